@@ -1,0 +1,13 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  reactStrictMode: true,
+  poweredByHeader: false,
+  devIndicators: false,
+  serverExternalPackages: ['better-sqlite3', 'knex', 'elkjs'],
+  // Sheets are read from disk at run time and must follow the server wherever it is traced to.
+  outputFileTracingIncludes: { '/*': ['./src/sheets/**/*'] },
+  experimental: { optimizePackageImports: ['antd', '@ant-design/icons'] },
+};
+
+export default config;

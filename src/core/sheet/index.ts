@@ -1,0 +1,5 @@
+export * from './sheet';
+export { SheetError, type Problem } from './problem';
+export { levelRatio, longestSheet, readSheet } from './readSheet';
+export { makers, needOrder } from './needOrder';
+export { lintSheet } from './lint';

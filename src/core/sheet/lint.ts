@@ -1,0 +1,38 @@
+import { type Problem } from './problem';
+import { makers } from './needOrder';
+import { type Place, type Sheet } from './sheet';
+
+const sheetStart: Place = { line: 1, column: 1 };
+
+/**
+ * What is usable but likely not meant: nets nobody makes or uses, boards no connector reaches,
+ * parts without a fault, faults that change nothing, rails without a point.
+ *
+ * Faults that no test tells apart are found by `diagnosis/groups`, which needs the behaviour.
+ */
+export function lintSheet(sheet: Sheet): Problem[] {
+  const warnings: Problem[] = [];
+  const warn = (place: Place, message: string) => warnings.push({ ...place, message });
+  const made = makers(sheet);
+  const needed = new Set([...sheet.blocks.values()].flatMap((block) => block.needs));
+  const shown = new Set([...sheet.picture.values()].flat());
+  const heard = new Set([...sheet.signs.values()].flatMap((sign) => sign.follows ?? []));
+  const measured = new Set([...sheet.points.values()].flatMap((point) => point.net ?? []));
+
+  for (const net of sheet.nets.values()) {
+    if (!made.has(net.id)) warn(net.place, `no block makes net "${net.id}", so it is always dead`);
+    if (!needed.has(net.id) && !shown.has(net.id) && !heard.has(net.id)) warn(net.place, `nothing needs or shows net "${net.id}"`);
+    if (net.kind === 'rail' && !measured.has(net.id)) warn(net.place, `rail "${net.id}" has no point to measure it at`);
+  }
+  const faulty = new Set([...sheet.faults.values()].map((fault) => fault.part));
+  for (const part of sheet.parts.values()) {
+    if (!faulty.has(part.id)) warn(sheet.blocks.get(part.block)?.place ?? sheetStart, `part "${part.id}" has no fault`);
+  }
+  for (const fault of sheet.faults.values()) {
+    const effects =
+      fault.sets.size + fault.shorts.length + fault.ripples.length + fault.opens.length + fault.signs.size + fault.shows.length + fault.reads.size;
+    if (effects === 0) warn(fault.place, `fault "${fault.id}" changes nothing`);
+    if (fault.weight === 0) warn(fault.place, `fault "${fault.id}" has no weight, so it is never suspected`);
+  }
+  return warnings.sort((a, b) => a.line - b.line || a.column - b.column);
+}

@@ -1,0 +1,17 @@
+import { type Place } from './sheet';
+
+/** One thing wrong in a sheet, where, and what would be right. */
+export interface Problem extends Place {
+  readonly message: string;
+}
+
+/** A sheet that cannot be used. `problems` is never empty and is in file order. */
+export class SheetError extends Error {
+  override readonly name = 'SheetError';
+
+  constructor(readonly problems: readonly Problem[]) {
+    const [first] = problems;
+    const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : '';
+    super(first ? `line ${first.line}, column ${first.column}: ${first.message}${more}` : 'empty sheet');
+  }
+}

@@ -1,0 +1,370 @@
+import { isMap, LineCounter, parseDocument } from 'yaml';
+import { parseTolerance, type Tolerance } from '../quantity';
+import { checkReferences } from './checkReferences';
+import { Field, type Reading } from './field';
+import { SheetError } from './problem';
+import { faultTitle } from './faultTitle';
+import { readPartValue } from './partValue';
+import {
+  appearances,
+  type Block,
+  type Board,
+  type Connector,
+  type Fault,
+  faultModes,
+  grounds,
+  type LabelField,
+  type Level,
+  levels,
+  measures,
+  type Net,
+  type Part,
+  partKinds,
+  type Point,
+  type Protection,
+  type Rule,
+  type Sheet,
+  sheetFormat,
+  sides,
+  type Sign,
+  signalClasses,
+  type SignState,
+  signStates,
+  sources,
+  type Store,
+  technologies,
+} from './sheet';
+
+/** The longest sheet that is read, in characters. */
+export const longestSheet = 512 * 1024;
+
+const defaultTolerance: Tolerance = { relative: 0.05 };
+
+/** What a level stands for where a fault or a rule names it without a number. */
+export const levelRatio: Readonly<Record<Level, number>> = { dead: 0, low: 0.72, good: 1, high: 1.3 };
+
+/**
+ * Reads a chassis sheet.
+ *
+ * @param text YAML in the `tovrik-sheet/1` format
+ * @throws SheetError with every problem found, each with its line and column
+ */
+export function readSheet(text: string): Sheet {
+  if (text.length > longestSheet) {
+    const size = Math.ceil(text.length / 1024);
+    throw new SheetError([
+      { line: 1, column: 1, message: `the sheet is ${size} KB long; a sheet may have at most ${longestSheet / 1024} KB` },
+    ]);
+  }
+  const lines = new LineCounter();
+  const document = parseDocument(text, { lineCounter: lines, prettyErrors: false });
+  if (document.errors.length > 0) {
+    throw new SheetError(
+      document.errors.map((error) => {
+        const { line, col } = lines.linePos(error.pos[0]);
+        return { line, column: col, message: error.message };
+      }),
+    );
+  }
+  const reading: Reading = { lines, problems: [] };
+  if (!isMap(document.contents)) {
+    throw new SheetError([{ line: 1, column: 1, message: `a sheet starts with "format: ${sheetFormat}"` }]);
+  }
+  const root = new Field(reading, document.contents, 'sheet');
+  const format = root.get('format');
+  if (format.text('') !== sheetFormat) {
+    format.fail(`this reader knows "format: ${sheetFormat}", not "${format.text('')}"`);
+    throw new SheetError(reading.problems);
+  }
+  const sheet = readRoot(root);
+  checkReferences(sheet, reading.problems);
+  if (reading.problems.length > 0) {
+    throw new SheetError([...reading.problems].sort((a, b) => a.line - b.line || a.column - b.column));
+  }
+  return sheet;
+}
+
+function keyed<T extends { id: string }>(section: Field, read: (entry: Field) => T): Map<string, T> {
+  return new Map(section.entries().map((entry) => [entry.name, read(entry)]));
+}
+
+function readRoot(root: Field): Sheet {
+  root.only(
+    'format', 'id', 'title', 'technology', 'size', 'summary', 'variants', 'label', 'boards', 'connectors', 'stores',
+    'nets', 'blocks', 'points', 'signs', 'protections', 'picture', 'siblings', 'setup', 'kit', 'quirks',
+  );
+  const label = keyed(root.get('label'), readLabelField);
+  const blocks = keyed(root.get('blocks'), readBlock);
+  const parts = new Map<string, Part>();
+  const faults = new Map<string, Fault>();
+  for (const blockField of root.get('blocks').entries()) {
+    const block = blocks.get(blockField.name)!;
+    for (const partField of blockField.get('parts').entries()) {
+      if (parts.has(partField.name)) partField.fail(`part "${partField.name}" is described twice`);
+      const part = readPart(partField, block);
+      parts.set(part.id, part);
+      for (const faultField of partField.get('faults').entries()) {
+        const fault = readFault(faultField, part);
+        faults.set(fault.id, fault);
+      }
+    }
+  }
+  return {
+    id: root.get('id').text(),
+    title: root.get('title').text(),
+    technology: root.get('technology').oneOf(technologies),
+    size: root.get('size').text(''),
+    summary: root.get('summary').text(''),
+    variants: root.get('variants').entries().map((entry) => ({
+      id: entry.name,
+      title: entry.get('title').text(),
+      tell: entry.get('tell').text(''),
+    })),
+    label,
+    boards: keyed(root.get('boards'), readBoard),
+    connectors: keyed(root.get('connectors'), readConnector),
+    stores: keyed(root.get('stores'), readStore),
+    nets: keyed(root.get('nets'), (entry) => readNet(entry, label)),
+    blocks,
+    parts,
+    faults,
+    points: keyed(root.get('points'), readPoint),
+    signs: keyed(root.get('signs'), readSign),
+    protections: root.get('protections').entries().map(readProtection),
+    picture: new Map(root.get('picture').entries().map((entry) => [entry.name, entry.isScalar ? [entry.text()] : entry.texts()])),
+    siblings: root.get('siblings').entries().map((entry) => ({
+      id: entry.name,
+      title: entry.get('title').text(),
+      columns: entry.get('columns').texts(),
+      rows: entry.get('rows').items().map((row) => ({
+        title: row.get('title').text(),
+        points: row.get('points').texts(),
+        parts: row.get('parts').items().map((cell) => cell.texts()),
+      })),
+    })),
+    setUp: root.get('setup').items().map((step) => {
+      const point = step.get('point').optionalText();
+      return {
+        title: step.get('title').text(),
+        target: step.get('target').text(''),
+        how: step.get('how').text(''),
+        ...(point === undefined ? {} : { point }),
+      };
+    }),
+    kit: root.get('kit').items().map((line) => ({
+      refs: line.get('refs').texts(),
+      value: line.get('value').text(),
+      note: line.get('note').text(''),
+    })),
+    quirks: root.get('quirks').items().map((quirk) => ({
+      title: quirk.get('title').text(),
+      note: quirk.get('note').text(''),
+    })),
+  };
+}
+
+function readLabelField(entry: Field): LabelField {
+  entry.only('title', 'nominal', 'tolerance');
+  return {
+    id: entry.name,
+    title: entry.get('title').text(entry.name),
+    unit: 'V',
+    nominal: entry.get('nominal').quantity('V'),
+    tolerance: entry.get('tolerance').attempt(parseTolerance, defaultTolerance),
+  };
+}
+
+function readBoard(entry: Field): Board {
+  entry.only('title', 'aliases', 'side', 'value', 'removal');
+  return {
+    id: entry.name,
+    title: entry.get('title').text(),
+    aliases: entry.get('aliases').texts(),
+    side: entry.get('side').oneOf(sides, 'cold'),
+    value: entry.get('value').number(0, 0),
+    removal: entry.get('removal').number(10, 0),
+  };
+}
+
+function readConnector(entry: Field): Connector {
+  entry.only('title', 'from', 'to', 'carries', 'minutes', 'unplug');
+  return {
+    id: entry.name,
+    title: entry.get('title').text(entry.name),
+    from: entry.get('from').text(),
+    to: entry.get('to').text(),
+    carries: entry.get('carries').texts(),
+    minutes: entry.get('minutes').number(1, 0),
+    unplug: entry.get('unplug').flag(false),
+  };
+}
+
+function readStore(entry: Field): Store {
+  entry.only('title', 'farads', 'volts', 'bleed', 'side', 'place');
+  const bleed = entry.get('bleed').optionalQuantity('Ω');
+  return {
+    id: entry.name,
+    title: entry.get('title').text(entry.name),
+    farads: entry.get('farads').quantity('F'),
+    volts: entry.get('volts').quantity('V'),
+    side: entry.get('side').oneOf(sides, 'hot'),
+    place: entry.get('place').text(''),
+    ...(bleed === undefined ? {} : { bleed }),
+  };
+}
+
+function readNet(entry: Field, label: ReadonlyMap<string, LabelField>): Net {
+  entry.only('title', 'kind', 'signal', 'volts', 'tolerance', 'source');
+  const volts = entry.get('volts');
+  const written = volts.text('1');
+  const labelled = written.startsWith('label.') ? written.slice('label.'.length) : undefined;
+  const field = labelled === undefined ? undefined : label.get(labelled);
+  if (labelled !== undefined && !field) volts.fail(`the label has no field "${labelled}"; it has ${[...label.keys()].join(', ')}`);
+  const signal = entry.get('signal').present ? entry.get('signal').oneOf(signalClasses) : undefined;
+  return {
+    id: entry.name,
+    title: entry.get('title').text(entry.name),
+    kind: entry.get('kind').oneOf(['rail', 'signal'] as const, signal === undefined ? 'rail' : 'signal'),
+    volts: labelled === undefined ? volts.quantity('V', 1) : (field?.nominal ?? 1),
+    tolerance: entry.get('tolerance').attempt(parseTolerance, field?.tolerance ?? defaultTolerance),
+    source: entry.get('source').oneOf(sources, field ? 'label' : 'manual'),
+    place: entry.place,
+    ...(signal === undefined ? {} : { signal }),
+    ...(field ? { label: field.id } : {}),
+  };
+}
+
+function readBlock(entry: Field): Block {
+  entry.only('title', 'short', 'board', 'needs', 'makes', 'regulates', 'rules', 'parts');
+  return {
+    id: entry.name,
+    title: entry.get('title').text(),
+    short: entry.get('short').text(entry.get('title').text('')),
+    board: entry.get('board').text(),
+    needs: entry.get('needs').texts(),
+    makes: entry.get('makes').texts(),
+    regulates: entry.get('regulates').flag(false),
+    rules: entry.get('rules').items().map(readRule),
+    place: entry.place,
+  };
+}
+
+function readRule(item: Field): Rule {
+  item.only('when', 'makes');
+  return {
+    when: new Map(item.get('when').entries().map((entry) => [entry.name, readLevels(entry)])),
+    makes: readRatios(item.get('makes')),
+  };
+}
+
+function readLevels(entry: Field): Level[] {
+  return entry.isScalar ? [entry.oneOf(levels)] : entry.items().map((item) => item.oneOf(levels));
+}
+
+/** A map of net → ratio, each written as a level or as a number. */
+function readRatios(section: Field): Map<string, number> {
+  return new Map(
+    section.entries().map((entry) => {
+      const level = levels.find((word) => word === entry.text(''));
+      return [entry.name, level === undefined ? entry.number(1, 0, 10) : levelRatio[level]];
+    }),
+  );
+}
+
+function readPart(entry: Field, block: Block): Part {
+  entry.only('kind', 'title', 'value', 'heat', 'price', 'board', 'faults');
+  const kind = entry.get('kind').oneOf(partKinds);
+  const value = entry.get('value').text('');
+  return {
+    id: entry.name,
+    title: entry.get('title').text(entry.name),
+    kind,
+    block: block.id,
+    board: entry.get('board').text(block.board),
+    value,
+    heat: entry.get('heat').flag(false),
+    price: entry.get('price').present ? entry.get('price').number(0, 0) : undefined,
+    ...entry.get('value').attempt((text) => readPartValue(kind, text), {}),
+  };
+}
+
+function readFault(entry: Field, part: Part): Fault {
+  entry.only('title', 'weight', 'appears', 'sets', 'shorts', 'ripples', 'opens', 'signs', 'shows', 'reads');
+  const mode = faultModes.find((word) => word === entry.name);
+  if (mode === undefined) entry.fail(`"${entry.name}" is not a fault; it may be ${faultModes.join(', ')}`);
+  return {
+    id: `${part.id}.${entry.name}`,
+    part: part.id,
+    mode: mode ?? 'dead',
+    title: entry.get('title').text(faultTitle(part, mode ?? 'dead')),
+    weight: entry.get('weight').number(1, 0, 1000),
+    appears: entry.get('appears').oneOf(appearances, 'always'),
+    sets: readRatios(entry.get('sets')),
+    shorts: entry.get('shorts').texts(),
+    ripples: entry.get('ripples').texts(),
+    opens: entry.get('opens').texts(),
+    signs: new Map<string, SignState>(entry.get('signs').entries().map((sign) => [sign.name, sign.oneOf(signStates)])),
+    shows: entry.get('shows').texts(),
+    reads: new Map(entry.get('reads').entries().map((point) => [point.name, point.quantity('')])),
+    place: entry.place,
+  };
+}
+
+function readPoint(entry: Field): Point {
+  entry.only(
+    'title', 'where', 'measure', 'net', 'parts', 'board', 'ground', 'state', 'minutes', 'danger', 'miss', 'aliases',
+    'expect', 'tolerance', 'source', 'page',
+  );
+  const measure = entry.get('measure').oneOf(measures);
+  const live = measure === 'dc' || measure === 'ac' || measure === 'hertz' || measure === 'press' || measure === 'swap';
+  const net = entry.get('net').optionalText();
+  const board = entry.get('board').optionalText();
+  const expect = entry.get('expect').present ? entry.get('expect').attempt(readAnyQuantity, 0) : undefined;
+  const page = entry.get('page').optionalText();
+  return {
+    id: entry.name,
+    title: entry.get('title').text(entry.name),
+    where: entry.get('where').text(''),
+    measure,
+    parts: entry.get('parts').texts(),
+    ground: entry.get('ground').oneOf(grounds, live && measure !== 'press' && measure !== 'swap' ? 'chassis' : 'none'),
+    state: entry.get('state').oneOf(['live', 'cold'] as const, live ? 'live' : 'cold'),
+    minutes: entry.get('minutes').number(1, 0, 600),
+    danger: entry.get('danger').number(0, 0, 3) as Point['danger'],
+    miss: entry.get('miss').number(measure === 'look' ? 0.25 : measure === 'press' ? 0.3 : 0.01, 0, 0.95),
+    aliases: entry.get('aliases').texts(),
+    place: entry.place,
+    ...(net === undefined ? {} : { net }),
+    ...(board === undefined ? {} : { board }),
+    ...(expect === undefined ? {} : { expect }),
+    ...(page === undefined ? {} : { page }),
+    ...(entry.get('tolerance').present ? { tolerance: entry.get('tolerance').attempt(parseTolerance, defaultTolerance) } : {}),
+    ...(entry.get('source').present ? { source: entry.get('source').oneOf(sources) } : {}),
+  };
+}
+
+function readAnyQuantity(text: string): number {
+  return readPartValue('resistor', text).size ?? 0;
+}
+
+function readSign(entry: Field): Sign {
+  entry.only('title', 'sense', 'follows');
+  const follows = entry.get('follows').optionalText();
+  return {
+    id: entry.name,
+    title: entry.get('title').text(),
+    sense: entry.get('sense').oneOf(['see', 'hear', 'smell'] as const, 'hear'),
+    ...(follows === undefined ? {} : { follows }),
+  };
+}
+
+function readProtection(entry: Field): Protection {
+  entry.only('title', 'watches', 'cuts', 'blinks');
+  return {
+    id: entry.name,
+    title: entry.get('title').text(),
+    watches: new Map(entry.get('watches').entries().map((watch) => [watch.name, readLevels(watch)])),
+    cuts: entry.get('cuts').texts(),
+    blinks: entry.get('blinks').present ? entry.get('blinks').number(0, 1, 30) : undefined,
+  };
+}
