@@ -64,6 +64,7 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
   for (const guard of sheet.protections) {
     const where = `protection "${guard.id}"`;
     for (const net of [...guard.watches.keys(), ...guard.cuts]) need(sheet.nets, 'net', net, sheetStart, where);
+    for (const sign of guard.signs.keys()) need(sheet.signs, 'sign', sign, sheetStart, where);
   }
   for (const [role, nets] of sheet.picture) for (const net of nets) need(sheet.nets, 'net', net, sheetStart, `picture role "${role}"`);
   for (const group of sheet.siblings) {

@@ -21,7 +21,7 @@ export function lintSheet(sheet: Sheet): Problem[] {
 
   for (const net of sheet.nets.values()) {
     if (!made.has(net.id)) warn(net.place, `no block makes net "${net.id}", so it is always dead`);
-    if (!needed.has(net.id) && !shown.has(net.id) && !heard.has(net.id)) warn(net.place, `nothing needs or shows net "${net.id}"`);
+    if (!needed.has(net.id) && !shown.has(net.id) && !heard.has(net.id) && !measured.has(net.id)) warn(net.place, `nothing needs, shows or measures net "${net.id}"`);
     if (net.kind === 'rail' && !measured.has(net.id)) warn(net.place, `rail "${net.id}" has no point to measure it at`);
   }
   const faulty = new Set([...sheet.faults.values()].map((fault) => fault.part));

@@ -303,11 +303,15 @@ function readFault(entry: Field, part: Part): Fault {
     shorts: entry.get('shorts').texts(),
     ripples: entry.get('ripples').texts(),
     opens: entry.get('opens').texts(),
-    signs: new Map<string, SignState>(entry.get('signs').entries().map((sign) => [sign.name, sign.oneOf(signStates)])),
+    signs: readSigns(entry.get('signs')),
     shows: entry.get('shows').texts(),
     reads: new Map(entry.get('reads').entries().map((point) => [point.name, point.quantity('')])),
     place: entry.place,
   };
+}
+
+function readSigns(section: Field): Map<string, SignState> {
+  return new Map(section.entries().map((sign) => [sign.name, sign.oneOf(signStates)]));
 }
 
 function readPoint(entry: Field): Point {
@@ -359,12 +363,13 @@ function readSign(entry: Field): Sign {
 }
 
 function readProtection(entry: Field): Protection {
-  entry.only('title', 'watches', 'cuts', 'blinks');
+  entry.only('title', 'watches', 'cuts', 'blinks', 'signs');
   return {
     id: entry.name,
     title: entry.get('title').text(),
     watches: new Map(entry.get('watches').entries().map((watch) => [watch.name, readLevels(watch)])),
     cuts: entry.get('cuts').texts(),
     blinks: entry.get('blinks').present ? entry.get('blinks').number(0, 1, 30) : undefined,
+    signs: readSigns(entry.get('signs')),
   };
 }

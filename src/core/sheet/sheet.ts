@@ -215,6 +215,8 @@ export interface Protection {
   readonly watches: ReadonlyMap<string, readonly Level[]>;
   readonly cuts: readonly string[];
   readonly blinks: number | undefined;
+  /** What is seen or heard while it acts. */
+  readonly signs: ReadonlyMap<string, SignState>;
 }
 
 /** Like circuits whose readings should agree, e.g. three colour channels. */

@@ -1,0 +1,103 @@
+import { type Block, levels, type Level, makers, needOrder, type Sheet } from '../sheet';
+
+/** A connector that carries a net between two boards. */
+interface Link {
+  readonly connector: string;
+  readonly from: string;
+  readonly to: string;
+}
+
+/** A sheet made ready to be simulated: everything that does not depend on the fault or context. */
+export interface Model {
+  readonly sheet: Sheet;
+  readonly netIndex: ReadonlyMap<string, number>;
+  /** Blocks in the order in which they can be worked out. */
+  readonly order: readonly CompiledBlock[];
+  /** By net index: links that carry it and the board it is made on. */
+  readonly links: readonly (readonly Link[])[];
+  readonly sourceBoard: readonly (string | undefined)[];
+  /** By net index: the ratio below which it is low and above which it is high. */
+  readonly lowBelow: Float64Array;
+  readonly highAbove: Float64Array;
+}
+
+export interface CompiledBlock {
+  readonly block: Block;
+  readonly needs: readonly number[];
+  readonly makes: readonly number[];
+  readonly rules: readonly {
+    readonly when: readonly { readonly net: number; readonly levels: readonly Level[] }[];
+    readonly makes: readonly { readonly net: number; readonly ratio: number }[];
+  }[];
+}
+
+/** Under this ratio a net counts as dead. */
+export const deadRatio = 0.1;
+
+/**
+ * Prepares a sheet for simulation.
+ *
+ * @throws NeedLoop when the blocks need each other in a circle (the reader refuses such sheets)
+ */
+export function compileSheet(sheet: Sheet): Model {
+  const netIndex = new Map([...sheet.nets.keys()].map((id, index) => [id, index]));
+  const index = (net: string) => netIndex.get(net)!;
+  const made = makers(sheet);
+  const nets = [...sheet.nets.values()];
+  // A level names a real departure: at least 4 %, so that rounding in a chain of ratios never counts.
+  const slack = nets.map((net) => Math.max(0.04, 'relative' in net.tolerance ? net.tolerance.relative : net.tolerance.absolute / Math.abs(net.volts)));
+  return {
+    sheet,
+    netIndex,
+    order: needOrder(sheet).map((block) => ({
+      block,
+      needs: block.needs.map(index),
+      makes: block.makes.map(index),
+      rules: block.rules.map((rule) => ({
+        when: [...rule.when].map(([net, wanted]) => ({ net: index(net), levels: wanted })),
+        makes: [...rule.makes].map(([net, ratio]) => ({ net: index(net), ratio })),
+      })),
+    })),
+    links: nets.map((net) =>
+      [...sheet.connectors.values()]
+        .filter((connector) => connector.carries.includes(net.id))
+        .map((connector) => ({ connector: connector.id, from: connector.from, to: connector.to })),
+    ),
+    sourceBoard: nets.map((net) => made.get(net.id)?.board),
+    lowBelow: Float64Array.from(slack, (share) => 1 - share),
+    highAbove: Float64Array.from(slack, (share) => 1 + share),
+  };
+}
+
+/** The named band a ratio of a net lies in. */
+export function levelOf(model: Model, net: number, ratio: number): Level {
+  if (ratio < deadRatio) return levels[0];
+  if (ratio < model.lowBelow[net]!) return levels[1];
+  return ratio > model.highAbove[net]! ? levels[3] : levels[2];
+}
+
+/**
+ * Whether a net on one board is joined to the same net on another, with some connectors open.
+ *
+ * Boards that no connector of the net reaches are taken as wired straight to it.
+ */
+export function joined(model: Model, net: number, from: string | undefined, to: string | undefined, open: ReadonlySet<string>): boolean {
+  if (from === undefined || to === undefined || from === to) return true;
+  const links = model.links[net]!;
+  if (!links.some((link) => open.has(link.connector))) return true;
+  if (!links.some((link) => link.from === to || link.to === to)) return true;
+  if (!links.some((link) => link.from === from || link.to === from)) return true;
+  const reached = new Set([from]);
+  for (let grown = true; grown; ) {
+    grown = false;
+    for (const link of links) {
+      if (open.has(link.connector)) continue;
+      const [near, far] = reached.has(link.from) ? [link.from, link.to] : [link.to, link.from];
+      if (reached.has(near) && !reached.has(far)) {
+        reached.add(far);
+        grown = true;
+      }
+    }
+  }
+  return reached.has(to);
+}

@@ -1,0 +1,165 @@
+import { type Picture } from '../picture';
+import { type Fault, type Level, type Protection, type SignState } from '../sheet';
+import { pictureOf } from './appearance';
+import { type Context } from './context';
+import { deadRatio, joined, levelOf, type Model } from './model';
+
+/** A net as it settles. Ratios are to nominal. */
+export interface NetState {
+  readonly ratio: number;
+  /** What it rises to before a protection takes it; equals `ratio` where none does. */
+  readonly peak: number;
+  /** Rises at start and is then taken away. */
+  readonly brief: boolean;
+  readonly rippled: boolean;
+  /** Held down to ground by a fault. */
+  readonly shorted: boolean;
+}
+
+/** What a set does with given faults in a given context. */
+export interface Behaviour {
+  readonly model: Model;
+  readonly context: Context;
+  readonly faults: readonly Fault[];
+  readonly nets: readonly NetState[];
+  /** Connectors that carry nothing: pulled, or open by a fault. */
+  readonly open: ReadonlySet<string>;
+  /** Protections that act, first in the sheet first. */
+  readonly tripped: readonly Protection[];
+  /** Blinks of the code shown; 0 when none. */
+  readonly blinks: number;
+  readonly signs: ReadonlyMap<string, SignState>;
+  readonly picture: Picture;
+}
+
+interface Pass {
+  readonly ratio: Float64Array;
+  readonly rippled: Uint8Array;
+  readonly shorted: Uint8Array;
+}
+
+/** Regulated outputs hold while every input is at least this share of nominal. */
+const dropout = 0.8;
+
+/** Faults that show in the context: heat cures some and brings out others. */
+function showing(faults: readonly Fault[], context: Context): readonly Fault[] {
+  return faults.filter((fault) => !(fault.appears === 'cold' && context.warm) && !(fault.appears === 'warm' && !context.warm));
+}
+
+/**
+ * Works out what a set does.
+ *
+ * Nets are worked out from the plug onwards: a block gives what its worst need allows, its rules
+ * override that, the faults act on the result. A protection that then sees a net outside what it
+ * permits cuts its supply, and the nets are worked out again; those that had risen are brief.
+ *
+ * @param faults present at once; an empty list is a good set
+ */
+export function simulate(model: Model, faults: readonly Fault[], context: Context): Behaviour {
+  const active = showing(faults, context);
+  const open = new Set([...context.unplugged, ...active.flatMap((fault) => fault.opens)]);
+  const live = context.power === 'live';
+  const first = run(model, active, open, live, new Set());
+  const tripped = live ? model.sheet.protections.filter((guard) => trips(model, guard, first)) : [];
+  const cut = new Set(tripped.flatMap((guard) => guard.cuts.map((net) => model.netIndex.get(net)!)));
+  const last = cut.size > 0 ? run(model, active, open, live, cut) : first;
+  const nets = Array.from(last.ratio, (ratio, net): NetState => {
+    const peak = first.ratio[net]!;
+    return {
+      ratio,
+      peak,
+      brief: peak >= deadRatio && ratio < deadRatio,
+      rippled: last.rippled[net] === 1,
+      shorted: first.shorted[net] === 1,
+    };
+  });
+  const stateOf = (net: string) => nets[model.netIndex.get(net)!]!;
+  return {
+    model,
+    context,
+    faults: active,
+    nets,
+    open,
+    tripped,
+    blinks: tripped.find((guard) => guard.blinks !== undefined)?.blinks ?? 0,
+    signs: live ? signsOf(model, active, tripped, stateOf) : new Map([...model.sheet.signs.keys()].map((id) => [id, 'no'])),
+    picture: pictureOf(model.sheet, active, stateOf, live),
+  };
+}
+
+function run(model: Model, faults: readonly Fault[], open: ReadonlySet<string>, live: boolean, cut: ReadonlySet<number>): Pass {
+  const count = model.sheet.nets.size;
+  const ratio = new Float64Array(count);
+  const rippled = new Uint8Array(count);
+  const shorted = new Uint8Array(count);
+  const factor = new Float64Array(count).fill(1);
+  const ripples = new Uint8Array(count);
+  for (const fault of faults) {
+    const board = model.sheet.parts.get(fault.part)?.board;
+    for (const [net, share] of fault.sets) factor[model.netIndex.get(net)!]! *= share;
+    for (const net of fault.ripples) ripples[model.netIndex.get(net)!] = 1;
+    for (const id of fault.shorts) {
+      const net = model.netIndex.get(id)!;
+      if (joined(model, net, model.sourceBoard[net], board, open)) shorted[net] = 1;
+    }
+  }
+  if (!live) return { ratio, rippled, shorted };
+
+  for (const { block, needs, makes, rules } of model.order) {
+    let least = 1;
+    let most = 1;
+    let ripple = 0;
+    const levels: Level[] = [];
+    for (const net of needs) {
+      const got = joined(model, net, model.sourceBoard[net], block.board, open) ? ratio[net]! : 0;
+      levels.push(levelOf(model, net, got));
+      least = Math.min(least, got);
+      most = Math.max(most, got);
+      if (rippled[net] === 1 && !block.regulates) ripple = 1;
+    }
+    const given = block.regulates ? (least >= dropout ? 1 : least < deadRatio ? 0 : least / dropout) : least < 1 ? least : most;
+    for (const net of makes) {
+      let out = given;
+      for (const rule of rules) {
+        const made = rule.makes.find((entry) => entry.net === net);
+        if (made && rule.when.every((condition) => condition.levels.includes(levels[needs.indexOf(condition.net)]!))) {
+          out = made.ratio;
+          break;
+        }
+      }
+      ratio[net] = cut.has(net) || shorted[net] === 1 ? 0 : out * factor[net]!;
+      rippled[net] = ripples[net] === 1 || ripple === 1 ? 1 : 0;
+    }
+  }
+  return { ratio, rippled, shorted };
+}
+
+/** A guard acts only on a supply that had all it needs to start. */
+function trips(model: Model, guard: Protection, pass: Pass): boolean {
+  const cuts = new Set(guard.cuts.map((net) => model.netIndex.get(net)!));
+  const supplies = model.order.filter(({ makes }) => makes.some((net) => cuts.has(net)));
+  const started = supplies.some(({ needs, makes }) => needs.every((net) => pass.ratio[net]! >= deadRatio) && makes.some((net) => pass.ratio[net]! >= deadRatio || pass.shorted[net] === 1));
+  if (!started) return false;
+  return [...guard.watches].some(([id, wrong]) => {
+    const net = model.netIndex.get(id)!;
+    return wrong.includes(levelOf(model, net, pass.ratio[net]!));
+  });
+}
+
+function signsOf(
+  model: Model,
+  faults: readonly Fault[],
+  tripped: readonly Protection[],
+  stateOf: (net: string) => NetState,
+): ReadonlyMap<string, SignState> {
+  const signs = new Map<string, SignState>();
+  for (const sign of model.sheet.signs.values()) {
+    const state = sign.follows === undefined ? undefined : stateOf(sign.follows);
+    if (!state) signs.set(sign.id, 'no');
+    else if (state.ratio < deadRatio) signs.set(sign.id, state.brief ? 'brief' : 'no');
+    else signs.set(sign.id, state.ratio < 0.85 ? 'weak' : 'yes');
+  }
+  for (const guard of tripped) for (const [sign, state] of guard.signs) signs.set(sign, state);
+  for (const fault of faults) for (const [sign, state] of fault.signs) signs.set(sign, state);
+  return signs;
+}

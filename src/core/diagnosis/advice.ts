@@ -1,0 +1,198 @@
+import { type Context, contextKey, type Predictions } from '../behaviour';
+import { type Minutes } from '../quantity';
+import { planOneStep, type PlanProblem, type PlanTest, type RankedTest } from '../plan';
+import { repairActions, type RepairAction, type RepairMethod } from '../parts';
+import { type Case } from './case';
+import { type Outcome, outcomesOf } from './outcomes';
+import { type Posterior, posteriorOf } from './posterior';
+import { changeCost, circumstance, contextFor, powerUp, type Probe, probeCost, probesOf } from './probes';
+
+/** A probe worth making, with what it is expected to bring. */
+export interface ProbeAdvice {
+  readonly probe: Probe;
+  /** The probe with the change of state it needs. */
+  readonly minutes: Minutes;
+  /** Of which for changing the set's state. */
+  readonly changing: Minutes;
+  /** Expected minutes saved against repairing now. */
+  readonly saves: Minutes;
+  readonly bits: number;
+  /** Chance of each class of answer and the suspect it would leave in front. */
+  readonly outcomes: readonly { readonly name: string; readonly chance: number; readonly leads: string; readonly with: number }[];
+}
+
+/** A repair with its chance of being the cure. */
+export interface RepairAdvice {
+  readonly action: RepairAction;
+  readonly chance: number;
+  /** With the changes of state before it. */
+  readonly minutes: Minutes;
+}
+
+/** Readings in, judgement out, next probe named. */
+export interface Advice {
+  readonly posterior: Posterior;
+  /** Best first; the first is the one to make. */
+  readonly probes: readonly ProbeAdvice[];
+  /** Likeliest cure for its cost first. */
+  readonly repairs: readonly RepairAdvice[];
+  /** `act`: no probe is worth its minutes; `verify`: a repair is likely to have cured it. */
+  readonly next: 'probe' | 'act' | 'verify';
+  /** Expected minutes to the cure when repairing now in the best order. */
+  readonly repairNow: Minutes;
+  /** Chance that a repair already done was the cure. */
+  readonly curedChance: number;
+}
+
+/** Seeing whether a repair helped. */
+const verifying: Minutes = 2;
+
+/** How likely a tripped supply must be before pulling connectors is offered. */
+const isolatingFrom = 0.15;
+
+/**
+ * What an unneeded piece of rework is reckoned at: pads lift, wires break, a good part is spent.
+ * Weighing it keeps the advice from fitting parts where a probe would tell.
+ */
+const reworkRisk: Readonly<Record<RepairMethod, Minutes>> = { replace: 6, resolder: 3, reseat: 1, clean: 1, adjust: 2 };
+
+/** Minutes, money and risk of a repair, all as minutes at the shop's rate. */
+function repairCost(action: RepairAction, hourlyRate: number): Minutes {
+  const money = hourlyRate > 0 ? (action.money / hourlyRate) * 60 : 0;
+  return action.minutes + powerUp + verifying + money + reworkRisk[action.method];
+}
+
+function tripChance({ predictions, bench }: Case, posterior: Posterior): number {
+  const context = contextFor({ ...bench.context, unplugged: [] }, 'live');
+  return posterior.faults.reduce((sum, fault, index) => {
+    const present = posterior.cured.has(fault.id) ? undefined : fault;
+    return predictions.behaviour(present, context).tripped.length > 0 ? sum + posterior.weights[index]! : sum;
+  }, 0);
+}
+
+const outcomeStore = new WeakMap<Predictions, Map<string, readonly Outcome[]>>();
+
+/** Outcomes depend only on the probe and on what is cured, so they are kept with the predictions. */
+function storedOutcomes(predictions: Predictions, probe: Probe, posterior: Posterior): readonly Outcome[] {
+  let store = outcomeStore.get(predictions);
+  if (!store) outcomeStore.set(predictions, (store = new Map()));
+  const key = `${probe.check.id}@${contextKey(probe.context)}@${[...posterior.cured].sort().join()}`;
+  let found = store.get(key);
+  if (!found) {
+    found = outcomesOf(predictions, probe.check, probe.context, posterior.faults, posterior.cured);
+    store.set(key, found);
+  }
+  return found;
+}
+
+/** Probes not yet made in these circumstances and not out of reach. */
+function openProbes(job: Case, isolating: boolean): Probe[] {
+  const { bench, predictions } = job;
+  const done = new Set(bench.readings.map((reading) => circumstance(reading.check, reading.context, reading.afterRepairs)));
+  return probesOf(predictions, bench.context, isolating).filter(
+    (probe) => !bench.unreachable.has(probe.check.id) && !done.has(circumstance(probe.check.id, probe.context, bench.repairs.length)),
+  );
+}
+
+/**
+ * What to do next with a set.
+ *
+ * The posterior over its faults becomes a decision problem: each open probe with the chances of
+ * its outcomes, each repair with what it cures, and the minutes it takes to change the set's
+ * state between them. One step of looking ahead values every probe.
+ */
+export function adviseOn(job: Case): Advice {
+  const { predictions, bench, hourlyRate } = job;
+  const { sheet } = predictions.model;
+  const posterior = posteriorOf(job);
+  const indexOf = new Map(posterior.faults.map((fault, index) => [fault.id, index]));
+  const curedChance = posterior.suspects.reduce((sum, suspect) => (suspect.cured ? sum + suspect.probability : sum), 0);
+
+  const contexts = new Map<string, Context>();
+  const stateOf = (context: Context) => {
+    const key = `${context.power}@${contextKey(context)}`;
+    contexts.set(key, context);
+    return key;
+  };
+  const probes = new Map(openProbes(job, tripChance(job, posterior) > isolatingFrom).map((probe) => [probe.id, probe]));
+  const tests = [...probes.values()].map(
+    (probe): PlanTest => ({
+      id: probe.id,
+      cost: probeCost(probe),
+      state: stateOf(probe.context),
+      outcomes: storedOutcomes(predictions, probe, posterior),
+    }),
+  );
+  const workbench = stateOf({ ...contextFor({ ...bench.context, unplugged: [] }, 'cold') });
+  const actions = new Map(repairActions(sheet).map((action) => [action.id, action]));
+  const repairs = [...actions.values()].map((action) => ({
+    id: action.id,
+    cost: repairCost(action, hourlyRate),
+    state: workbench,
+    cures: action.cures.filter((fault) => !posterior.cured.has(fault)).map((fault) => indexOf.get(fault)!),
+  }));
+  const costs = new Map<string, number>();
+  const problem: PlanProblem = {
+    weights: withoutCured(posterior),
+    tests,
+    repairs,
+    state: stateOf(bench.context),
+    switchCost(from, to) {
+      const key = `${from}>${to}`;
+      let cost = costs.get(key);
+      if (cost === undefined) costs.set(key, (cost = changeCost(sheet, contexts.get(from)!, contexts.get(to)!)));
+      return cost;
+    },
+  };
+  const plan = planOneStep(problem);
+  const toWorkbench = changeCost(sheet, bench.context, contexts.get(workbench)!);
+  const rankedRepairs = repairs
+    .map((repair): RepairAdvice => {
+      const chance = repair.cures.reduce((sum, index) => sum + posterior.weights[index]!, 0);
+      return { action: actions.get(repair.id)!, chance, minutes: actions.get(repair.id)!.minutes + toWorkbench };
+    })
+    .filter(({ chance }) => chance > 0.002)
+    .sort((a, b) => b.chance / repairCost(b.action, hourlyRate) - a.chance / repairCost(a.action, hourlyRate));
+  const best = plan.tests[0];
+  const worthProbing = best !== undefined && best.total < plan.repairNow - 1e-6;
+  return {
+    posterior,
+    probes: plan.tests.map((ranked) => describe(ranked, probes.get(ranked.test.id)!, plan.repairNow, posterior)),
+    repairs: rankedRepairs,
+    next: bench.repairs.length > 0 && curedChance > 0.5 ? 'verify' : worthProbing ? 'probe' : 'act',
+    repairNow: plan.repairNow,
+    curedChance,
+  };
+}
+
+/** Weights of the faults that still need a repair, as a distribution. */
+function withoutCured(posterior: Posterior): Float64Array {
+  const weights = posterior.weights.map((weight, index) => (posterior.cured.has(posterior.faults[index]!.id) ? 0 : weight));
+  const sum = weights.reduce((all, weight) => all + weight, 0);
+  return sum > 0 ? weights.map((weight) => weight / sum) : weights;
+}
+
+function describe(ranked: RankedTest, probe: Probe, repairNow: Minutes, posterior: Posterior): ProbeAdvice {
+  const outcomes = ranked.test.outcomes
+    .map(({ name, chances }, index) => {
+      let leader = 0;
+      let most = -1;
+      let sum = 0;
+      for (let f = 0; f < chances.length; f += 1) {
+        const weight = posterior.weights[f]! * chances[f]!;
+        sum += weight;
+        if (weight > most) [most, leader] = [weight, f];
+      }
+      return { name, chance: ranked.chances[index]!, leads: posterior.faults[leader]!.id, with: sum > 0 ? most / sum : 0 };
+    })
+    .filter(({ chance }) => chance >= 0.01)
+    .sort((a, b) => b.chance - a.chance);
+  return {
+    probe,
+    minutes: ranked.cost,
+    changing: ranked.cost - ranked.test.cost,
+    saves: repairNow - ranked.total,
+    bits: ranked.bits,
+    outcomes,
+  };
+}

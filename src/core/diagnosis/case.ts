@@ -1,0 +1,62 @@
+import { type Check, contextKey, type Context, liveCold, type Predictions } from '../behaviour';
+import { type Symptom } from '../picture';
+import { type Answer, type BenchState } from '../reading';
+import { type SignState } from '../sheet';
+import { blunder } from './likelihood';
+
+/** What was said or seen when the set was taken in. */
+export interface Complaint {
+  readonly symptoms: readonly Symptom[];
+  readonly signs: Readonly<Record<string, SignState>>;
+}
+
+/** All that is known of a set on the bench. */
+export interface Case {
+  readonly predictions: Predictions;
+  readonly complaint: Complaint;
+  readonly bench: BenchState;
+  /** Closed jobs of the same sheet in this shop, by fault id. */
+  readonly closed: ReadonlyMap<string, number>;
+  /** What an hour of bench time is worth, in the shop's money. */
+  readonly hourlyRate: number;
+}
+
+/** One answer with everything that decides what it should have been. */
+export interface Observation {
+  readonly check: Check;
+  readonly answer: Answer;
+  readonly context: Context;
+  readonly cured: ReadonlySet<string>;
+  readonly carelessness: number;
+  /** The log entry it came from; absent for what the owner said. */
+  readonly entry?: string;
+}
+
+/** An owner's account is taken with more doubt than a reading. */
+const ownersCarelessness = 0.12;
+
+const nobodyCured: ReadonlySet<string> = new Set();
+
+/**
+ * The observations of a case: the owner's account, then readings. Of several readings of one
+ * check in the same circumstances the latest counts.
+ */
+export function observationsOf({ predictions, complaint, bench }: Case): Observation[] {
+  const said: Observation[] = [];
+  const owner = { context: liveCold, cured: nobodyCured, carelessness: ownersCarelessness };
+  const picture = predictions.checks.get('picture');
+  if (picture && complaint.symptoms.length > 0) said.push({ ...owner, check: picture, answer: { kind: 'picture', symptoms: complaint.symptoms } });
+  for (const [sign, state] of Object.entries(complaint.signs)) {
+    const check = predictions.checks.get(sign);
+    if (check?.measure === 'sign') said.push({ ...owner, check, answer: { kind: 'choice', choice: state } });
+  }
+  const latest = new Map<string, Observation>();
+  for (const { check: id, answer, context, cured, entry, afterRepairs } of bench.readings) {
+    const check = predictions.checks.get(id);
+    if (!check) continue;
+    const key = `${id}@${contextKey(context)}@${afterRepairs}`;
+    latest.delete(key);
+    latest.set(key, { check, answer, context, cured, carelessness: blunder, entry: entry.id });
+  }
+  return [...said, ...latest.values()];
+}

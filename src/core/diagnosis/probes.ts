@@ -1,0 +1,89 @@
+import { type Check, type Context, contextKey, type Predictions, withConnector } from '../behaviour';
+import { type Minutes } from '../quantity';
+import { type Connector, type SetState, type Sheet } from '../sheet';
+
+/** A check to be made in a certain context. */
+export interface Probe {
+  /** `check` or `check@connector pulled`. */
+  readonly id: string;
+  readonly check: Check;
+  readonly context: Context;
+  /** The connector pulled for it, where the probe isolates a load. */
+  readonly isolates?: string;
+}
+
+/** What a danger is reckoned at, in minutes of extra care. */
+const dangerMinutes: readonly Minutes[] = [0, 0.3, 1, 2.5];
+
+export function probeCost(probe: Probe): Minutes {
+  return probe.check.minutes + dangerMinutes[probe.check.danger]!;
+}
+
+/** Minutes to unplug, discharge and prove the stores; and to apply power and let it settle. */
+export const powerDown: Minutes = 4;
+export const powerUp: Minutes = 1.5;
+const warmUp: Minutes = 10;
+
+/** The context of the bench as a probe in the given state of the set would need it. */
+export function contextFor(bench: Context, state: SetState): Context {
+  return { ...bench, power: state === 'live' ? 'live' : 'proven' };
+}
+
+function changed(from: Context, to: Context): string[] {
+  return [...new Set([...from.unplugged, ...to.unplugged])].filter((id) => from.unplugged.includes(id) !== to.unplugged.includes(id));
+}
+
+/** Minutes from one context to another. Connectors are only moved with the set off and proven. */
+export function changeCost(sheet: Sheet, from: Context, to: Context): Minutes {
+  const connectors = changed(from, to);
+  const moving = connectors.reduce((sum, id) => sum + (sheet.connectors.get(id)?.minutes ?? 1), 0);
+  const wasLive = from.power === 'live';
+  const willBeLive = to.power === 'live';
+  let cost = moving;
+  if (wasLive && (!willBeLive || moving > 0 || from.lamp !== to.lamp)) cost += powerDown;
+  else if (from.power === 'unplugged' && !willBeLive) cost += powerDown - 1;
+  if (willBeLive && (!wasLive || moving > 0 || from.lamp !== to.lamp)) cost += powerUp;
+  if (willBeLive && to.warm && !from.warm) cost += warmUp;
+  return cost;
+}
+
+/** Points that watch, from the supply's side, what a connector carries. */
+function watching(sheet: Sheet, connector: Connector, check: Check): boolean {
+  if (check.measure === 'blinks') return true;
+  const point = check.point;
+  if (!point?.net || !connector.carries.includes(point.net)) return false;
+  return point.board === connector.from && (check.measure === 'dc' || check.measure === 'ohms');
+}
+
+/**
+ * Every probe that could be made next.
+ *
+ * @param isolating whether to offer pulling connectors and watching what they carried
+ */
+export function probesOf(predictions: Predictions, bench: Context, isolating: boolean): Probe[] {
+  const { sheet } = predictions.model;
+  const whole: Context = { ...bench, unplugged: [] };
+  const probes: Probe[] = [];
+  for (const check of predictions.checks.values()) {
+    probes.push({ id: check.id, check, context: contextFor(whole, check.state) });
+    if (check.measure === 'picture' && !bench.warm) {
+      probes.push({ id: `${check.id}@warm`, check, context: { ...contextFor(whole, 'live'), warm: true } });
+    }
+  }
+  if (!isolating && bench.unplugged.length === 0) return probes;
+  const pullable = [...sheet.connectors.values()].filter((connector) => connector.unplug);
+  for (const connector of pullable) {
+    if (!isolating && !bench.unplugged.includes(connector.id)) continue;
+    for (const check of predictions.checks.values()) {
+      if (!watching(sheet, connector, check)) continue;
+      const context = withConnector(contextFor(whole, check.state), connector.id, true);
+      probes.push({ id: `${check.id}@${connector.id}`, check, context, isolates: connector.id });
+    }
+  }
+  return probes;
+}
+
+/** The same check in the same circumstances. */
+export function circumstance(check: string, context: Context, repairs: number): string {
+  return `${check}@${contextKey(context)}@${repairs}`;
+}

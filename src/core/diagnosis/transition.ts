@@ -1,0 +1,32 @@
+import { type Context } from '../behaviour';
+import { type LogBody } from '../reading';
+import { type Sheet } from '../sheet';
+
+/** What is written down as the reading that proves a store empty, where nobody types one. */
+export interface StoreReading {
+  (store: string): number;
+}
+
+/**
+ * The steps that bring a set from one context to another, in the order in which they are done:
+ * power off, stores proven, connectors moved, power on, warmth awaited.
+ */
+export function transition(sheet: Sheet, from: Context, to: Context, volts: StoreReading): LogBody[] {
+  const steps: LogBody[] = [];
+  const moved = [...sheet.connectors.keys()].filter((id) => from.unplugged.includes(id) !== to.unplugged.includes(id));
+  const mustBeOff = to.power !== 'live' || moved.length > 0 || from.lamp !== to.lamp;
+  let power = from.power;
+  if (mustBeOff && power === 'live') {
+    steps.push({ kind: 'power', power: 'unplugged' });
+    power = 'unplugged';
+  }
+  if (mustBeOff && power === 'unplugged' && (to.power === 'proven' || moved.length > 0)) {
+    for (const store of sheet.stores.keys()) steps.push({ kind: 'proven', store, volts: volts(store) });
+    power = 'proven';
+  }
+  for (const connector of moved) steps.push({ kind: 'connector', connector, pulled: to.unplugged.includes(connector) });
+  if (from.lamp !== to.lamp) steps.push({ kind: 'lamp', fitted: to.lamp });
+  if (to.power === 'live' && power !== 'live') steps.push({ kind: 'power', power: 'live' });
+  if (from.warm !== to.warm) steps.push({ kind: 'warmth', warm: to.warm });
+  return steps;
+}

@@ -1,0 +1,105 @@
+import { type Minutes } from '../quantity';
+import { type Fault, type FaultMode, type Part, type PartKind, type Sheet } from '../sheet';
+
+/** Ways of putting one part right. */
+export const repairMethods = ['replace', 'resolder', 'reseat', 'clean', 'adjust'] as const;
+export type RepairMethod = (typeof repairMethods)[number];
+
+/** What a repair does, what it takes and which faults it cures. */
+export interface RepairAction {
+  /** `method:part`. */
+  readonly id: string;
+  readonly method: RepairMethod;
+  readonly part: string;
+  readonly title: string;
+  readonly minutes: Minutes;
+  /** Parts, in the shop's money. */
+  readonly money: number;
+  readonly cures: readonly string[];
+}
+
+const methodOf: Readonly<Partial<Record<FaultMode, RepairMethod>>> = {
+  joint: 'resolder',
+  loose: 'reseat',
+  dirty: 'clean',
+  misset: 'adjust',
+};
+
+const methodMinutes: Readonly<Record<Exclude<RepairMethod, 'replace'>, Minutes>> = {
+  resolder: 6,
+  reseat: 3,
+  clean: 6,
+  adjust: 5,
+};
+
+/** Minutes of bench work and price of a common replacement, by kind. */
+const replacing: Readonly<Partial<Record<PartKind, { minutes: Minutes; money: number }>>> = {
+  battery: { minutes: 1, money: 1 },
+  ceramic: { minutes: 8, money: 0.2 },
+  electrolytic: { minutes: 8, money: 0.6 },
+  film: { minutes: 8, money: 0.8 },
+  flex: { minutes: 120, money: 20 },
+  flyback: { minutes: 40, money: 25 },
+  fuse: { minutes: 3, money: 0.4 },
+  ic: { minutes: 30, money: 6 },
+  lead: { minutes: 1, money: 4 },
+  mosfet: { minutes: 15, money: 3 },
+  panel: { minutes: 240, money: 180 },
+  relay: { minutes: 15, money: 3 },
+  resistor: { minutes: 7, money: 0.1 },
+  screw: { minutes: 4, money: 0 },
+  source: { minutes: 3, money: 0 },
+  tube: { minutes: 150, money: 40 },
+  transformer: { minutes: 25, money: 12 },
+  yoke: { minutes: 60, money: 15 },
+};
+
+const ordinary = { minutes: 12, money: 1.5 };
+
+/** The repair that puts one fault right in the least work. */
+export function methodFor(mode: FaultMode): RepairMethod {
+  return methodOf[mode] ?? 'replace';
+}
+
+const verbs: Readonly<Record<RepairMethod, string>> = {
+  replace: 'Fit a new',
+  resolder: 'Resolder',
+  reseat: 'Reseat and tighten',
+  clean: 'Clean',
+  adjust: 'Set',
+};
+
+/** How a repair is said: `Fit a new C547`. */
+export function repairTitle(method: RepairMethod, part: Pick<Part, 'id' | 'title' | 'kind'>): string {
+  const name = part.title === part.id || part.title.includes(part.id) ? part.title : `${part.id}, ${lowerFirst(part.title)}`;
+  if (method === 'replace' && part.kind === 'source') return `Use another source`;
+  return `${verbs[method]} ${name}`;
+}
+
+function lowerFirst(text: string): string {
+  return /^[A-Z][a-z]/.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text;
+}
+
+/** Every repair that cures at least one fault of the sheet. Replacing a part cures all its faults. */
+export function repairActions(sheet: Sheet): RepairAction[] {
+  const byPart = new Map<string, Fault[]>();
+  for (const fault of sheet.faults.values()) byPart.set(fault.part, [...(byPart.get(fault.part) ?? []), fault]);
+  return [...byPart].flatMap(([id, faults]) => {
+    const part = sheet.parts.get(id)!;
+    const removal = sheet.boards.get(part.board)?.removal ?? 0;
+    const methods = [...new Set(faults.map((fault) => methodFor(fault.mode)))];
+    return methods.map((method): RepairAction => {
+      const { minutes, money } = replacing[part.kind] ?? ordinary;
+      const board = method === 'adjust' || method === 'reseat' ? 0 : removal;
+      return {
+        id: `${method}:${id}`,
+        method,
+        part: id,
+        title: repairTitle(method, part),
+        minutes: board + (method === 'replace' ? minutes : methodMinutes[method]),
+        money: method === 'replace' ? (part.price ?? money) : 0,
+        cures: faults.filter((fault) => method === 'replace' || methodFor(fault.mode) === method).map((fault) => fault.id),
+      };
+    });
+  });
+}

@@ -1,0 +1,119 @@
+import { type Mark, marks, type Picture } from './picture';
+
+/** What a person would call a picture's faults. `normal` stands alone. */
+export const symptoms = [
+  'normal', 'dark', 'brief', 'dim', 'upper_dark', 'lower_dark', 'left_dark', 'right_dark', 'horizontal_line',
+  'vertical_line', 'dot', 'short_picture', 'small_picture', 'flood_red', 'flood_green', 'flood_blue', 'white_flood',
+  'retrace_lines', 'soft', 'no_signal', ...marks,
+] as const;
+export type Symptom = (typeof symptoms)[number];
+
+/** Names on tiles and in notes. */
+export const symptomTitles: Readonly<Record<Symptom, string>> = {
+  normal: 'Picture right',
+  dark: 'Nothing at all',
+  brief: 'Starts, then off',
+  dim: 'Dark but alive',
+  upper_dark: 'Upper half dark',
+  lower_dark: 'Lower half dark',
+  left_dark: 'Left half dark',
+  right_dark: 'Right half dark',
+  horizontal_line: 'One line across',
+  vertical_line: 'One upright line',
+  dot: 'A dot in the middle',
+  short_picture: 'Too little height',
+  small_picture: 'Too small',
+  flood_red: 'Flooded red',
+  flood_green: 'Flooded green',
+  flood_blue: 'Flooded blue',
+  white_flood: 'White, nothing moves it',
+  retrace_lines: 'Slanting lines on top',
+  soft: 'Soft all over',
+  no_signal: 'Lit, no picture',
+  cracked_glass: 'Cracked glass',
+  column_bar: 'Upright bars',
+  folded_bottom: 'Folds at the bottom',
+  folded_top: 'Folds at the top',
+  narrow: 'Too narrow',
+  no_blue: 'Blue missing',
+  no_green: 'Green missing',
+  no_red: 'Red missing',
+  pink: 'Pink patches on white',
+  purity: 'Colour patches',
+  reddish: 'Dark, reddish, slow flash',
+  rolls: 'Rolls',
+  row_band: 'Dark band across',
+  scrambled: 'Scrambled',
+  smeared: 'Smears to the right',
+  sparkle: 'Sparkle, unsteady',
+  tearing: 'Tears sideways',
+  trapezium: 'Narrower at one end',
+  wavy: 'Sides bend in waves',
+  weak_blue: 'Blue weak',
+  weak_green: 'Green weak',
+  weak_red: 'Red weak',
+};
+
+const gone = 0.1;
+const flooded = 1.6;
+
+/** The beams that are missing, weak or flooding, as symptoms. */
+function beamSymptoms(picture: Picture): Symptom[] {
+  const found: Symptom[] = [];
+  const beams = { red: picture.red, green: picture.green, blue: picture.blue };
+  const all = Object.values(beams);
+  if (all.every((beam) => beam >= flooded)) return ['white_flood'];
+  for (const [name, beam] of Object.entries(beams)) {
+    if (beam >= flooded) found.push(`flood_${name}` as Symptom);
+    else if (beam < gone) found.push(`no_${name}` as Symptom);
+    else if (beam < 0.7) found.push(`weak_${name}` as Symptom);
+  }
+  return found;
+}
+
+function shapeSymptoms(picture: Picture): Symptom[] {
+  const flat = picture.height < gone;
+  const thin = picture.width < gone;
+  if (flat && thin) return ['dot'];
+  if (flat) return ['horizontal_line'];
+  if (thin) return ['vertical_line'];
+  const found: Symptom[] = [];
+  if (picture.height < 0.92 && picture.width < 0.97) found.push('small_picture');
+  else if (picture.height < 0.92) found.push('short_picture');
+  else if (picture.width < 0.92) found.push('narrow');
+  return found;
+}
+
+/** The symptoms a picture shows; `normal` when there is none. */
+export function symptomsOf(picture: Picture): ReadonlySet<Symptom> {
+  if (picture.light < gone) return new Set<Symptom>([picture.brief ? 'brief' : 'dark']);
+  const found = new Set<Symptom>(shapeSymptoms(picture));
+  if (picture.light < 0.75 && !picture.marks.has('reddish')) found.add('dim');
+  if (picture.upper < 0.5 && picture.lower < 0.5) return new Set<Symptom>(['dark']);
+  if (picture.upper < 0.5) found.add('upper_dark');
+  if (picture.lower < 0.5) found.add('lower_dark');
+  if (picture.left < 0.5 && picture.right < 0.5) return new Set<Symptom>(['dark']);
+  if (picture.left < 0.5) found.add('left_dark');
+  if (picture.right < 0.5) found.add('right_dark');
+  for (const symptom of beamSymptoms(picture)) found.add(symptom);
+  if (picture.retrace && !found.has('white_flood')) found.add('retrace_lines');
+  if (picture.sharpness < 0.85) found.add('soft');
+  if (picture.empty) found.add('no_signal');
+  for (const mark of picture.marks) found.add(mark);
+  if (found.size === 0) found.add('normal');
+  return found;
+}
+
+/** True for words a sheet may use under `shows`. */
+export function isMark(word: string): word is Mark {
+  return (marks as readonly string[]).includes(word);
+}
+
+/**
+ * How alike two sets of symptoms are: the Dice coefficient, 0 to 1.
+ */
+export function likeness(one: ReadonlySet<Symptom>, other: ReadonlySet<Symptom>): number {
+  let shared = 0;
+  for (const symptom of one) if (other.has(symptom)) shared += 1;
+  return (2 * shared) / (one.size + other.size);
+}

@@ -1,0 +1,34 @@
+import { type Minutes } from '../quantity';
+
+/** A test: each outcome's probability under each hypothesis. */
+export interface PlanTest {
+  readonly id: string;
+  readonly cost: Minutes;
+  readonly state: string;
+  /** `outcomes[o].chances[h]`; for each hypothesis they sum to 1. */
+  readonly outcomes: readonly { readonly name: string; readonly chances: Float64Array }[];
+}
+
+/** A repair: puts the set right if one of the hypotheses it cures is true. */
+export interface PlanRepair {
+  readonly id: string;
+  readonly cost: Minutes;
+  readonly state: string;
+  /** Indices of hypotheses. */
+  readonly cures: readonly number[];
+}
+
+/**
+ * What to do about one fault out of several: tests tell, repairs cure, changes of state cost.
+ *
+ * Troubleshooting as in Heckerman, Breese and Rommelse, "Decision-theoretic troubleshooting"
+ * (1995): the order of tests and repairs with the lowest expected cost until the set is right.
+ */
+export interface PlanProblem {
+  /** Probability of each hypothesis; sums to 1. */
+  readonly weights: Float64Array;
+  readonly tests: readonly PlanTest[];
+  readonly repairs: readonly PlanRepair[];
+  readonly state: string;
+  switchCost(from: string, to: string): Minutes;
+}

@@ -1,0 +1,156 @@
+import { type Context, liveCold, type Predictions } from '../behaviour';
+import { adviseOn, type Case, type Complaint, contextFor, type Probe, probeCost, changeCost, transition } from '../diagnosis';
+import { symptomsOf } from '../picture';
+import { type LogBody, type LogEntry, replay } from '../reading';
+import { type Fault } from '../sheet';
+import { answerFrom } from './answering';
+import { type Random } from './random';
+
+/** How the next step is chosen: by the advice, or by going through the checks in some order. */
+export type HuntPolicy = 'tovrik' | 'checklist' | 'random';
+
+/** How a hunt for one hidden fault went. */
+export interface Hunt {
+  readonly fault: string;
+  /** Faults the first repair would cure; empty when none was chosen. */
+  readonly firstRepair: readonly string[];
+  readonly probes: number;
+  readonly repairs: number;
+  /** Bench minutes until the set was right. */
+  readonly minutes: number;
+  readonly cured: boolean;
+  readonly log: readonly LogEntry[];
+}
+
+export interface HuntOptions {
+  readonly policy: HuntPolicy;
+  /** Relative noise of readings. */
+  readonly noise: number;
+  readonly random: Random;
+  readonly hourlyRate?: number;
+  readonly closed?: ReadonlyMap<string, number>;
+  /** Gives the instant of each log entry from the minutes gone by. */
+  readonly clock?: (minutes: number) => string;
+}
+
+/** Chance of a cure at which someone who follows a list stops measuring. */
+const sureEnough = 0.9;
+const mostSteps = 150;
+
+/** What the owner would tell of a set with the fault: its picture, and the signs that are not as usual. */
+export function complaintOf(predictions: Predictions, fault: Fault): Complaint {
+  const seen = predictions.behaviour(fault, liveCold);
+  const usual = predictions.behaviour(undefined, liveCold);
+  return {
+    symptoms: [...symptomsOf(seen.picture)],
+    signs: Object.fromEntries([...seen.signs].filter(([sign, state]) => usual.signs.get(sign) !== state)),
+  };
+}
+
+/**
+ * Hunts a hidden fault from the owner's account to the cure, answering every probe from the
+ * simulated set.
+ */
+export function hunt(predictions: Predictions, fault: Fault, options: HuntOptions): Hunt {
+  const { policy, noise, random, hourlyRate = 20, closed = new Map(), clock = () => '1970-01-01T00:00:00Z' } = options;
+  const { sheet } = predictions.model;
+  const stores = [...sheet.stores.keys()];
+  const log: LogEntry[] = [];
+  let minutes = 0;
+  const record = (body: LogBody) => log.push({ id: `${fault.id}-${log.length}`, at: clock(minutes), body });
+  const go = (from: Context, to: Context) => {
+    minutes += changeCost(sheet, from, to);
+    for (const step of transition(sheet, from, to, () => 1 + Math.round(random() * 30) / 10)) record(step);
+  };
+  const complaint = complaintOf(predictions, fault);
+  let firstRepair: readonly string[] = [];
+  let cured = false;
+  let probes = 0;
+  let repairs = 0;
+
+  for (let step = 0; step < mostSteps && !cured; step += 1) {
+    const bench = replay(log, stores);
+    const job: Case = { predictions, complaint, bench, closed, hourlyRate };
+    const advice = adviseOn(job);
+    const next = policy === 'tovrik' ? (advice.next === 'probe' ? advice.probes[0] : undefined) : listed(advice.probes, advice.repairs[0]?.chance ?? 0, policy, random, predictions);
+    if (next) {
+      const { probe } = next;
+      go(bench.context, probe.context);
+      minutes += probeCost(probe);
+      probes += 1;
+      const present = bench.repairs.some(({ repair }) => repair.cures.includes(fault.id)) ? undefined : fault;
+      const answer = answerFrom(predictions.expectation(present, probe.check, probe.context), noise, random);
+      record({ kind: 'reading', check: probe.check.id, answer, text: '' });
+      continue;
+    }
+    const repair = advice.repairs[0];
+    if (!repair) break;
+    if (repairs === 0) firstRepair = repair.action.cures;
+    const off = contextFor({ ...bench.context, unplugged: [] }, 'cold');
+    go(bench.context, off);
+    minutes += repair.action.minutes;
+    repairs += 1;
+    const { id: action, title, cures, money } = repair.action;
+    record({ kind: 'repair', action, title, cures, money, minutes: repair.action.minutes, note: '' });
+    // Power it up and look: the result of a repair is seen at once.
+    go(off, contextFor({ ...off, warm: false }, 'live'));
+    minutes += 2;
+    cured = cures.includes(fault.id);
+    const picture = predictions.checks.get('picture')!;
+    const answer = answerFrom(predictions.expectation(cured ? undefined : fault, picture, liveCold), noise, random);
+    record({ kind: 'reading', check: 'picture', answer, text: '' });
+  }
+  return { fault: fault.id, firstRepair, probes, repairs, minutes, cured, log };
+}
+
+/** How the naming of one hidden fault went, with nothing repaired. */
+export interface Naming {
+  readonly fault: string;
+  readonly named: string;
+  readonly probes: number;
+}
+
+/** Probability at which a suspect counts as named. */
+const nearlySure = 0.97;
+
+/**
+ * Answers probes until one group of faults that no test tells apart is nearly sure, or until no
+ * probe tells anything more.
+ *
+ * @param groups for each fault, the faults no test tells from it
+ */
+export function nameFault(predictions: Predictions, fault: Fault, groups: ReadonlyMap<string, ReadonlySet<string>>, options: Pick<HuntOptions, 'noise' | 'random'>): Naming {
+  const { sheet } = predictions.model;
+  const stores = [...sheet.stores.keys()];
+  const complaint = complaintOf(predictions, fault);
+  const log: LogEntry[] = [];
+  const record = (body: LogBody) => log.push({ id: `${fault.id}-${log.length}`, at: '1970-01-01T00:00:00Z', body });
+  for (let probes = 0; ; probes += 1) {
+    const bench = replay(log, stores);
+    const advice = adviseOn({ predictions, complaint, bench, closed: new Map(), hourlyRate: 20 });
+    const [first] = advice.posterior.suspects;
+    const group = groups.get(first!.fault.id)!;
+    const mass = advice.posterior.suspects.reduce((sum, suspect) => (group.has(suspect.fault.id) ? sum + suspect.probability : sum), 0);
+    const useful = advice.probes.filter(({ bits }) => bits > 0.002);
+    if (mass >= nearlySure || useful.length === 0 || probes >= mostSteps) return { fault: fault.id, named: first!.fault.id, probes };
+    const next = advice.next === 'probe' ? useful[0]! : useful.reduce((best, one) => (one.bits / one.minutes > best.bits / best.minutes ? one : best));
+    for (const step of transition(sheet, bench.context, next.probe.context, () => 2)) record(step);
+    const answer = answerFrom(predictions.expectation(fault, next.probe.check, next.probe.context), options.noise, options.random);
+    record({ kind: 'reading', check: next.probe.check.id, answer, text: '' });
+  }
+}
+
+/** The next check of somebody who goes down a list until one repair is nearly sure. */
+function listed<T extends { readonly probe: Probe }>(
+  open: readonly T[],
+  best: number,
+  policy: HuntPolicy,
+  random: Random,
+  predictions: Predictions,
+): T | undefined {
+  if (best >= sureEnough) return undefined;
+  const plain = open.filter(({ probe }) => probe.isolates === undefined);
+  if (policy === 'random') return plain[Math.floor(random() * plain.length)];
+  const order = [...predictions.checks.keys()];
+  return [...plain].sort((a, b) => order.indexOf(a.probe.check.id) - order.indexOf(b.probe.check.id))[0];
+}

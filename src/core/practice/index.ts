@@ -1,0 +1,3 @@
+export { answerFrom } from './answering';
+export { complaintOf, hunt, nameFault, type Hunt, type HuntOptions, type HuntPolicy, type Naming } from './hunt';
+export { gaussian, seeded, type Random } from './random';

@@ -1,0 +1,60 @@
+import { type Check, classify, type Context, deviation, type Predictions } from '../behaviour';
+import { formatQuantity } from '../quantity';
+import { type Answer } from './answer';
+
+/** The judgement on one answer, ready to be shown, said and sounded. */
+export interface Verdict {
+  readonly mark: 'within' | 'high' | 'low' | 'dead' | 'odd' | 'open';
+  /** A few words: `28 % weak`. */
+  readonly words: string;
+  /** What should have been there: `-168 V ±3 %`, `under 0.32 Ω`, `yes`. */
+  readonly expected: string;
+}
+
+/** Judges an answer against what a good set gives in the context in which it was taken. */
+export function judgeAnswer(predictions: Predictions, check: Check, answer: Answer, context: Context): Verdict {
+  const standard = predictions.standard(check, context);
+  const expected = expectedText(predictions, check, context);
+  if (answer.kind === 'picture') {
+    const right = answer.symptoms.length === 0 || answer.symptoms.every((symptom) => symptom === 'normal');
+    return { mark: right ? 'within' : 'odd', words: right ? 'as it should be' : 'not right', expected };
+  }
+  if (answer.kind === 'choice') {
+    const right = standard.kind === 'choice' && answer.choice === standard.right;
+    return { mark: right ? 'within' : 'odd', words: right ? 'as it should be' : `${answer.choice}, not ${expected}`, expected };
+  }
+  if (standard.kind !== 'number') return { mark: 'odd', words: 'not a number here', expected };
+  const found = classify(standard, answer.value, answer.shape);
+  if (found === 'brief') return { mark: 'odd', words: 'up, then gone', expected };
+  const off = deviation(standard, answer.value);
+  return { mark: found, words: wordsFor(check, found, off), expected };
+}
+
+function wordsFor(check: Check, found: Verdict['mark'], off: number | undefined): string {
+  if (found === 'within') return 'within';
+  if (found === 'open') return 'open';
+  if (found === 'dead') return check.unit === 'V' && check.measure !== 'diode' ? 'nothing there' : 'shorted';
+  if (found === 'odd') return 'wrong sign';
+  if (off === undefined) return found;
+  if (check.measure === 'esr' || off > 2) return `${Number((off + 1).toPrecision(2))} times what a good one shows`;
+  const percent = `${Math.abs(Math.round(off * 100))} %`;
+  if (found === 'high') return `${percent} high`;
+  return check.unit === 'V' ? `${percent} weak` : `${percent} low`;
+}
+
+/** What a good set shows, with its limits, in words. */
+export function expectedText(predictions: Predictions, check: Check, context: Context): string {
+  const standard = predictions.standard(check, context);
+  if (standard.kind === 'picture') return 'a right picture';
+  if (standard.kind === 'choice') return standard.right;
+  const { nominal, highAbove, lowBelow } = standard;
+  if (check.measure === 'esr') return `under ${formatQuantity(highAbove, 'Ω', 2)}`;
+  if (check.measure === 'rings') return `${Math.ceil(lowBelow)} or more`;
+  if (check.measure === 'diode') return `about ${formatQuantity(nominal, 'V', 2)}`;
+  if (check.measure === 'ohms' && highAbove === Infinity) return `over ${formatQuantity(lowBelow, 'Ω', 2)}`;
+  if (check.measure === 'ohms' && lowBelow === 0) return `under ${formatQuantity(highAbove, 'Ω', 2)}`;
+  if (check.measure === 'ohms' && check.point?.net !== undefined) return `about ${formatQuantity(nominal, 'Ω', 2)}`;
+  if (nominal === 0) return `${formatQuantity(0, check.unit)}`;
+  const share = (highAbove - Math.abs(nominal)) / Math.abs(nominal);
+  return `${formatQuantity(nominal, check.unit)} ±${Number((share * 100).toPrecision(2))} %`;
+}
