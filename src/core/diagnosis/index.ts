@@ -6,3 +6,8 @@ export { evidenceFor, posteriorOf, type Evidence, type Posterior, type Suspect }
 export { priorOf } from './prior';
 export { transition } from './transition';
 export { changeCost, contextFor, probeCost, probesOf, type Probe } from './probes';
+export { benchMinutes, draftNote, type NoteDraft } from './faultNote';
+export { stepOf, steps, type Step } from './progress';
+export { reasonsFrom, type Reason } from './reasons';
+export { verificationOf, verified, type Verification } from './verification';
+export { tilesOf, type Tile } from './tiles';

@@ -3,3 +3,4 @@ export { SheetError, type Problem } from './problem';
 export { levelRatio, longestSheet, readSheet } from './readSheet';
 export { makers, needOrder } from './needOrder';
 export { lintSheet } from './lint';
+export { withLabel } from './withLabel';

@@ -1,0 +1,139 @@
+// Brings a fresh machine to the point where a command can run. Uses nothing but Node itself.
+import { spawn, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
+process.chdir(root);
+process.env.NEXT_TELEMETRY_DISABLED = '1';
+
+/** Where the demo, tests and benchmarks keep what they make. */
+export const workFolder = path.join(root, '.tovrik');
+mkdirSync(workFolder, { recursive: true });
+
+export function fail(message) {
+  console.error(message);
+  process.exit(1);
+}
+
+/** Runs a command to its end; its output goes to standard error so that standard output stays clean. */
+export function run(command, args, options = {}) {
+  const { status, error } = spawnSync(command, args, { stdio: ['ignore', process.stderr, 'inherit'], ...options });
+  if (error) fail(`${command}: ${error.message}`);
+  return status ?? 1;
+}
+
+/** Runs a script of an installed package with this very Node. */
+export function runPackage(script, args, options = {}) {
+  return run(process.execPath, [path.join(root, 'node_modules', script), ...args], options);
+}
+
+export const scripts = {
+  next: 'next/dist/bin/next',
+  tsx: 'tsx/dist/cli.mjs',
+  vitest: 'vitest/vitest.mjs',
+  eslint: 'eslint/bin/eslint.js',
+  tsc: 'typescript/bin/tsc',
+  playwright: '@playwright/test/cli.js',
+  knip: 'knip/bin/knip.js',
+};
+
+function digest(files) {
+  const hash = createHash('sha1');
+  for (const file of files) hash.update(file).update(readFileSync(path.join(root, file)));
+  return hash.digest('hex');
+}
+
+function stamped(file, stamp) {
+  return existsSync(file) && readFileSync(file, 'utf8') === stamp;
+}
+
+/** Installs from the lock file when it is missing or has changed. */
+export function ensureInstalled() {
+  const stampFile = path.join(root, 'node_modules', '.tovrik-lock');
+  const stamp = digest(['package-lock.json', 'package.json']);
+  if (stamped(stampFile, stamp)) return;
+  console.error('Installing packages from the lock file; the first time takes some minutes.');
+  const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
+  if (run(npm, ['ci', '--include=dev', '--no-audit', '--no-fund']) !== 0) fail('npm ci failed: see above.');
+  writeFileSync(stampFile, stamp);
+}
+
+function sources(folder) {
+  return readdirSync(path.join(root, folder), { withFileTypes: true, recursive: true })
+    .filter((entry) => entry.isFile() && !/\.test\.tsx?$/.test(entry.name))
+    .map((entry) => path.relative(root, path.join(entry.parentPath ?? entry.path, entry.name)))
+    .sort();
+}
+
+/** Builds when sources changed since the last build. */
+export function ensureBuilt() {
+  const stampFile = path.join(root, '.next', '.tovrik-build');
+  const stamp = digest([...sources('src'), 'next.config.ts', 'package-lock.json', 'tsconfig.json']);
+  if (stamped(stampFile, stamp)) return;
+  console.error('Building.');
+  if (runPackage(scripts.next, ['build']) !== 0) fail('The build failed: see above.');
+  writeFileSync(stampFile, stamp);
+}
+
+const chromiumPlaces = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+
+/** The path of a Chromium; installs Debian's where apt may be used, else says in one line what to do. */
+export function ensureChromium() {
+  const places = [process.env.CHROMIUM, ...chromiumPlaces].filter(Boolean);
+  const found = () => places.find((place) => existsSync(place));
+  if (found()) return found();
+  const asRoot = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
+  if (existsSync('/usr/bin/apt-get')) {
+    console.error('Installing Chromium with apt.');
+    const apt = (...args) => {
+      const [command, ...rest] = [...asRoot, 'apt-get', ...args];
+      return spawnSync(command, rest, { stdio: ['ignore', process.stderr, 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status === 0;
+    };
+    if (apt('update') && apt('install', '-y', '--no-install-recommends', 'chromium') && found()) return found();
+  }
+  return fail('Browser tests need Chromium: install it (Debian: apt-get install chromium) or set CHROMIUM to its path.');
+}
+
+/** The first free port from `from` on. */
+export async function freePort(from, host = '127.0.0.1') {
+  for (let port = from; port < from + 200; port += 1) {
+    const free = await new Promise((resolve) => {
+      const probe = createServer();
+      probe.once('error', () => resolve(false));
+      probe.listen(port, host, () => probe.close(() => resolve(true)));
+    });
+    if (free) return port;
+  }
+  return fail(`no free port from ${from} to ${from + 199}`);
+}
+
+/** Starts the built application on a database file. Resolves once it answers. */
+export async function serve({ database, port, host = process.env.TOVRIK_HOST ?? '127.0.0.1', quiet = false }) {
+  const child = spawn(process.execPath, [path.join(root, 'node_modules', scripts.next), 'start', '-H', host, '-p', String(port)], {
+    stdio: ['ignore', quiet ? 'ignore' : process.stderr, 'inherit'],
+    env: { ...process.env, TOVRIK_DB: database, NODE_ENV: 'production' },
+  });
+  const ended = new Promise((resolve) => child.once('exit', resolve));
+  const address = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`;
+  for (let tries = 0; tries < 150; tries += 1) {
+    const answered = await fetch(`${address}/notebook`).then((response) => response.ok, () => false);
+    if (answered) return { child, address, ended };
+    if (child.exitCode !== null) break;
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  child.kill('SIGKILL');
+  return fail(`the server did not answer at ${address}`);
+}
+
+/** Serves until interrupted. */
+export async function serveForever(options) {
+  const server = await serve(options);
+  const stop = () => server.child.kill('SIGTERM');
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+  return server;
+}

@@ -1,0 +1,18 @@
+import { type Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { Close } from '@/features/close';
+import { loadJob } from '@/features/job/load';
+
+interface Props {
+  params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: (await loadJob((await params).id))?.title ?? 'Close' };
+}
+
+export default async function Page({ params }: Props) {
+  const file = await loadJob((await params).id);
+  if (!file) notFound();
+  return <Close key={file.id} file={file} />;
+}

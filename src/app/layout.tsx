@@ -1,0 +1,35 @@
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import '@fontsource/atkinson-hyperlegible-mono/400.css';
+import '@fontsource/atkinson-hyperlegible-mono/700.css';
+import '@/ui/theme/global.css';
+import { AntdRegistry } from '@ant-design/nextjs-registry';
+import { type Metadata, type Viewport } from 'next';
+import { cookies } from 'next/headers';
+import { type ReactNode } from 'react';
+import { Shell } from '@/features/shell';
+import { BenchTheme, paletteStyles, type ThemeName } from '@/ui';
+
+export const metadata: Metadata = {
+  title: { default: 'Tovrik', template: '%s · Tovrik' },
+  description: 'Readings in, judgement out, next probe named.',
+};
+
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+
+export default async function Layout({ children }: { children: ReactNode }) {
+  const theme: ThemeName = (await cookies()).get('tovrik-theme')?.value === 'dark' ? 'dark' : 'light';
+  return (
+    <html lang="en" data-theme={theme} suppressHydrationWarning>
+      <head>
+        <style>{paletteStyles}</style>
+      </head>
+      <body>
+        <AntdRegistry>
+          <BenchTheme initial={theme}>
+            <Shell>{children}</Shell>
+          </BenchTheme>
+        </AntdRegistry>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,1 @@
+export { compareSiblings, type Cell, type ComparedRow, type Comparison } from './divergence';

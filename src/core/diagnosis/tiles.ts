@@ -1,0 +1,35 @@
+import { liveCold, type Predictions } from '../behaviour';
+import { type Picture, type Symptom, symptomsOf, symptomTitles } from '../picture';
+import { priorOf } from './prior';
+
+/** A picture some fault of the sheet makes, to be picked as a complaint. */
+export interface Tile {
+  readonly id: string;
+  readonly title: string;
+  readonly symptoms: readonly Symptom[];
+  readonly picture: Picture;
+  /** How much of what goes wrong looks like this. */
+  readonly weight: number;
+}
+
+/** Pictures the faults of a sheet make, the commonest first. What each fault looks like comes from the behaviour alone. */
+export function tilesOf(predictions: Predictions): Tile[] {
+  const { sheet } = predictions.model;
+  const prior = priorOf(sheet);
+  const tiles = new Map<string, Tile>();
+  for (const fault of sheet.faults.values()) {
+    const { picture } = predictions.behaviour(fault, liveCold);
+    const symptoms = [...symptomsOf(picture)];
+    if (symptoms.includes('normal')) continue;
+    const id = [...symptoms].sort().join('+');
+    const known = tiles.get(id);
+    const weight = (known?.weight ?? 0) + prior.get(fault.id)!;
+    tiles.set(id, known ? { ...known, weight } : { id, title: tileTitle(symptoms), symptoms, picture, weight });
+  }
+  return [...tiles.values()].sort((a, b) => b.weight - a.weight);
+}
+
+function tileTitle(symptoms: readonly Symptom[]): string {
+  const [first, second] = symptoms.map((symptom) => symptomTitles[symptom]);
+  return second === undefined ? first! : `${first}, ${second.charAt(0).toLowerCase()}${second.slice(1)}`;
+}

@@ -1,0 +1,56 @@
+import { type Context, contextKey, type Predictions } from '../behaviour';
+import { type BenchState, judgeAnswer, type TakenReading, type Verdict } from '../reading';
+
+/** A reading that was wrong before the repair, and the same one taken after it. */
+export interface Verification {
+  readonly check: string;
+  readonly before: TakenReading;
+  readonly beforeVerdict: Verdict;
+  readonly after?: TakenReading;
+  readonly afterVerdict?: Verdict;
+}
+
+/** Parts that repairs have taken out. */
+function replacedParts(bench: BenchState): ReadonlySet<string> {
+  const prefix = 'replace:';
+  return new Set(bench.repairs.flatMap(({ repair }) => (repair.action.startsWith(prefix) ? [repair.action.slice(prefix.length)] : [])));
+}
+
+/**
+ * The readings that a repair must have changed: for each check, the last wrong reading before
+ * the latest repair, with its repetition since.
+ *
+ * Part readings of what was replaced are left out: the part is no longer there.
+ */
+export function verificationOf(predictions: Predictions, bench: BenchState): Verification[] {
+  const repairs = bench.repairs.length;
+  if (repairs === 0) return [];
+  const replaced = replacedParts(bench);
+  const wanted = new Map<string, Verification>();
+  for (const reading of bench.readings) {
+    const check = predictions.checks.get(reading.check);
+    if (!check || reading.afterRepairs === repairs) continue;
+    const verdict = judgeAnswer(predictions, check, reading.answer, reading.context);
+    const gone = check.point?.net === undefined && (check.point?.parts ?? []).some((part) => replaced.has(part));
+    const asked = check.measure === 'look' || check.measure === 'press' || check.measure === 'swap';
+    if (verdict.mark === 'within' || gone || asked) wanted.delete(reading.check);
+    else wanted.set(reading.check, { check: reading.check, before: reading, beforeVerdict: verdict });
+  }
+  for (const reading of bench.readings) {
+    const open = wanted.get(reading.check);
+    const check = predictions.checks.get(reading.check);
+    if (!open || !check || reading.afterRepairs !== repairs || !comparable(open.before.context, reading.context)) continue;
+    wanted.set(reading.check, { ...open, after: reading, afterVerdict: judgeAnswer(predictions, check, reading.answer, reading.context) });
+  }
+  return [...wanted.values()];
+}
+
+/** Before and after compare only with the same connectors pulled and the same power state. */
+function comparable(before: Context, after: Context): boolean {
+  return contextKey({ ...before, warm: false }) === contextKey({ ...after, warm: false });
+}
+
+/** Everything that had to change has been measured again and is right. */
+export function verified(list: readonly Verification[]): boolean {
+  return list.length > 0 && list.every(({ afterVerdict }) => afterVerdict?.mark === 'within');
+}

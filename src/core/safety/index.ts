@@ -1,0 +1,2 @@
+export { cautionsFor, deference, dischargeTool, pictureCaution, provenBelow, storesToProve } from './cautions';
+export { peakPower, storedEnergy, timeConstant, timeToFall, voltsAfter, type Discharge } from './discharge';

@@ -1,0 +1,121 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import Ajv from 'ajv/dist/2020.js';
+import { describe, expect, it } from 'vitest';
+import { parse } from 'yaml';
+import { shippedSheets } from '@/sheets';
+import { lintSheet, readSheet, SheetError, withLabel } from '.';
+
+const folder = path.join(process.cwd(), 'src', 'sheets');
+
+/** A set of three blocks: plug, supply, lamp. */
+export const smallSheet = `format: tovrik-sheet/1
+id: small
+title: Small set
+technology: plasma
+label:
+  vs: { title: Vs, nominal: 180, tolerance: 1% }
+boards:
+  psu: { title: Supply, side: both }
+  load: { title: Load }
+connectors:
+  CN1: { from: psu, to: load, carries: [vs], unplug: true }
+stores:
+  C1: { farads: 100u, volts: 310, bleed: 470k }
+nets:
+  mains: { title: Mains, volts: 230 }
+  vs: { title: Vs, volts: label.vs }
+  glow: { title: Glow, signal: sustain, volts: 1 }
+blocks:
+  plug: { title: Plug, board: psu, makes: [mains], parts: { F1: { kind: fuse, faults: { open: { sets: { mains: dead } } } } } }
+  supply: { title: Supply, board: psu, needs: [mains], makes: [vs], regulates: true, parts: { C2: { kind: electrolytic, value: 100u 250V, faults: { dry: { sets: { vs: 0.8 } } } } } }
+  load: { title: Load, board: load, needs: [vs], makes: [glow], parts: { Q1: { kind: mosfet, faults: { short: { shorts: [vs] } } } } }
+points:
+  vs-dc: { measure: dc, net: vs, board: psu, aliases: [vs] }
+  vs-load-dc: { measure: dc, net: vs, board: load, aliases: [vsl] }
+  vs-ohms: { measure: ohms, net: vs, board: psu, expect: 22k }
+  mains-ac: { measure: ac, net: mains }
+  C2-esr: { measure: esr, parts: [C2] }
+  look-all: { measure: look, parts: [F1, C2, Q1] }
+protections:
+  guard: { title: Guard, watches: { vs: [dead, low, high] }, cuts: [vs], blinks: 3 }
+picture: { glow_y: glow }
+`;
+
+/** Problems of the small sheet after one replacement. */
+function problemsOf(from: string | RegExp, to: string): readonly { line: number; column: number; message: string }[] {
+  try {
+    readSheet(smallSheet.replace(from, to));
+  } catch (error) {
+    if (error instanceof SheetError) return error.problems;
+    throw error;
+  }
+  return [];
+}
+
+describe('reading a sheet', () => {
+  it('gives rails their label values and tolerances', () => {
+    const sheet = readSheet(smallSheet);
+    expect(sheet.nets.get('vs')).toMatchObject({ volts: 180, tolerance: { relative: 0.01 }, label: 'vs', source: 'label' });
+    expect(withLabel(sheet, { vs: 187 }).nets.get('vs')!.volts).toBe(187);
+    expect(sheet.parts.get('C2')).toMatchObject({ size: 100e-6, voltage: 250 });
+  });
+
+  it.each([
+    ['an unknown net', 'needs: [mains]', 'needs: [mians]', 20, /net "mians"/],
+    ['a misspelt member', 'regulates: true', 'regulate: true', 20, /"regulate" means nothing/],
+    ['a fault that is none', 'short: { shorts', 'shrot: { shorts', 21, /"shrot" is not a fault/],
+    ['a wrong unit', 'bleed: 470k', 'bleed: 470 V', 13, /in ohms, not volts/],
+    ['a value that is none', 'farads: 100u', 'farads: lots', 13, /"lots" is not a value/],
+    ['a missing label field', 'label.vs', 'label.va', 16, /label has no field "va"/],
+    ['a net made twice', 'makes: [glow]', 'makes: [glow, vs]', 21, /made by "supply" and by "load"/],
+    ['broken YAML', 'nets:', 'nets: {', 15, /./],
+    ['another format', 'tovrik-sheet/1', 'tovrik-sheet/9', 1, /knows "format: tovrik-sheet\/1"/],
+    ['a technology nobody makes', 'plasma', 'candle', 4, /"candle" is not a technology/],
+  ])('says where: %s', (_, from, to, line, message) => {
+    const [first] = problemsOf(from, to);
+    expect(first?.message).toMatch(message);
+    expect(Math.abs((first?.line ?? 0) - line)).toBeLessThanOrEqual(1);
+  });
+
+  it('finds blocks that need each other in a circle', () => {
+    const looped = problemsOf('makes: [mains], parts', 'needs: [glow], makes: [mains], parts');
+    expect(looped[0]?.message).toMatch(/circle/);
+  });
+
+  it('reports every problem of a sheet at once, in file order', () => {
+    const broken = smallSheet.replace('bleed: 470k', 'bleed: soon').replace('expect: 22k', 'expect: few');
+    expect(() => readSheet(broken)).toThrow(/and 1 more/);
+  });
+
+  it('refuses a sheet that is far too long before reading it', () => {
+    expect(() => readSheet(smallSheet + '# '.padEnd(600 * 1024, 'x'))).toThrow(/may have at most 512 KB/);
+  });
+});
+
+describe('lint', () => {
+  it('warns of what is usable but likely not meant', () => {
+    const odd = readSheet(smallSheet.replace('faults: { dry: { sets: { vs: 0.8 } } }', 'faults: { dry: { weight: 0 } }').replace('  glow: {', '  lost: { title: Lost, volts: 5 }\n  glow: {'));
+    const messages = lintSheet(odd).map(({ message }) => message).join('\n');
+    expect(messages).toMatch(/no block makes net "lost"/);
+    expect(messages).toMatch(/"C2.dry" changes nothing/);
+    expect(messages).toMatch(/rail "lost" has no point/);
+  });
+});
+
+describe('shipped sheets', () => {
+  const schema = JSON.parse(readFileSync(path.join(folder, 'tovrik-sheet.schema.json'), 'utf8')) as object;
+  const validate = new Ajv({ allErrors: true, strict: false }).compile(schema);
+
+  it.each([...shippedSheets().values()].map((sheet) => [sheet.title, sheet] as const))('%s is rich enough and obeys the schema', (_, sheet) => {
+    expect(sheet.blocks.size).toBeGreaterThanOrEqual(12);
+    expect(sheet.faults.size).toBeGreaterThanOrEqual(45);
+    expect(new Set([...sheet.faults.values()].map(({ part }) => part)).size).toBeGreaterThan(30);
+    expect(sheet.points.size).toBeGreaterThanOrEqual(45);
+    expect([sheet.stores.size, sheet.connectors.size, sheet.setUp.length, sheet.kit.length, sheet.quirks.length].every((count) => count >= 3)).toBe(true);
+    validate(parse(readFileSync(path.join(folder, `${sheet.id}.yaml`), 'utf8')));
+    expect(validate.errors ?? []).toEqual([]);
+    const names = [...sheet.points.values()].flatMap((point) => point.aliases.map((alias) => alias.toLowerCase()));
+    expect(names.filter((name, index) => names.indexOf(name) !== index)).toEqual([]);
+  });
+});

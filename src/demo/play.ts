@@ -1,0 +1,42 @@
+import { type Predictions } from '@/core/behaviour';
+import { transition, verificationOf } from '@/core/diagnosis';
+import { answerFrom, hunt, type Random } from '@/core/practice';
+import { type LogBody, type LogEntry, replay } from '@/core/reading';
+import { type Fault } from '@/core/sheet';
+import { type Stage } from './scenario';
+
+const noise = 0.01;
+
+/** Minutes between two lines of a demo log. */
+const pace = 2;
+
+/**
+ * The log of a job on a set with a hidden fault, up to a stage of the work: the advice is
+ * followed and every answer comes from the simulated set.
+ *
+ * @param start instant of the first line, in milliseconds
+ */
+export function playJob(predictions: Predictions, fault: Fault, stage: Stage, start: number, random: Random): LogEntry[] {
+  if (stage === 'taken in') return [];
+  const log = [...hunt(predictions, fault, { policy: 'tovrik', noise, random }).log];
+  const firstRepair = log.findIndex(({ body }) => body.kind === 'repair');
+  const lastRepair = log.findLastIndex(({ body }) => body.kind === 'repair');
+  const played = stage === 'measuring' ? log.slice(0, firstRepair) : stage === 'repaired' ? log.slice(0, lastRepair + 1) : [...log, ...remeasure(predictions, log, random)];
+  return played.map((entry, index) => ({ ...entry, id: `demo-${start}-${index}`, at: new Date(start + index * pace * 60_000).toISOString() }));
+}
+
+/** Takes every reading that was wrong once more, now that the set is right. */
+function remeasure(predictions: Predictions, log: readonly LogEntry[], random: Random): LogEntry[] {
+  const { sheet } = predictions.model;
+  const stores = [...sheet.stores.keys()];
+  const added: LogEntry[] = [];
+  const record = (body: LogBody) => added.push({ id: `again-${added.length}`, at: '1970-01-01T00:00:00Z', body });
+  for (;;) {
+    const bench = replay([...log, ...added], stores);
+    const next = verificationOf(predictions, bench).find(({ after }) => after === undefined);
+    if (!next) return added;
+    const check = predictions.checks.get(next.check)!;
+    for (const step of transition(sheet, bench.context, { ...next.before.context, warm: bench.context.warm }, () => 2)) record(step);
+    record({ kind: 'reading', check: check.id, answer: answerFrom(predictions.expectation(undefined, check, next.before.context), noise, random), text: '' });
+  }
+}

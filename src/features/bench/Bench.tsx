@@ -1,0 +1,177 @@
+'use client';
+
+import { Button } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useRef } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { compareSiblings } from '@/core/compare';
+import { tilesOf } from '@/core/diagnosis';
+import { depict, type Symptom, symptomTitles } from '@/core/picture';
+import { cautionsFor, pictureCaution } from '@/core/safety';
+import { type JobFile, StateBand, useLog } from '@/features/job';
+import { Bar, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
+import { latestNumber } from './benchModel';
+import { type Line } from './line/line';
+import { LineMap } from './line/LineMap';
+import { ProbeCard } from './ProbeCard';
+import { Readings } from './Readings';
+import { SiblingTable } from './SiblingTable';
+import { Decision, Suspects } from './Suspects';
+import styles from './bench.module.css';
+import { useBench } from './useBench';
+
+const otherProbes = 4;
+const offeredPictures = 11;
+
+/** The bench: readings in, judgement out, next probe named. */
+export function Bench({ file, line }: { file: JobFile; line: Line }) {
+  const router = useRouter();
+  const log = useLog(file);
+  const desk = useBench(file, log);
+  const { job, advice, rows, focused, check, step, correcting } = desk;
+  const { predictions, bench } = job;
+  const { sheet } = predictions.model;
+  const input = useRef<HTMLInputElement>(null);
+  const closed = file.closedAt !== null;
+
+  // After anything recorded the hands are back on the probes: the entry must be ready.
+  useEffect(() => input.current?.focus(), [log.entries.length, check, correcting]);
+
+  const family = sheet.technology === 'plasma' ? 'panel' : 'tube';
+  const pictures = useMemo(() => {
+    const good = { id: 'normal', title: symptomTitles.normal, symptoms: ['normal'] as const, picture: depict(family, []) };
+    return [good, ...tilesOf(predictions).slice(0, offeredPictures)];
+  }, [predictions, family]);
+  const seen = useMemo(() => {
+    const reading = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
+    const symptoms: readonly Symptom[] = reading?.answer.kind === 'picture' ? reading.answer.symptoms : job.complaint.symptoms;
+    return { symptoms, by: reading ? `seen ${timeText(reading.entry.at)}` : 'as the owner told it' };
+  }, [bench.readings, job.complaint]);
+  const comparisons = useMemo(
+    () => sheet.siblings.map((group) => compareSiblings(group, (point) => latestNumber(job, point))).filter((one) => one.rows.some((row) => row.values.filter((value) => value !== undefined).length > 0)),
+    [sheet.siblings, job],
+  );
+  const cautions = useMemo(() => {
+    const burning = bench.context.power === 'live' ? pictureCaution(seen.symptoms) : undefined;
+    return [...(burning === undefined ? [] : [burning]), ...(check ? cautionsFor(sheet, check, bench.context) : [])].slice(0, 2);
+  }, [sheet, check, bench.context, seen.symptoms]);
+  const spent = bench.repairs.reduce((sum, { repair }) => sum + repair.money, 0);
+  const others = advice.probes.filter(({ probe }) => probe.id !== focused?.probe.id).slice(0, otherProbes);
+  const mostSaved = Math.max(1, ...advice.probes.map(({ saves }) => saves));
+
+  const keys = { enableOnFormTags: true, preventDefault: true } as const;
+  useHotkeys('alt+2,alt+3,alt+4,alt+5', (_event, { keys: pressed }) => desk.choose(others[Number(pressed?.[0]) - 2]?.probe.id), keys);
+  useHotkeys('alt+1', () => desk.choose(undefined), keys);
+  useHotkeys('alt+x', desk.unreachable, keys);
+  useHotkeys('alt+p', desk.togglePower, keys);
+  useHotkeys('alt+v', () => desk.choose('picture'), keys);
+  useHotkeys('alt+z', desk.takeBack, keys);
+  useHotkeys('alt+w', () => log.record([{ body: { kind: 'warmth', warm: !bench.context.warm } }]), keys);
+  useHotkeys('alt+l', () => log.record([{ body: { kind: 'lamp', fitted: !bench.context.lamp } }]), keys);
+  useHotkeys('alt+i', () => log.record([{ body: { kind: 'isolation', fitted: !bench.isolated } }]), keys);
+  useHotkeys('alt+r', () => router.push(`/job/${file.id}/repair`), keys);
+  useHotkeys('alt+s', () => {
+    const last = rows[0] ? `${rows[0].check.title}, ${rows[0].said}, ${rows[0].verdict.words}. ` : '';
+    say(spoken(`${last}Next: ${check?.title ?? 'nothing more to ask'}`));
+  }, keys);
+
+  return (
+    <div className={styles.bench} data-waiting={log.waiting.size} data-saved={log.savedAt ?? ''}>
+      <StateBand job={file} sheet={sheet} bench={bench} ground={check?.ground} closed={closed} />
+      <div className={styles.lineRow}>
+        <div className={styles.lineMap}>
+          <LineMap line={line} job={job} rows={rows} suspects={advice.posterior.suspects} focusNet={check?.point?.net} onPick={(net) => desk.choose([...predictions.checks.values()].find((one) => one.point?.net === net && one.measure !== 'ohms')?.id)} />
+        </div>
+        <button type="button" className={styles.screen} onClick={() => desk.choose('picture')} title="Say what it shows now (Alt V)">
+          <span className="soft">What it shows · <span suppressHydrationWarning>{seen.by}</span></span>
+          <PictureView picture={depict(family, seen.symptoms)} title={seen.symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'not known'} />
+          <b>{seen.symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'Nobody has said'}</b>
+        </button>
+      </div>
+      {log.trouble && (
+        <div className={styles.trouble} role="alert">
+          <span>{log.trouble.message}</span>
+          {log.trouble.stale && <Button onClick={() => void log.catchUp()}>Load what is new</Button>}
+        </div>
+      )}
+      <div className={styles.columns}>
+        <div className={styles.column}>
+          <ProbeCard
+            predictions={predictions}
+            advice={correcting ? undefined : focused}
+            check={check}
+            context={correcting?.context ?? desk.wanted}
+            step={step}
+            cautions={cautions}
+            correcting={correcting}
+            text={desk.text}
+            interpreted={desk.interpreted}
+            pictures={pictures}
+            input={input}
+            onText={(text) => {
+              desk.setText(text);
+              input.current?.focus();
+            }}
+            onRecord={desk.record}
+            onUnreachable={desk.unreachable}
+            onCancel={desk.cancel}
+            onPicture={(symptoms) => {
+              log.record([{ body: { kind: 'reading', check: 'picture', answer: { kind: 'picture', symptoms }, text: symptoms.join(' ') } }]);
+              desk.choose(undefined);
+            }}
+          />
+          {others.length > 0 && (
+            <section aria-label="Other probes">
+              <h2 className="label">Or</h2>
+              <ul className={styles.others}>
+                {others.map((one, index) => (
+                  <li key={one.probe.id}>
+                    <button type="button" onClick={() => desk.choose(one.probe.id)}>
+                      <Key>{`Alt ${index + 2}`}</Key>
+                      <span>{one.probe.isolates === undefined ? one.probe.check.title : `Pull ${one.probe.isolates}, then ${one.probe.check.title}`}{one.probe.context.warm && !bench.context.warm ? ', warm' : ''}</span>
+                      <span className="figure">{minutesText(one.minutes)}</span>
+                      <Bar share={one.saves / mostSaved} tone="petrol" />
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+        </div>
+        <div className={styles.column}>
+          {comparisons.map((comparison) => (
+            <SiblingTable key={comparison.title} comparison={comparison} predictions={predictions} onPick={desk.choose} />
+          ))}
+          <Readings
+            rows={rows}
+            waiting={log.waiting}
+            superseded={bench.superseded.length}
+            repairs={bench.repairs.length}
+            onCorrect={(row) => {
+              desk.choose(undefined);
+              desk.setCorrecting(row.reading);
+            }}
+          />
+        </div>
+        <div className={styles.column}>
+          <Suspects posterior={advice.posterior} predictions={predictions} />
+          {!closed && <Decision advice={advice} job={file.id} limit={file.limit} spent={spent} currency={file.currency} />}
+        </div>
+      </div>
+      <footer className={styles.footer}>
+        <span><Key>⏎</Key> record</span>
+        <span><Key>Alt P</Key> {bench.context.power === 'live' ? 'plug out' : 'power on'}</span>
+        <span><Key>Alt V</Key> picture</span>
+        <span><Key>Alt W</Key> {bench.context.warm ? 'cold' : 'warm'}</span>
+        <span><Key>Alt L</Key> lamp</span>
+        <span><Key>Alt I</Key> isolation</span>
+        <span><Key>Alt Z</Key> take back</span>
+        <span><Key>Alt S</Key> say it</span>
+        <span className={styles.saved} role="status" suppressHydrationWarning>
+          {log.savedAt === undefined ? '' : `Saved ${new Date(log.savedAt).toTimeString().slice(0, 8)} · `}
+          {log.waiting.size} waiting
+        </span>
+      </footer>
+    </div>
+  );
+}

@@ -1,0 +1,2 @@
+export { Bench } from './Bench';
+export { Suspects } from './Suspects';

@@ -1,0 +1,64 @@
+'use client';
+
+import { useCallback, useMemo, useState } from 'react';
+import { type Check } from '@/core/behaviour';
+import { adviseOn, contextFor, type ProbeAdvice } from '@/core/diagnosis';
+import { type TakenReading } from '@/core/reading';
+import { caseOf, type JobFile, type JobLog } from '@/features/job';
+import { interpret, lastStanding, nextStep, readingRows } from './benchModel';
+
+/**
+ * The state of the bench: what is asked next, what is typed, what it comes to.
+ *
+ * The focus is the best probe unless another was chosen; choosing lasts until it is recorded.
+ */
+export function useBench(file: JobFile, log: JobLog) {
+  const job = useMemo(() => caseOf(file, log.entries), [file, log.entries]);
+  const advice = useMemo(() => adviseOn(job), [job]);
+  const rows = useMemo(() => readingRows(job), [job]);
+  const [chosen, setChosen] = useState<string>();
+  const [text, setText] = useState('');
+  const [correcting, setCorrecting] = useState<TakenReading>();
+  const { predictions, bench } = job;
+
+  const focused: ProbeAdvice | undefined = (chosen === undefined ? undefined : advice.probes.find(({ probe }) => probe.id === chosen)) ?? (chosen === undefined ? advice.probes[0] : undefined);
+  const check: Check | undefined = correcting ? predictions.checks.get(correcting.check) : (focused?.probe.check ?? (chosen === undefined ? undefined : predictions.checks.get(chosen)));
+  const wanted = useMemo(
+    () => focused?.probe.context ?? (check ? contextFor(bench.context, check.state) : bench.context),
+    [focused, check, bench.context],
+  );
+  const step = useMemo(() => (check && !correcting ? nextStep(job, wanted) : undefined), [job, wanted, check, correcting]);
+  const interpreted = useMemo(() => interpret(text, { job, focus: check, step, correcting }), [text, job, check, step, correcting]);
+
+  const choose = useCallback((id: string | undefined) => {
+    setChosen(id);
+    setCorrecting(undefined);
+    setText('');
+  }, []);
+  const cancel = useCallback(() => choose(undefined), [choose]);
+
+  /** Records what is typed; with nothing typed, the step that is due. */
+  const record = () => {
+    if (interpreted.kind === 'line') {
+      log.record([{ body: interpreted.body, ...(correcting ? { supersedes: correcting.entry.id } : {}) }]);
+      setText('');
+      setCorrecting(undefined);
+      if (interpreted.body.kind === 'reading') setChosen(undefined);
+      return interpreted;
+    }
+    if (interpreted.kind === 'nothing' && step?.kind === 'do') log.record([{ body: step.body }]);
+    return undefined;
+  };
+  const unreachable = () => {
+    if (!check || correcting) return;
+    log.record([{ body: { kind: 'unreachable', check: check.id } }]);
+    choose(undefined);
+  };
+  const takeBack = () => {
+    const last = lastStanding(log.entries);
+    if (last) log.record([{ body: { kind: 'withdrawn' }, supersedes: last.id }]);
+  };
+  const togglePower = () => log.record([{ body: { kind: 'power', power: bench.context.power === 'live' ? 'unplugged' : 'live' } }]);
+
+  return { job, advice, rows, focused, check, wanted, step, text, setText, interpreted, correcting, setCorrecting, choose, cancel, record, unreachable, takeBack, togglePower };
+}

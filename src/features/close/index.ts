@@ -1,0 +1,1 @@
+export { Close } from './Close';

@@ -1,0 +1,46 @@
+import { compileSheet, Predictions } from '@/core/behaviour';
+import { type Case } from '@/core/diagnosis';
+import { type LogEntry, replay } from '@/core/reading';
+import { type Sheet } from '@/core/sheet';
+
+/** A job as every page of it needs it; plain enough to be sent to the browser. */
+export interface JobFile {
+  readonly id: string;
+  readonly title: string;
+  readonly place: string;
+  readonly owner: string;
+  readonly words: string;
+  readonly value: number;
+  readonly limit: number;
+  readonly complaint: Case['complaint'];
+  readonly createdAt: string;
+  readonly closedAt: string | null;
+  readonly entries: readonly LogEntry[];
+  /** Number of the last stored line of the log. */
+  readonly seq: number;
+  /** The chassis sheet with the values of this set's own label. */
+  readonly sheet: Sheet;
+  readonly closed: ReadonlyMap<string, number>;
+  readonly hourlyRate: number;
+  readonly currency: string;
+}
+
+const known = new WeakMap<Sheet, Predictions>();
+
+/** The predictions of a sheet, made once and shared by whoever asks. */
+export function predictionsOf(sheet: Sheet): Predictions {
+  let predictions = known.get(sheet);
+  if (!predictions) known.set(sheet, (predictions = new Predictions(compileSheet(sheet))));
+  return predictions;
+}
+
+/** The case a log makes of a job. */
+export function caseOf(file: Pick<JobFile, 'sheet' | 'complaint' | 'closed' | 'hourlyRate'>, entries: readonly LogEntry[]): Case {
+  return {
+    predictions: predictionsOf(file.sheet),
+    complaint: file.complaint,
+    bench: replay(entries, [...file.sheet.stores.keys()]),
+    closed: file.closed,
+    hourlyRate: file.hourlyRate,
+  };
+}

@@ -1,0 +1,2 @@
+export { Note } from './Note';
+export { Notebook } from './Notebook';

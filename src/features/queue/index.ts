@@ -1,0 +1,1 @@
+export { Queue } from './Queue';

@@ -1,0 +1,1 @@
+export { Repair } from './Repair';

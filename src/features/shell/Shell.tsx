@@ -1,0 +1,53 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { type ReactNode, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Key, Logo, useBenchTheme } from '@/ui';
+import { navigation, placeOf } from './navigation';
+import styles from './shell.module.css';
+
+// The palette is fetched when first opened: most keystrokes on a bench never need it.
+const Palette = dynamic(() => import('./Palette').then(({ Palette: loaded }) => loaded), { ssr: false });
+
+/** The frame of every page: name, places, the finder and the theme. */
+export function Shell({ children }: { children: ReactNode }) {
+  const path = usePathname();
+  const theme = useBenchTheme();
+  const [finding, setFinding] = useState(false);
+  useHotkeys('mod+k', () => setFinding((open) => !open), { enableOnFormTags: true, preventDefault: true });
+  return (
+    <div className={styles.shell}>
+      <header className={styles.header}>
+        <Link href="/" className={styles.name}>
+          <Logo />
+          <span>Tovrik</span>
+        </Link>
+        <nav className={styles.nav} aria-label="Places">
+          {navigation.map(({ href, title }) => (
+            <Link key={href} href={href} aria-current={placeOf(path) === href ? 'page' : undefined}>
+              {title}
+            </Link>
+          ))}
+        </nav>
+        <button type="button" className={styles.find} onClick={() => setFinding(true)} aria-label="Find or do anything">
+          <span>Find or do anything</span>
+          <Key>Ctrl K</Key>
+        </button>
+        <button type="button" className={styles.theme} onClick={theme.toggle} aria-label={theme.name === 'light' ? 'Dark room' : 'Bench lamp'}>
+          <svg width="17" height="17" viewBox="0 0 17 17" aria-hidden>
+            {theme.name === 'light' ? (
+              <path d="M13.8 10.6A6 6 0 0 1 6.4 3.2a6 6 0 1 0 7.4 7.4Z" fill="none" stroke="currentColor" strokeWidth="1.6" strokeLinejoin="round" />
+            ) : (
+              <path d="M2 8h5l3-5 5 9H4M7 8l1 7M4 15h8" fill="none" stroke="currentColor" strokeWidth="1.6" strokeLinejoin="round" strokeLinecap="round" />
+            )}
+          </svg>
+        </button>
+      </header>
+      <main className={styles.main}>{children}</main>
+      {finding && <Palette close={() => setFinding(false)} />}
+    </div>
+  );
+}

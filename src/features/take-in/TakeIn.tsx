@@ -1,0 +1,219 @@
+'use client';
+
+import { Button, Input, InputNumber } from 'antd';
+import { useRouter } from 'next/navigation';
+import { type ReactNode, useDeferredValue, useMemo, useState, useTransition } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { tilesOf } from '@/core/diagnosis';
+import { parseQuantity } from '@/core/quantity';
+import { pictureCaution } from '@/core/safety';
+import { type Sheet, type SignState, type Technology } from '@/core/sheet';
+import { predictionsOf } from '@/features/job';
+import { Bar, chanceText, Key, minutesText, moneyText, PictureView } from '@/ui';
+import { takeIn } from './actions';
+import { type Choice } from './load';
+import { complaintFrom, nextSignState, outlookOf, signText } from './takeInModel';
+import styles from './take-in.module.css';
+
+const technologyTitles: Readonly<Record<Technology, string>> = {
+  'crt-colour': 'Tube, colour',
+  'crt-mono': 'Tube, one colour',
+  plasma: 'Plasma',
+  'projection-lamp': 'Rear, lamp and wheel',
+  'projection-tubes': 'Rear, three tubes',
+};
+
+const shownTiles = 12;
+
+/** Label values as typed, read; a value that cannot be read stays at the sheet's own. */
+function labelValues(sheet: Sheet, typed: Readonly<Record<string, string>>): { values: Record<string, number>; wrong: string | undefined } {
+  const values: Record<string, number> = {};
+  for (const field of sheet.label.values()) {
+    const text = typed[field.id]?.trim() ?? '';
+    if (text === '') continue;
+    try {
+      values[field.id] = parseQuantity(text).value;
+    } catch (error) {
+      return { values, wrong: `${field.title}: ${(error as Error).message}` };
+    }
+  }
+  return { values, wrong: undefined };
+}
+
+export function TakeIn({ choices, hourlyRate, currency }: { choices: readonly Choice[]; hourlyRate: number; currency: string }) {
+  const router = useRouter();
+  const [chosen, setChosen] = useState(choices[0]!.sheet.id);
+  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+  const [signs, setSigns] = useState<Readonly<Record<string, SignState>>>({});
+  const [label, setLabel] = useState<Readonly<Record<string, string>>>({});
+  const [title, setTitle] = useState('');
+  const [place, setPlace] = useState('');
+  const [owner, setOwner] = useState('');
+  const [words, setWords] = useState('');
+  const [value, setValue] = useState<number | null>(80);
+  const [limit, setLimit] = useState<number | null>(30);
+  const [all, setAll] = useState(false);
+  const [problem, setProblem] = useState<string>();
+  const [storing, startStoring] = useTransition();
+
+  const { sheet, closed } = choices.find((choice) => choice.sheet.id === chosen)!;
+  const predictions = predictionsOf(sheet);
+  const tiles = useMemo(() => tilesOf(predictions), [predictions]);
+  const complaint = useMemo(() => complaintFrom(tiles, picked, signs), [tiles, picked, signs]);
+  const settled = useDeferredValue(complaint);
+  const outlook = useMemo(() => outlookOf(predictions, settled, closed, hourlyRate), [predictions, settled, closed, hourlyRate]);
+  const told = complaint.symptoms.length > 0 || Object.keys(signs).length > 0;
+  const caution = pictureCaution(complaint.symptoms);
+
+  const choose = (id: string) => {
+    setChosen(id);
+    setPicked(new Set());
+    setSigns({});
+    setLabel({});
+  };
+  const toggle = (id: string) => setPicked((now) => new Set(now.has(id) ? [...now].filter((other) => other !== id) : [...now, id]));
+  const answer = (id: string) =>
+    setSigns((now) => {
+      const { [id]: state, ...others } = now;
+      const next = nextSignState(state);
+      return next === undefined ? others : { ...others, [id]: next };
+    });
+  const store = () =>
+    startStoring(async () => {
+      const { values, wrong } = labelValues(sheet, label);
+      if (wrong !== undefined) return setProblem(wrong);
+      const id = crypto.randomUUID();
+      const refused = await takeIn({ id, title, place, owner, sheet: chosen, words, value: value ?? 0, limit: limit ?? 0, label: values, complaint });
+      if (refused === undefined) router.push(`/job/${id}/bench`);
+      else setProblem(refused);
+    });
+  useHotkeys('mod+enter', store, { enableOnFormTags: true, preventDefault: true });
+
+  return (
+    <div className={styles.page}>
+      <section className={styles.side} aria-label="The set">
+        <Labelled title="What is it?">
+          {choices.map(({ sheet: one, closed: done }) => (
+            <button key={one.id} type="button" className={styles.choice} aria-pressed={one.id === chosen} onClick={() => choose(one.id)}>
+              <strong>{one.title}</strong>
+              <span>
+                {technologyTitles[one.technology]} · {one.size} · {[...done.values()].reduce((sum, count) => sum + count, 0)} done here
+              </span>
+            </button>
+          ))}
+        </Labelled>
+        <Labelled title="Call it">
+          <Input value={title} onChange={(event) => setTitle(event.target.value)} placeholder="Tea-room set" maxLength={80} aria-label="Name of the set" status={problem !== undefined && title.trim() === '' ? 'error' : ''} autoFocus />
+        </Labelled>
+        <div className={styles.pair}>
+          <Labelled title="Where it lives">
+            <Input value={place} onChange={(event) => setPlace(event.target.value)} placeholder="Tea room" maxLength={80} aria-label="Where it lives" />
+          </Labelled>
+          <Labelled title="For whom">
+            <Input value={owner} onChange={(event) => setOwner(event.target.value)} placeholder="museum" maxLength={80} aria-label="For whom" />
+          </Labelled>
+        </div>
+        <div className={styles.pair}>
+          <Labelled title={`Value, ${currency}`}>
+            <InputNumber value={value} onChange={setValue} min={0} max={1e6} aria-label="Value" />
+          </Labelled>
+          <Labelled title={`Limit for parts, ${currency}`}>
+            <InputNumber value={limit} onChange={setLimit} min={0} max={1e6} aria-label="Limit for parts" />
+          </Labelled>
+        </div>
+        <Labelled title="From its label">
+          <div className={styles.label}>
+            {[...sheet.label.values()].map((field) => (
+              <label key={field.id}>
+                <span>{field.title}</span>
+                <Input
+                  className="figure"
+                  size="small"
+                  value={label[field.id] ?? ''}
+                  placeholder={String(field.nominal)}
+                  onChange={(event) => setLabel((now) => ({ ...now, [field.id]: event.target.value }))}
+                  suffix="V"
+                  aria-label={`${field.title} on the label`}
+                />
+              </label>
+            ))}
+          </div>
+        </Labelled>
+      </section>
+
+      <section className={styles.middle} aria-label="The complaint">
+        <h1 className="label">What does it show? Pick all that fit</h1>
+        <div className={styles.tiles}>
+          {(all ? tiles : tiles.slice(0, shownTiles)).map((tile) => (
+            <button key={tile.id} type="button" className={styles.tile} aria-pressed={picked.has(tile.id)} onClick={() => toggle(tile.id)}>
+              <PictureView picture={tile.picture} title={tile.title} />
+              <span>{tile.title}</span>
+            </button>
+          ))}
+        </div>
+        {tiles.length > shownTiles && (
+          <Button type="link" className={styles.more} onClick={() => setAll(!all)}>
+            {all ? 'The commonest only' : `${tiles.length - shownTiles} more pictures`}
+          </Button>
+        )}
+        <h2 className="label">And what else? Press again for none, then gone, weak, there</h2>
+        <div className={styles.chips}>
+          {[...sheet.signs.values()].map((sign) => (
+            <button key={sign.id} type="button" className={styles.chip} aria-pressed={signs[sign.id] !== undefined} onClick={() => answer(sign.id)}>
+              {signText(sign, signs[sign.id])}
+            </button>
+          ))}
+        </div>
+        <h2 className="label">In the owner’s words</h2>
+        <Input.TextArea value={words} onChange={(event) => setWords(event.target.value)} autoSize={{ minRows: 1, maxRows: 3 }} maxLength={2000} aria-label="In the owner’s words" />
+      </section>
+
+      <section className={styles.outlook} aria-label="What it points at" aria-live="polite">
+        <h2 className="label">It points at</h2>
+        {caution !== undefined && <p className={styles.caution}>{caution}</p>}
+        <ul className={styles.blocks}>
+          {outlook.blocks.slice(0, 5).map((block) => (
+            <li key={block.block}>
+              <div>
+                <strong>{block.title}</strong>
+                <span className="figure">{chanceText(block.chance)}</span>
+              </div>
+              <Bar share={block.chance} />
+              {told && <p className="soft">most likely {block.most}</p>}
+            </li>
+          ))}
+        </ul>
+        <div className={styles.worth}>
+          <strong>Worth it?</strong>
+          <p>
+            Value <b className="figure">{moneyText(value ?? 0, currency)}</b>, limit <b className="figure">{moneyText(limit ?? 0, currency)}</b>. Parts about{' '}
+            <b className="figure">{moneyText(Math.round(outlook.money), currency)}</b>, nine in ten under{' '}
+            <b className="figure">{moneyText(Math.ceil(outlook.moneyMost), currency)}</b>; {minutesText(outlook.minutes)} of bench time. Its boards would fetch{' '}
+            <b className="figure">{moneyText(outlook.boards, currency)}</b>.
+          </p>
+          {outlook.moneyMost > (limit ?? 0) && told && <p className="bad">Parts may pass the limit.</p>}
+        </div>
+        {problem !== undefined && (
+          <p role="alert" className="bad">
+            {problem}
+          </p>
+        )}
+        <Button type="primary" size="large" loading={storing} onClick={store}>
+          Put it on the bench
+        </Button>
+        <p className="soft">
+          <Key>Ctrl ⏎</Key> from anywhere on this page
+        </p>
+      </section>
+    </div>
+  );
+}
+
+function Labelled({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <div className={styles.field}>
+      <h2 className="label">{title}</h2>
+      {children}
+    </div>
+  );
+}

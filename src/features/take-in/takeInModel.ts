@@ -1,0 +1,72 @@
+import { type Predictions } from '@/core/behaviour';
+import { adviseOn, type Complaint, type Tile } from '@/core/diagnosis';
+import { replay } from '@/core/reading';
+import { type Sign, type SignState } from '@/core/sheet';
+
+/** The complaint that picked tiles and answered signs make together. */
+export function complaintFrom(tiles: readonly Tile[], picked: ReadonlySet<string>, signs: Readonly<Record<string, SignState>>): Complaint {
+  const symptoms = [...new Set(tiles.filter((tile) => picked.has(tile.id)).flatMap((tile) => tile.symptoms))];
+  return { symptoms, signs };
+}
+
+/** One click on a sign goes on to its next answer; after the last it is unanswered again. */
+export function nextSignState(state: SignState | undefined): SignState | undefined {
+  const order: readonly (SignState | undefined)[] = [undefined, 'no', 'brief', 'weak', 'yes'];
+  return order[(order.indexOf(state) + 1) % order.length];
+}
+
+const signWords: Readonly<Record<SignState, string>> = { no: 'none', brief: 'then gone', weak: 'weak', yes: 'there' };
+
+/** `Relay click` or, answered, `Relay click: none`. */
+export function signText(sign: Sign, state: SignState | undefined): string {
+  return state === undefined ? sign.title : `${sign.title}: ${signWords[state]}`;
+}
+
+/** A block the complaint points at. */
+export interface Pointed {
+  readonly block: string;
+  readonly title: string;
+  readonly chance: number;
+  /** Its likeliest fault. */
+  readonly most: string;
+}
+
+/** What a complaint points at and what finding out would take. */
+export interface Outlook {
+  readonly blocks: readonly Pointed[];
+  /** Expected minutes to the cure when going straight for repairs; probing shortens it. */
+  readonly minutes: number;
+  /** Likely money for parts: expected, and what nine of ten such sets stay under. */
+  readonly money: number;
+  readonly moneyMost: number;
+  /** What the boards would fetch. */
+  readonly boards: number;
+}
+
+export function outlookOf(predictions: Predictions, complaint: Complaint, closed: ReadonlyMap<string, number>, hourlyRate: number): Outlook {
+  const { sheet } = predictions.model;
+  const advice = adviseOn({ predictions, complaint, bench: replay([], []), closed, hourlyRate });
+  const blocks = new Map<string, { chance: number; most: string; top: number }>();
+  for (const { fault, probability } of advice.posterior.suspects) {
+    const block = sheet.parts.get(fault.part)!.block;
+    const known = blocks.get(block) ?? { chance: 0, most: fault.title, top: 0 };
+    blocks.set(block, {
+      chance: known.chance + probability,
+      most: probability > known.top ? fault.title : known.most,
+      top: Math.max(known.top, probability),
+    });
+  }
+  const priced = advice.repairs.map(({ action, chance }) => ({ money: action.money, chance })).sort((a, b) => a.money - b.money);
+  const all = priced.reduce((sum, { chance }) => sum + chance, 0) || 1;
+  let reached = 0;
+  const most = priced.find(({ chance }) => (reached += chance / all) >= 0.9)?.money ?? 0;
+  return {
+    blocks: [...blocks]
+      .map(([block, { chance, most: fault }]) => ({ block, title: sheet.blocks.get(block)!.title, chance, most: fault }))
+      .sort((a, b) => b.chance - a.chance),
+    minutes: Math.min(advice.repairNow, (advice.probes[0]?.saves ?? 0) > 0 ? advice.repairNow - advice.probes[0]!.saves : advice.repairNow),
+    money: priced.reduce((sum, { money, chance }) => sum + money * (chance / all), 0),
+    moneyMost: most,
+    boards: [...sheet.boards.values()].reduce((sum, board) => sum + board.value, 0),
+  };
+}

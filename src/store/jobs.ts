@@ -1,0 +1,102 @@
+import { type Knex } from 'knex';
+import { type Complaint } from '@/core/diagnosis';
+
+/** What a set on the queue waits for. */
+export interface Waiting {
+  readonly for: 'part' | 'donor' | 'owner' | 'soak' | 'bench';
+  readonly note: string;
+  /** ISO date or instant it is expected to end; empty when nobody knows. */
+  readonly until: string;
+}
+
+/** A set taken in. */
+export interface Job {
+  readonly id: string;
+  readonly title: string;
+  /** Where the set belongs. */
+  readonly place: string;
+  /** Id of the chassis sheet. */
+  readonly sheet: string;
+  /** Values read off the set's own label, by label field. */
+  readonly label: Readonly<Record<string, number>>;
+  readonly complaint: Complaint;
+  /** The owner's words. */
+  readonly words: string;
+  readonly owner: string;
+  readonly value: number;
+  readonly limit: number;
+  readonly waiting: Waiting | null;
+  readonly createdAt: string;
+  readonly closedAt: string | null;
+}
+
+interface Row {
+  id: string;
+  title: string;
+  place: string;
+  sheet: string;
+  label: string;
+  complaint: string;
+  words: string;
+  owner: string;
+  value: number;
+  money_limit: number;
+  waiting: string | null;
+  created_at: string;
+  closed_at: string | null;
+}
+
+const fromRow = (row: Row): Job => ({
+  id: row.id,
+  title: row.title,
+  place: row.place,
+  sheet: row.sheet,
+  label: JSON.parse(row.label) as Job['label'],
+  complaint: JSON.parse(row.complaint) as Complaint,
+  words: row.words,
+  owner: row.owner,
+  value: row.value,
+  limit: row.money_limit,
+  waiting: row.waiting === null ? null : (JSON.parse(row.waiting) as Waiting),
+  createdAt: row.created_at,
+  closedAt: row.closed_at,
+});
+
+/**
+ * Stores a job taken in. The same id twice stores it once.
+ */
+export async function addJob(database: Knex, job: Job): Promise<void> {
+  await database('job')
+    .insert({
+      id: job.id,
+      title: job.title,
+      place: job.place,
+      sheet: job.sheet,
+      label: JSON.stringify(job.label),
+      complaint: JSON.stringify(job.complaint),
+      words: job.words,
+      owner: job.owner,
+      value: job.value,
+      money_limit: job.limit,
+      waiting: job.waiting === null ? null : JSON.stringify(job.waiting),
+      created_at: job.createdAt,
+      closed_at: job.closedAt,
+    })
+    .onConflict('id')
+    .ignore();
+}
+
+export async function findJob(database: Knex, id: string): Promise<Job | undefined> {
+  const row = await database<Row>('job').where({ id }).first();
+  return row ? fromRow(row) : undefined;
+}
+
+/** Jobs not yet closed, oldest first. */
+export async function openJobs(database: Knex): Promise<Job[]> {
+  const rows = await database<Row>('job').whereNull('closed_at').orderBy('created_at');
+  return rows.map(fromRow);
+}
+
+export async function setWaiting(database: Knex, id: string, waiting: Waiting | null): Promise<void> {
+  await database('job').where({ id }).update({ waiting: waiting === null ? null : JSON.stringify(waiting) });
+}

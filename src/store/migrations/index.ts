@@ -1,0 +1,16 @@
+import { type Knex } from 'knex';
+import { firstTables } from './001-first-tables';
+
+interface Migration extends Knex.Migration {
+  readonly name: string;
+}
+
+/** Forward only, oldest first. A migration that has been released is never edited. */
+const all: readonly Migration[] = [firstTables];
+
+/** Migrations come from code, not from a folder, so that they follow the server into its bundle. */
+export const migrations: Knex.MigrationSource<Migration> = {
+  getMigrations: () => Promise.resolve([...all]),
+  getMigrationName: (migration) => migration.name,
+  getMigration: (migration) => Promise.resolve(migration),
+};

@@ -1,0 +1,10 @@
+export { Bar } from './parts/Bar';
+export { EmptyState } from './parts/EmptyState';
+export { Key } from './parts/Key';
+export { Logo } from './parts/Logo';
+export { PictureView } from './parts/PictureView';
+export { markColours, markNames, MarkShape, VerdictMark, type MarkName } from './parts/VerdictMark';
+export { chanceText, clockText, dateText, minutesText, moneyText, timeText } from './format';
+export { say, spoken } from './speech';
+export { BenchTheme, useBenchTheme } from './theme/BenchTheme';
+export { paletteStyles, palettes, type ThemeName } from './theme/palette';

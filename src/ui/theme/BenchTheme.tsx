@@ -1,0 +1,66 @@
+'use client';
+
+import { ConfigProvider, theme as antTheme, type ThemeConfig } from 'antd';
+import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
+import { palettes, type ThemeName } from './palette';
+
+interface ThemeSwitch {
+  readonly name: ThemeName;
+  toggle(): void;
+}
+
+const ThemeContext = createContext<ThemeSwitch>({ name: 'light', toggle: () => undefined });
+
+/** The theme in use and the way to change it. */
+export const useBenchTheme = () => useContext(ThemeContext);
+
+function tokens(name: ThemeName): ThemeConfig {
+  const palette = palettes[name];
+  return {
+    algorithm: name === 'dark' ? antTheme.darkAlgorithm : antTheme.defaultAlgorithm,
+    token: {
+      colorPrimary: palette.petrol,
+      colorInfo: palette.petrol,
+      colorSuccess: palette.within,
+      colorWarning: palette.odd,
+      colorError: palette.high,
+      colorLink: palette.petrol,
+      colorText: palette.ink,
+      colorTextSecondary: palette.soft,
+      colorTextPlaceholder: palette.soft,
+      colorBgBase: palette.sheet,
+      colorBgContainer: palette.field,
+      colorBgElevated: palette.sheet,
+      colorBorder: palette.line,
+      borderRadius: 7,
+      controlHeight: 36,
+      fontSize: 14,
+      fontFamily: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
+      boxShadow: 'none',
+      motion: false,
+    },
+    components: {
+      Button: { primaryColor: palette.onPetrol, fontWeight: 600, primaryShadow: 'none', defaultShadow: 'none', defaultBorderColor: palette.petrol, defaultColor: palette.petrol, defaultBg: 'transparent' },
+    },
+  };
+}
+
+/** Ant Design under the bench's own theme. The choice is kept in a cookie so that the server draws it at once. */
+export function BenchTheme({ initial, children }: { initial: ThemeName; children: ReactNode }) {
+  const [name, setName] = useState(initial);
+  const toggle = useCallback(() => {
+    setName((current) => {
+      const next = current === 'light' ? 'dark' : 'light';
+      document.documentElement.dataset.theme = next;
+      document.cookie = `tovrik-theme=${next};path=/;max-age=31536000;samesite=lax`;
+      return next;
+    });
+  }, []);
+  const value = useMemo(() => ({ name, toggle }), [name, toggle]);
+  const config = useMemo(() => tokens(name), [name]);
+  return (
+    <ThemeContext value={value}>
+      <ConfigProvider theme={config}>{children}</ConfigProvider>
+    </ThemeContext>
+  );
+}
