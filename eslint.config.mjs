@@ -17,24 +17,28 @@ const layers = {
   core: [],
 };
 
-export default [
+const config = [
   { ignores: ['.next/**', 'node_modules/**', 'data/**', '.tovrik/**', 'next-env.d.ts', 'test-results/**'] },
   ...next,
   ...typescript,
   {
     files: ['src/**/*.{ts,tsx}'],
     plugins: { boundaries },
+    ignores: ['**/*.test.ts', '**/*.test.tsx'],
     settings: {
-      'boundaries/elements': Object.keys(layers).map((type) => ({ type, pattern: `src/${type}/**`, mode: 'full' })),
+      'boundaries/elements': Object.keys(layers).map((type) => ({ type, pattern: `src/${type}/**`, partialMatch: false })),
       'import/resolver': { typescript: { alwaysTryTypes: true } },
     },
     rules: {
-      'boundaries/element-types': [
+      'boundaries/dependencies': [
         'error',
         {
           default: 'disallow',
-          message: '${file.type} may not import ${dependency.type}: imports run downwards only',
-          rules: Object.entries(layers).map(([from, uses]) => ({ from: [from], allow: [from, ...uses] })),
+          message: '{{ from.element.type }} may not import {{ to.element.type }}: imports run downwards only',
+          policies: Object.entries(layers).map(([from, uses]) => ({
+            from: { element: { type: from } },
+            allow: { to: { element: { type: [from, ...uses] } } },
+          })),
         },
       ],
     },
@@ -47,7 +51,10 @@ export default [
         'error',
         {
           patterns: [
-            { group: ['react', 'react-dom', 'next', 'next/*', 'antd', 'knex', 'better-sqlite3', 'node:*', 'fs', 'path'], message: 'core has no interface, database or framework code.' },
+            {
+              group: ['react', 'react-dom', 'next', 'next/*', 'antd', 'knex', 'better-sqlite3', 'node:*', 'fs', 'path'],
+              message: 'core has no interface, database or framework code.',
+            },
           ],
         },
       ],
@@ -66,3 +73,5 @@ export default [
     },
   },
 ];
+
+export default config;

@@ -7,6 +7,10 @@ ensureInstalled();
 ensureBuilt();
 const database = path.join(workFolder, 'demo.db');
 seed(database, { fresh: process.argv.includes('--fresh') });
-const { address, ended } = await serveForever({ database, port: await freePort(Number(process.env.TOVRIK_PORT ?? 4880)), quiet: true });
+const { address, ended } = await serveForever({
+  database,
+  port: await freePort(Number(process.env.TOVRIK_PORT ?? 4880)),
+  quiet: true,
+});
 console.log(`Tovrik demo: ${address}   (Ctrl C ends it; "npm run demo -- --fresh" starts the scenario anew)`);
 await ended;

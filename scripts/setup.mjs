@@ -91,11 +91,18 @@ export function ensureChromium() {
     console.error('Installing Chromium with apt.');
     const apt = (...args) => {
       const [command, ...rest] = [...asRoot, 'apt-get', ...args];
-      return spawnSync(command, rest, { stdio: ['ignore', process.stderr, 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status === 0;
+      return (
+        spawnSync(command, rest, {
+          stdio: ['ignore', process.stderr, 'inherit'],
+          env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+        }).status === 0
+      );
     };
     if (apt('update') && apt('install', '-y', '--no-install-recommends', 'chromium') && found()) return found();
   }
-  return fail('Browser tests need Chromium: install it (Debian: apt-get install chromium) or set CHROMIUM to its path.');
+  return fail(
+    'Browser tests need Chromium: install it (Debian: apt-get install chromium) or set CHROMIUM to its path.',
+  );
 }
 
 /** The first free port from `from` on. */
@@ -113,14 +120,21 @@ export async function freePort(from, host = '127.0.0.1') {
 
 /** Starts the built application on a database file. Resolves once it answers. */
 export async function serve({ database, port, host = process.env.TOVRIK_HOST ?? '127.0.0.1', quiet = false }) {
-  const child = spawn(process.execPath, [path.join(root, 'node_modules', scripts.next), 'start', '-H', host, '-p', String(port)], {
-    stdio: ['ignore', quiet ? 'ignore' : process.stderr, 'inherit'],
-    env: { ...process.env, TOVRIK_DB: database, NODE_ENV: 'production' },
-  });
+  const child = spawn(
+    process.execPath,
+    [path.join(root, 'node_modules', scripts.next), 'start', '-H', host, '-p', String(port)],
+    {
+      stdio: ['ignore', quiet ? 'ignore' : process.stderr, 'inherit'],
+      env: { ...process.env, TOVRIK_DB: database, NODE_ENV: 'production' },
+    },
+  );
   const ended = new Promise((resolve) => child.once('exit', resolve));
   const address = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`;
   for (let tries = 0; tries < 150; tries += 1) {
-    const answered = await fetch(`${address}/notebook`).then((response) => response.ok, () => false);
+    const answered = await fetch(`${address}/notebook`).then(
+      (response) => response.ok,
+      () => false,
+    );
     if (answered) return { child, address, ended };
     if (child.exitCode !== null) break;
     await new Promise((resolve) => setTimeout(resolve, 200));

@@ -5,6 +5,10 @@ import { ensureBuilt, ensureInstalled, freePort, root, serveForever } from './se
 ensureInstalled();
 ensureBuilt();
 const database = process.env.TOVRIK_DB ?? path.join(root, 'data', 'tovrik.db');
-const { address, ended } = await serveForever({ database, port: await freePort(Number(process.env.TOVRIK_PORT ?? 4870)), quiet: true });
+const { address, ended } = await serveForever({
+  database,
+  port: await freePort(Number(process.env.TOVRIK_PORT ?? 4870)),
+  quiet: true,
+});
 console.log(`Tovrik: ${address}   (data in ${path.relative(process.cwd(), database)}; Ctrl C ends it)`);
 await ended;

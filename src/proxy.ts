@@ -11,6 +11,10 @@ export function proxy(request: NextRequest): NextResponse {
   if (harmless.has(request.method)) return NextResponse.next();
   const origin = request.headers.get('origin');
   const host = request.headers.get('host');
-  if (origin !== null && host !== null && URL.canParse(origin) && new URL(origin).host === host) return NextResponse.next();
-  return NextResponse.json({ message: 'refused: this request did not come from a page of this server' }, { status: 403 });
+  if (origin !== null && host !== null && URL.canParse(origin) && new URL(origin).host === host)
+    return NextResponse.next();
+  return NextResponse.json(
+    { message: 'refused: this request did not come from a page of this server' },
+    { status: 403 },
+  );
 }

@@ -6,5 +6,5 @@ export const metadata: Metadata = { title: 'Queue' };
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {
-  return <Queue {...(await loadQueue())} />;
+  return <Queue {...await loadQueue()} />;
 }

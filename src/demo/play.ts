@@ -16,13 +16,28 @@ const pace = 2;
  *
  * @param start instant of the first line, in milliseconds
  */
-export function playJob(predictions: Predictions, fault: Fault, stage: Stage, start: number, random: Random): LogEntry[] {
+export function playJob(
+  predictions: Predictions,
+  fault: Fault,
+  stage: Stage,
+  start: number,
+  random: Random,
+): LogEntry[] {
   if (stage === 'taken in') return [];
   const log = [...hunt(predictions, fault, { policy: 'tovrik', noise, random }).log];
   const firstRepair = log.findIndex(({ body }) => body.kind === 'repair');
   const lastRepair = log.findLastIndex(({ body }) => body.kind === 'repair');
-  const played = stage === 'measuring' ? log.slice(0, firstRepair) : stage === 'repaired' ? log.slice(0, lastRepair + 1) : [...log, ...remeasure(predictions, log, random)];
-  return played.map((entry, index) => ({ ...entry, id: `demo-${start}-${index}`, at: new Date(start + index * pace * 60_000).toISOString() }));
+  const played =
+    stage === 'measuring'
+      ? log.slice(0, firstRepair)
+      : stage === 'repaired'
+        ? log.slice(0, lastRepair + 1)
+        : [...log, ...remeasure(predictions, log, random)];
+  return played.map((entry, index) => ({
+    ...entry,
+    id: `demo-${start}-${index}`,
+    at: new Date(start + index * pace * 60_000).toISOString(),
+  }));
 }
 
 /** Takes every reading that was wrong once more, now that the set is right. */
@@ -36,7 +51,13 @@ function remeasure(predictions: Predictions, log: readonly LogEntry[], random: R
     const next = verificationOf(predictions, bench).find(({ after }) => after === undefined);
     if (!next) return added;
     const check = predictions.checks.get(next.check)!;
-    for (const step of transition(sheet, bench.context, { ...next.before.context, warm: bench.context.warm }, () => 2)) record(step);
-    record({ kind: 'reading', check: check.id, answer: answerFrom(predictions.expectation(undefined, check, next.before.context), noise, random), text: '' });
+    for (const step of transition(sheet, bench.context, { ...next.before.context, warm: bench.context.warm }, () => 2))
+      record(step);
+    record({
+      kind: 'reading',
+      check: check.id,
+      answer: answerFrom(predictions.expectation(undefined, check, next.before.context), noise, random),
+      text: '',
+    });
   }
 }

@@ -24,7 +24,9 @@ function demoId(kind: number, index: number): string {
 export async function seedDemo(file: string, now: number): Promise<void> {
   const database = await openDatabase(file);
   try {
-    const known = new Map([...shippedSheets().values()].map((sheet) => [sheet.id, new Predictions(compileSheet(sheet))]));
+    const known = new Map(
+      [...shippedSheets().values()].map((sheet) => [sheet.id, new Predictions(compileSheet(sheet))]),
+    );
     for (const [index, set] of demoClosed.entries()) {
       const predictions = known.get(set.sheet)!;
       const fault = predictions.model.sheet.faults.get(set.fault)!;
@@ -32,21 +34,78 @@ export async function seedDemo(file: string, now: number): Promise<void> {
       const start = now - set.daysAgo * day;
       const complaint = complaintOf(predictions, fault);
       const log = playJob(predictions, fault, 'verified', start, seeded(1000 + index));
-      await addJob(database, { id, title: set.title, place: set.place, sheet: set.sheet, label: {}, complaint, words: set.words, owner: 'the railway', value: 100, limit: 40, waiting: null, createdAt: new Date(start - day).toISOString(), closedAt: null });
-      await appendLog(database, id, log.map((entry) => ({ ...entry, id: `${entry.id}-${index}` })), 0);
-      const job: Case = { predictions, complaint, bench: replay(log, [...predictions.model.sheet.stores.keys()]), closed: new Map(), hourlyRate: 18 };
-      const note = draftNote(job, log.map(({ at }) => at));
+      await addJob(database, {
+        id,
+        title: set.title,
+        place: set.place,
+        sheet: set.sheet,
+        label: {},
+        complaint,
+        words: set.words,
+        owner: 'the railway',
+        value: 100,
+        limit: 40,
+        waiting: null,
+        createdAt: new Date(start - day).toISOString(),
+        closedAt: null,
+      });
+      await appendLog(
+        database,
+        id,
+        log.map((entry) => ({ ...entry, id: `${entry.id}-${index}` })),
+        0,
+      );
+      const job: Case = {
+        predictions,
+        complaint,
+        bench: replay(log, [...predictions.model.sheet.stores.keys()]),
+        closed: new Map(),
+        hourlyRate: 18,
+      };
+      const note = draftNote(
+        job,
+        log.map(({ at }) => at),
+      );
       // The restorer knew what it was in the end, whatever led by the readings.
-      await closeJob(database, { ...note, job: id, sheet: set.sheet, chassis: predictions.model.sheet.title, cause: fault.title, fault: fault.id, outcome: set.outcome, closedAt: new Date(start + day / 2).toISOString() });
+      await closeJob(database, {
+        ...note,
+        job: id,
+        sheet: set.sheet,
+        chassis: predictions.model.sheet.title,
+        cause: fault.title,
+        fault: fault.id,
+        outcome: set.outcome,
+        closedAt: new Date(start + day / 2).toISOString(),
+      });
     }
     for (const [index, set] of demoSets.entries()) {
       const predictions = known.get(set.sheet)!;
       const fault = predictions.model.sheet.faults.get(set.fault)!;
       const id = demoId(2, index);
       const start = now - set.daysAgo * day;
-      await addJob(database, { id, title: set.title, place: set.place, sheet: set.sheet, label: set.label ?? {}, complaint: complaintOf(predictions, fault), words: set.words, owner: set.owner, value: set.value, limit: set.limit, waiting: set.waiting, createdAt: new Date(start).toISOString(), closedAt: null });
+      await addJob(database, {
+        id,
+        title: set.title,
+        place: set.place,
+        sheet: set.sheet,
+        label: set.label ?? {},
+        complaint: complaintOf(predictions, fault),
+        words: set.words,
+        owner: set.owner,
+        value: set.value,
+        limit: set.limit,
+        waiting: set.waiting,
+        createdAt: new Date(start).toISOString(),
+        closedAt: null,
+      });
       const log = playJob(predictions, fault, set.stage, start + day / 8, seeded(2000 + index));
-      if (log.length > 0) await appendLog(database, id, log.map((entry) => ({ ...entry, id: `${entry.id}-${index}` })), 0);
+      if (log.length > 0)
+        await appendLog(
+          database,
+          id,
+          log.map((entry) => ({ ...entry, id: `${entry.id}-${index}` })),
+          0,
+        );
     }
   } finally {
     await database.destroy();

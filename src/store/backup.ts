@@ -17,7 +17,10 @@ export async function backupInto(database: Knex, folder: string, now: Date): Pro
   mkdirSync(folder, { recursive: true });
   const stamp = now.toISOString().replaceAll(':', '-').slice(0, 19);
   const file = path.join(folder, `tovrik-${stamp}.db`);
-  const client = database.client as { acquireConnection(): Promise<RawDatabase>; releaseConnection(connection: RawDatabase): Promise<void> };
+  const client = database.client as {
+    acquireConnection(): Promise<RawDatabase>;
+    releaseConnection(connection: RawDatabase): Promise<void>;
+  };
   const connection = await client.acquireConnection();
   try {
     await connection.backup(file);

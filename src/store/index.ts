@@ -2,5 +2,14 @@ export { backupInto } from './backup';
 export { database, databaseFile, openDatabase } from './database';
 export { addJob, findJob, openJobs, setWaiting, type Job, type Waiting } from './jobs';
 export { appendLog, JobClosed, readLog, readLogs, StaleLog, type StoredLog } from './log';
-export { AlreadyClosed, closedCounts, closeJob, findNote, searchNotes, searchQuery, type FaultNote, type Outcome } from './notes';
+export {
+  AlreadyClosed,
+  closedCounts,
+  closeJob,
+  findNote,
+  searchNotes,
+  searchQuery,
+  type FaultNote,
+  type Outcome,
+} from './notes';
 export { defaultSettings, readSettings, type Settings } from './settings';

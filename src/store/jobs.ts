@@ -98,5 +98,7 @@ export async function openJobs(database: Knex): Promise<Job[]> {
 }
 
 export async function setWaiting(database: Knex, id: string, waiting: Waiting | null): Promise<void> {
-  await database('job').where({ id }).update({ waiting: waiting === null ? null : JSON.stringify(waiting) });
+  await database('job')
+    .where({ id })
+    .update({ waiting: waiting === null ? null : JSON.stringify(waiting) });
 }

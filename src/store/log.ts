@@ -61,7 +61,12 @@ export async function readLogs(database: Knex, jobs: readonly string[]): Promise
  * @throws StaleLog when another page has recorded something since
  * @throws JobClosed when the job is closed
  */
-export async function appendLog(database: Knex, job: string, entries: readonly LogEntry[], seen: number): Promise<number> {
+export async function appendLog(
+  database: Knex,
+  job: string,
+  entries: readonly LogEntry[],
+  seen: number,
+): Promise<number> {
   return database.transaction(async (transaction) => {
     const open = await transaction('job').where({ id: job }).whereNull('closed_at').first();
     if (!open) throw new JobClosed(`job ${job} is closed`);
@@ -74,11 +79,19 @@ export async function appendLog(database: Knex, job: string, entries: readonly L
     for (const entry of entries) {
       if (stored.has(entry.id)) continue;
       await transaction('log_entry')
-        .insert({ id: entry.id, job, at: entry.at, supersedes: entry.supersedes ?? null, body: JSON.stringify(entry.body) })
+        .insert({
+          id: entry.id,
+          job,
+          at: entry.at,
+          supersedes: entry.supersedes ?? null,
+          body: JSON.stringify(entry.body),
+        })
         .onConflict('id')
         .ignore();
     }
-    const { seq } = (await transaction('log_entry').where({ job }).max({ seq: 'seq' }).first()) as { seq: number | null };
+    const { seq } = (await transaction('log_entry').where({ job }).max({ seq: 'seq' }).first()) as {
+      seq: number | null;
+    };
     return seq ?? 0;
   });
 }

@@ -39,7 +39,10 @@ export class AlreadyClosed extends Error {
  */
 export async function closeJob(database: Knex, note: FaultNote): Promise<void> {
   await database.transaction(async (transaction) => {
-    const closed = await transaction('job').where({ id: note.job }).whereNull('closed_at').update({ closed_at: note.closedAt, waiting: null });
+    const closed = await transaction('job')
+      .where({ id: note.job })
+      .whereNull('closed_at')
+      .update({ closed_at: note.closedAt, waiting: null });
     if (closed === 0) throw new AlreadyClosed('this job is closed already, or gone');
     const { closedAt, ...columns } = note;
     await transaction('fault_note').insert({ ...columns, closed_at: closedAt });
@@ -78,7 +81,12 @@ export async function searchNotes(database: Knex, typed: string, most = 100): Pr
 
 /** How many closed jobs of a sheet each fault explained. */
 export async function closedCounts(database: Knex, sheet: string): Promise<Map<string, number>> {
-  const rows = (await database('fault_note').where({ sheet }).whereNotNull('fault').groupBy('fault').select('fault').count({ count: '*' })) as unknown as {
+  const rows = (await database('fault_note')
+    .where({ sheet })
+    .whereNotNull('fault')
+    .groupBy('fault')
+    .select('fault')
+    .count({ count: '*' })) as unknown as {
     fault: string;
     count: number;
   }[];

@@ -8,5 +8,5 @@ export const dynamic = 'force-dynamic';
 export default async function Page({ searchParams }: { searchParams: Promise<{ q?: string | string[] }> }) {
   const { q = '' } = await searchParams;
   const typed = (Array.isArray(q) ? q.join(' ') : q).slice(0, 200);
-  return <Notebook typed={typed} {...(await loadNotes(typed))} />;
+  return <Notebook typed={typed} {...await loadNotes(typed)} />;
 }

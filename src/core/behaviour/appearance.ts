@@ -5,11 +5,31 @@ import { type NetState } from './simulate';
 
 /** The roles a net may play in the picture, by family. Sheets name them under `picture`. */
 export const tubeRoles = [
-  'vertical', 'horizontal', 'eht', 'heater', 'screen', 'focus', 'cathode_r', 'cathode_g', 'cathode_b', 'blanking',
-  'sync', 'content', 'size',
+  'vertical',
+  'horizontal',
+  'eht',
+  'heater',
+  'screen',
+  'focus',
+  'cathode_r',
+  'cathode_g',
+  'cathode_b',
+  'blanking',
+  'sync',
+  'content',
+  'size',
 ] as const;
 export const panelRoles = [
-  'glow_y', 'glow_x', 'upper', 'lower', 'left', 'right', 'setup', 'scan', 'image', 'content',
+  'glow_y',
+  'glow_x',
+  'upper',
+  'lower',
+  'left',
+  'right',
+  'setup',
+  'scan',
+  'image',
+  'content',
 ] as const;
 
 /**
@@ -17,7 +37,12 @@ export const panelRoles = [
  *
  * @param live whether mains is applied
  */
-export function pictureOf(sheet: Sheet, faults: readonly Fault[], stateOf: (net: string) => NetState, live: boolean): Picture {
+export function pictureOf(
+  sheet: Sheet,
+  faults: readonly Fault[],
+  stateOf: (net: string) => NetState,
+  live: boolean,
+): Picture {
   const family = sheet.technology === 'plasma' ? 'panel' : 'tube';
   if (!live) return darkPicture(family);
   const draw = family === 'panel' ? panelPicture : tubePicture;
@@ -26,9 +51,15 @@ export function pictureOf(sheet: Sheet, faults: readonly Fault[], stateOf: (net:
     const nets = sheet.picture.get(name) ?? [];
     return nets.length === 0 ? 1 : Math.min(...nets.map((net) => pick(stateOf(net))));
   };
-  const settled = draw(role((state) => state.ratio), shows);
+  const settled = draw(
+    role((state) => state.ratio),
+    shows,
+  );
   if (settled.light >= deadRatio) return settled;
-  const atStart = draw(role((state) => state.peak), shows);
+  const atStart = draw(
+    role((state) => state.peak),
+    shows,
+  );
   return darkPicture(family, atStart.light >= deadRatio && settled.light < deadRatio);
 }
 

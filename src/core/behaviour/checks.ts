@@ -69,13 +69,35 @@ export function checksOf(sheet: Sheet): ReadonlyMap<string, Check> {
       point,
     });
   }
-  const atStart = { where: 'at power-up', unit: '' as const, state: 'live' as const, ground: 'none' as const, minutes: 0.5, danger: 0 as const };
+  const atStart = {
+    where: 'at power-up',
+    unit: '' as const,
+    state: 'live' as const,
+    ground: 'none' as const,
+    minutes: 0.5,
+    danger: 0 as const,
+  };
   for (const sign of sheet.signs.values()) {
     checks.set(sign.id, { ...atStart, id: sign.id, measure: 'sign', title: sign.title, aliases: [], sign });
   }
   if (sheet.protections.some((guard) => guard.blinks !== undefined)) {
-    checks.set('blinks', { ...atStart, id: 'blinks', measure: 'blinks', title: 'Blinks of the light', where: 'standby light', minutes: 1, aliases: ['code'] });
+    checks.set('blinks', {
+      ...atStart,
+      id: 'blinks',
+      measure: 'blinks',
+      title: 'Blinks of the light',
+      where: 'standby light',
+      minutes: 1,
+      aliases: ['code'],
+    });
   }
-  checks.set('picture', { ...atStart, id: 'picture', measure: 'picture', title: 'The picture', where: 'the screen', aliases: ['screen'] });
+  checks.set('picture', {
+    ...atStart,
+    id: 'picture',
+    measure: 'picture',
+    title: 'The picture',
+    where: 'the screen',
+    aliases: ['screen'],
+  });
   return checks;
 }

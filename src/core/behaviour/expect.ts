@@ -71,7 +71,9 @@ function expectRailOhms(behaviour: Behaviour, point: Point, net: number): Expect
   const { model } = behaviour;
   const id = point.net!;
   const shorted = behaviour.faults.some(
-    (fault) => fault.shorts.includes(id) && joined(model, net, point.board, model.sheet.parts.get(fault.part)?.board, behaviour.open),
+    (fault) =>
+      fault.shorts.includes(id) &&
+      joined(model, net, point.board, model.sheet.parts.get(fault.part)?.board, behaviour.open),
   );
   return number('log', shorted ? settled(0.7, 0.3) : settled(point.expect ?? 1e4, 0.12));
 }

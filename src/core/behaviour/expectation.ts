@@ -23,6 +23,15 @@ export type Expectation =
   | { readonly kind: 'choice'; readonly chances: ReadonlyMap<string, number> }
   | { readonly kind: 'picture'; readonly symptoms: ReadonlySet<Symptom> };
 
-export const number = (scale: 'linear' | 'log', ...components: Component[]): Expectation => ({ kind: 'number', scale, components });
-export const settled = (value: number, sigma: number, chance = 1): Component => ({ chance, value, sigma, shape: 'settled' });
+export const number = (scale: 'linear' | 'log', ...components: Component[]): Expectation => ({
+  kind: 'number',
+  scale,
+  components,
+});
+export const settled = (value: number, sigma: number, chance = 1): Component => ({
+  chance,
+  value,
+  sigma,
+  shape: 'settled',
+});
 export const choice = (...chances: [string, number][]): Expectation => ({ kind: 'choice', chances: new Map(chances) });

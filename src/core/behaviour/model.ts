@@ -45,7 +45,9 @@ export function compileSheet(sheet: Sheet): Model {
   const made = makers(sheet);
   const nets = [...sheet.nets.values()];
   // A level names a real departure: at least 4 %, so that rounding in a chain of ratios never counts.
-  const slack = nets.map((net) => Math.max(0.04, 'relative' in net.tolerance ? net.tolerance.relative : net.tolerance.absolute / Math.abs(net.volts)));
+  const slack = nets.map((net) =>
+    Math.max(0.04, 'relative' in net.tolerance ? net.tolerance.relative : net.tolerance.absolute / Math.abs(net.volts)),
+  );
   return {
     sheet,
     netIndex,
@@ -81,14 +83,20 @@ export function levelOf(model: Model, net: number, ratio: number): Level {
  *
  * Boards that no connector of the net reaches are taken as wired straight to it.
  */
-export function joined(model: Model, net: number, from: string | undefined, to: string | undefined, open: ReadonlySet<string>): boolean {
+export function joined(
+  model: Model,
+  net: number,
+  from: string | undefined,
+  to: string | undefined,
+  open: ReadonlySet<string>,
+): boolean {
   if (from === undefined || to === undefined || from === to) return true;
   const links = model.links[net]!;
   if (!links.some((link) => open.has(link.connector))) return true;
   if (!links.some((link) => link.from === to || link.to === to)) return true;
   if (!links.some((link) => link.from === from || link.to === from)) return true;
   const reached = new Set([from]);
-  for (let grown = true; grown; ) {
+  for (let grown = true; grown;) {
     grown = false;
     for (const link of links) {
       if (open.has(link.connector)) continue;

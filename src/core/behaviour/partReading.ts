@@ -77,7 +77,8 @@ function goodOhms(point: Point, part: Part): number {
 function expectOhms(point: Point, part: Part, fault: Fault | undefined): Expectation {
   const good = goodOhms(point, part);
   const mode = fault?.mode;
-  if (mode === 'open' || mode === 'cracked' || mode === 'worn' || mode === 'missing') return number('log', settled(Infinity, 0.3));
+  if (mode === 'open' || mode === 'cracked' || mode === 'worn' || mode === 'missing')
+    return number('log', settled(Infinity, 0.3));
   if (mode === 'short') return number('log', settled(0.4, 0.3));
   if (mode === 'leaky') return number('log', settled(Math.min(good, 2000), 0.5));
   if (mode === 'drifted') return number('log', settled(good * 2.2, 0.12));
@@ -97,6 +98,15 @@ function expectLook(behaviour: Behaviour, point: Point, faults: readonly Fault[]
 
 /** Joints, latches and cracks answer to a touch. */
 function expectPress(point: Point, faults: readonly Fault[]): Expectation {
-  const loose = faults.some((fault) => fault.mode === 'joint' || fault.mode === 'loose' || fault.mode === 'cracked' || fault.mode === 'dirty' || fault.appears === 'sometimes');
-  return loose ? choice(['answers', 1 - point.miss], ['nothing', point.miss]) : choice(['answers', 0.02], ['nothing', 0.98]);
+  const loose = faults.some(
+    (fault) =>
+      fault.mode === 'joint' ||
+      fault.mode === 'loose' ||
+      fault.mode === 'cracked' ||
+      fault.mode === 'dirty' ||
+      fault.appears === 'sometimes',
+  );
+  return loose
+    ? choice(['answers', 1 - point.miss], ['nothing', point.miss])
+    : choice(['answers', 0.02], ['nothing', 0.98]);
 }

@@ -65,7 +65,8 @@ export class Predictions {
 /** `share` of one expectation and the rest of the other; pictures do not mix and keep the first. */
 function mix(one: Expectation, other: Expectation, share: number): Expectation {
   if (one.kind === 'number' && other.kind === 'number') {
-    const scaled = (components: readonly Component[], by: number) => components.map((part) => ({ ...part, chance: part.chance * by }));
+    const scaled = (components: readonly Component[], by: number) =>
+      components.map((part) => ({ ...part, chance: part.chance * by }));
     return { ...one, components: [...scaled(one.components, share), ...scaled(other.components, 1 - share)] };
   }
   if (one.kind === 'choice' && other.kind === 'choice') {

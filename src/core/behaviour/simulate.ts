@@ -43,7 +43,9 @@ const dropout = 0.8;
 
 /** Faults that show in the context: heat cures some and brings out others. */
 function showing(faults: readonly Fault[], context: Context): readonly Fault[] {
-  return faults.filter((fault) => !(fault.appears === 'cold' && context.warm) && !(fault.appears === 'warm' && !context.warm));
+  return faults.filter(
+    (fault) => !(fault.appears === 'cold' && context.warm) && !(fault.appears === 'warm' && !context.warm),
+  );
 }
 
 /**
@@ -82,12 +84,20 @@ export function simulate(model: Model, faults: readonly Fault[], context: Contex
     open,
     tripped,
     blinks: tripped.find((guard) => guard.blinks !== undefined)?.blinks ?? 0,
-    signs: live ? signsOf(model, active, tripped, stateOf) : new Map([...model.sheet.signs.keys()].map((id) => [id, 'no'])),
+    signs: live
+      ? signsOf(model, active, tripped, stateOf)
+      : new Map([...model.sheet.signs.keys()].map((id) => [id, 'no'])),
     picture: pictureOf(model.sheet, active, stateOf, live),
   };
 }
 
-function run(model: Model, faults: readonly Fault[], open: ReadonlySet<string>, live: boolean, cut: ReadonlySet<number>): Pass {
+function run(
+  model: Model,
+  faults: readonly Fault[],
+  open: ReadonlySet<string>,
+  live: boolean,
+  cut: ReadonlySet<number>,
+): Pass {
   const count = model.sheet.nets.size;
   const ratio = new Float64Array(count);
   const rippled = new Uint8Array(count);
@@ -117,7 +127,15 @@ function run(model: Model, faults: readonly Fault[], open: ReadonlySet<string>, 
       most = Math.max(most, got);
       if (rippled[net] === 1 && !block.regulates) ripple = 1;
     }
-    const given = block.regulates ? (least >= dropout ? 1 : least < deadRatio ? 0 : least / dropout) : least < 1 ? least : most;
+    const given = block.regulates
+      ? least >= dropout
+        ? 1
+        : least < deadRatio
+          ? 0
+          : least / dropout
+      : least < 1
+        ? least
+        : most;
     for (const net of makes) {
       let out = given;
       for (const rule of rules) {
@@ -138,7 +156,11 @@ function run(model: Model, faults: readonly Fault[], open: ReadonlySet<string>, 
 function trips(model: Model, guard: Protection, pass: Pass): boolean {
   const cuts = new Set(guard.cuts.map((net) => model.netIndex.get(net)!));
   const supplies = model.order.filter(({ makes }) => makes.some((net) => cuts.has(net)));
-  const started = supplies.some(({ needs, makes }) => needs.every((net) => pass.ratio[net]! >= deadRatio) && makes.some((net) => pass.ratio[net]! >= deadRatio || pass.shorted[net] === 1));
+  const started = supplies.some(
+    ({ needs, makes }) =>
+      needs.every((net) => pass.ratio[net]! >= deadRatio) &&
+      makes.some((net) => pass.ratio[net]! >= deadRatio || pass.shorted[net] === 1),
+  );
   if (!started) return false;
   return [...guard.watches].some(([id, wrong]) => {
     const net = model.netIndex.get(id)!;

@@ -1,5 +1,5 @@
 import { judge, toleranceWidth, type Verdict } from '../quantity';
-import { type Check, } from './checks';
+import { type Check } from './checks';
 import { expect } from './expect';
 import { type Expectation, type Shape } from './expectation';
 import { esrLimitOf } from './partReading';
@@ -62,7 +62,9 @@ function limits(healthy: Behaviour, check: Check, nominal: number): Limits {
       const net = point.net === undefined ? undefined : healthy.model.sheet.nets.get(point.net);
       const full = Math.abs(point.expect ?? net?.volts ?? nominal);
       if (size < 0.01 * full) return { deadBelow: 0, lowBelow: 0, highAbove: Math.max(0.05 * full, 0.05) };
-      const width = healthy.context.lamp ? 0.4 * size : toleranceWidth(point.tolerance ?? net?.tolerance ?? { relative: 0.05 }, nominal);
+      const width = healthy.context.lamp
+        ? 0.4 * size
+        : toleranceWidth(point.tolerance ?? net?.tolerance ?? { relative: 0.05 }, nominal);
       return { deadBelow: 0.06 * size, lowBelow: size - width, highAbove: size + width };
     }
   }
@@ -85,7 +87,8 @@ export function classify(standard: NumberStandard, value: number, shape: Shape):
   if (value === Infinity) return standard.highAbove === Infinity ? 'within' : 'open';
   const towards = standard.nominal < 0 ? -value : value;
   if (towards > standard.highAbove * (1 + 1e-9)) return 'high';
-  if (towards >= standard.lowBelow * (1 - 1e-9)) return standard.lowBelow === 0 && towards < -standard.highAbove ? 'odd' : 'within';
+  if (towards >= standard.lowBelow * (1 - 1e-9))
+    return standard.lowBelow === 0 && towards < -standard.highAbove ? 'odd' : 'within';
   if (Math.abs(towards) < standard.deadBelow) return 'dead';
   return towards < 0 ? 'odd' : 'low';
 }

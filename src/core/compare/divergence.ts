@@ -39,12 +39,17 @@ function middle(values: readonly number[]): number {
 function compareRow(title: string, points: readonly string[], values: readonly Cell[]): ComparedRow {
   const known = values.filter((value): value is number => value !== undefined);
   const centre = known.length >= 2 ? middle(known) : undefined;
-  const ratios = values.map((value) => (value === undefined || centre === undefined || centre === 0 ? undefined : value / centre));
+  const ratios = values.map((value) =>
+    value === undefined || centre === undefined || centre === 0 ? undefined : value / centre,
+  );
   const distances = ratios.map((ratio) => (ratio === undefined ? 0 : Math.abs(Math.log(Math.max(ratio, 0.01)))));
   const furthest = distances.indexOf(Math.max(...distances));
   const others = distances.filter((_, column) => column !== furthest);
   // With three columns one stands apart; with two nobody can say which is wrong.
-  const odd = known.length >= 3 && distances[furthest]! > agreement && Math.max(...others) < distances[furthest]! / 2 ? furthest : undefined;
+  const odd =
+    known.length >= 3 && distances[furthest]! > agreement && Math.max(...others) < distances[furthest]! / 2
+      ? furthest
+      : undefined;
   return { title, points, values, ratios, odd };
 }
 

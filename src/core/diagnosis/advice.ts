@@ -18,7 +18,12 @@ export interface ProbeAdvice {
   readonly saves: Minutes;
   readonly bits: number;
   /** Chance of each class of answer and the suspect it would leave in front. */
-  readonly outcomes: readonly { readonly name: string; readonly chance: number; readonly leads: string; readonly with: number }[];
+  readonly outcomes: readonly {
+    readonly name: string;
+    readonly chance: number;
+    readonly leads: string;
+    readonly with: number;
+  }[];
 }
 
 /** A repair with its chance of being the cure. */
@@ -88,9 +93,13 @@ function storedOutcomes(predictions: Predictions, probe: Probe, posterior: Poste
 /** Probes not yet made in these circumstances and not out of reach. */
 function openProbes(job: Case, isolating: boolean): Probe[] {
   const { bench, predictions } = job;
-  const done = new Set(bench.readings.map((reading) => circumstance(reading.check, reading.context, reading.afterRepairs)));
+  const done = new Set(
+    bench.readings.map((reading) => circumstance(reading.check, reading.context, reading.afterRepairs)),
+  );
   return probesOf(predictions, bench.context, isolating).filter(
-    (probe) => !bench.unreachable.has(probe.check.id) && !done.has(circumstance(probe.check.id, probe.context, bench.repairs.length)),
+    (probe) =>
+      !bench.unreachable.has(probe.check.id) &&
+      !done.has(circumstance(probe.check.id, probe.context, bench.repairs.length)),
   );
 }
 
@@ -115,14 +124,12 @@ export function adviseOn(job: Case): Advice {
     return key;
   };
   const probes = new Map(openProbes(job, tripChance(job, posterior) > isolatingFrom).map((probe) => [probe.id, probe]));
-  const tests = [...probes.values()].map(
-    (probe): PlanTest => ({
-      id: probe.id,
-      cost: probeCost(probe),
-      state: stateOf(probe.context),
-      outcomes: storedOutcomes(predictions, probe, posterior),
-    }),
-  );
+  const tests = [...probes.values()].map((probe): PlanTest => ({
+    id: probe.id,
+    cost: probeCost(probe),
+    state: stateOf(probe.context),
+    outcomes: storedOutcomes(predictions, probe, posterior),
+  }));
   const workbench = stateOf({ ...contextFor({ ...bench.context, unplugged: [] }, 'cold') });
   const actions = new Map(repairActions(sheet).map((action) => [action.id, action]));
   const repairs = [...actions.values()].map((action) => ({
@@ -167,7 +174,9 @@ export function adviseOn(job: Case): Advice {
 
 /** Weights of the faults that still need a repair, as a distribution. */
 function withoutCured(posterior: Posterior): Float64Array {
-  const weights = posterior.weights.map((weight, index) => (posterior.cured.has(posterior.faults[index]!.id) ? 0 : weight));
+  const weights = posterior.weights.map((weight, index) =>
+    posterior.cured.has(posterior.faults[index]!.id) ? 0 : weight,
+  );
   const sum = weights.reduce((all, weight) => all + weight, 0);
   return sum > 0 ? weights.map((weight) => weight / sum) : weights;
 }
@@ -183,7 +192,12 @@ function describe(ranked: RankedTest, probe: Probe, repairNow: Minutes, posterio
         sum += weight;
         if (weight > most) [most, leader] = [weight, f];
       }
-      return { name, chance: ranked.chances[index]!, leads: posterior.faults[leader]!.id, with: sum > 0 ? most / sum : 0 };
+      return {
+        name,
+        chance: ranked.chances[index]!,
+        leads: posterior.faults[leader]!.id,
+        with: sum > 0 ? most / sum : 0,
+      };
     })
     .filter(({ chance }) => chance >= 0.01)
     .sort((a, b) => b.chance - a.chance);

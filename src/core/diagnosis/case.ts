@@ -45,7 +45,8 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
   const said: Observation[] = [];
   const owner = { context: liveCold, cured: nobodyCured, carelessness: ownersCarelessness };
   const picture = predictions.checks.get('picture');
-  if (picture && complaint.symptoms.length > 0) said.push({ ...owner, check: picture, answer: { kind: 'picture', symptoms: complaint.symptoms } });
+  if (picture && complaint.symptoms.length > 0)
+    said.push({ ...owner, check: picture, answer: { kind: 'picture', symptoms: complaint.symptoms } });
   for (const [sign, state] of Object.entries(complaint.signs)) {
     const check = predictions.checks.get(sign);
     if (check?.measure === 'sign') said.push({ ...owner, check, answer: { kind: 'choice', choice: state } });

@@ -42,10 +42,13 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
   const { sheet } = predictions.model;
   const posterior = posteriorOf(job);
   const last = bench.repairs[bench.repairs.length - 1]?.repair;
-  const culprit = posterior.suspects.find((suspect) => last?.cures.includes(suspect.fault.id)) ?? posterior.suspects[0]!;
+  const culprit =
+    posterior.suspects.find((suspect) => last?.cures.includes(suspect.fault.id)) ?? posterior.suspects[0]!;
   const symptom = [
     ...complaint.symptoms.map((one) => symptomTitles[one]),
-    ...Object.entries(complaint.signs).map(([sign, state]) => `${sheet.signs.get(sign)?.title.toLowerCase() ?? sign}: ${state}`),
+    ...Object.entries(complaint.signs).map(
+      ([sign, state]) => `${sheet.signs.get(sign)?.title.toLowerCase() ?? sign}: ${state}`,
+    ),
   ].join('; ');
   const reasons = reasonsFrom(predictions, evidenceFor(posterior, culprit.fault.id));
   const proof = reasons
@@ -54,9 +57,13 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
     .map(({ text }) => text);
   const changed = verificationOf(predictions, bench).flatMap(({ check: id, before, after, afterVerdict }) => {
     const check = predictions.checks.get(id)!;
-    return after && afterVerdict?.mark === 'within' ? [`${check.title} ${answerText(check, before.answer)} before, ${answerText(check, after.answer)} after`] : [];
+    return after && afterVerdict?.mark === 'within'
+      ? [`${check.title} ${answerText(check, before.answer)} before, ${answerText(check, after.answer)} after`]
+      : [];
   });
-  const parts = bench.repairs.map(({ repair }) => sheet.parts.get(repair.action.split(':')[1] ?? '')).filter((part) => part !== undefined);
+  const parts = bench.repairs
+    .map(({ repair }) => sheet.parts.get(repair.action.split(':')[1] ?? ''))
+    .filter((part) => part !== undefined);
   return {
     title: `${sheet.title}: ${symptomTitles[complaint.symptoms[0] ?? 'normal'].toLowerCase()}`,
     symptom,
@@ -77,10 +84,18 @@ function misleads(job: Case, culprit: string): string {
   const inVain = bench.repairs.slice(0, -1).map(({ repair }) => `${repair.title} did not cure it`);
   const atFirst = adviseOn({ ...job, bench: { ...bench, readings: [], repairs: [] } }).posterior.suspects[0];
   const pointed =
-    atFirst && atFirst.fault.id !== culprit ? [`At first it pointed at ${atFirst.fault.title} (${Math.round(atFirst.probability * 100)} %)`] : [];
+    atFirst && atFirst.fault.id !== culprit
+      ? [`At first it pointed at ${atFirst.fault.title} (${Math.round(atFirst.probability * 100)} %)`]
+      : [];
   const turned = bench.readings
     .map((reading) => ({ reading, check: job.predictions.checks.get(reading.check) }))
-    .find(({ reading, check }) => check && judgeAnswer(job.predictions, check, reading.answer, reading.context).mark !== 'within');
-  const until = pointed.length > 0 && turned?.check ? `, until ${turned.check.title} read ${answerText(turned.check, turned.reading.answer)}` : '';
+    .find(
+      ({ reading, check }) =>
+        check && judgeAnswer(job.predictions, check, reading.answer, reading.context).mark !== 'within',
+    );
+  const until =
+    pointed.length > 0 && turned?.check
+      ? `, until ${turned.check.title} read ${answerText(turned.check, turned.reading.answer)}`
+      : '';
   return [...inVain, ...pointed.map((text) => text + until)].join('. ');
 }

@@ -29,6 +29,9 @@ export function indistinguishable(predictions: Predictions): Map<string, Readonl
     }
   }
   return new Map(
-    faults.map((fault, a) => [fault.id, new Set(faults.filter((_, b) => b === a || told[a]![b] === 0).map((other) => other.id))]),
+    faults.map((fault, a) => [
+      fault.id,
+      new Set(faults.filter((_, b) => b === a || told[a]![b] === 0).map((other) => other.id)),
+    ]),
   );
 }

@@ -40,11 +40,17 @@ function density(component: Component, observed: number, scale: 'linear' | 'log'
  *
  * @param carelessness chance that the answer says nothing; an owner's account has more of it
  */
-export function likelihood(answer: Answer, expectation: Expectation, standard: Standard, carelessness = blunder): number {
+export function likelihood(
+  answer: Answer,
+  expectation: Expectation,
+  standard: Standard,
+  carelessness = blunder,
+): number {
   if (answer.kind === 'number' && expectation.kind === 'number' && standard.kind === 'number') {
     const observed = toScale(answer.value, expectation.scale);
     let sum = 0;
-    for (const component of expectation.components) if (component.shape === answer.shape) sum += density(component, observed, expectation.scale);
+    for (const component of expectation.components)
+      if (component.shape === answer.shape) sum += density(component, observed, expectation.scale);
     return (1 - carelessness) * sum + carelessness / blunderSpan(standard);
   }
   if (answer.kind === 'choice' && expectation.kind === 'choice') {

@@ -1,4 +1,11 @@
-import { type Check, type Context, type Expectation, type NumberClass, type NumberStandard, type Predictions } from '../behaviour';
+import {
+  type Check,
+  type Context,
+  type Expectation,
+  type NumberClass,
+  type NumberStandard,
+  type Predictions,
+} from '../behaviour';
 import { likeness, type Symptom, symptomTitles } from '../picture';
 import { type Fault } from '../sheet';
 import { blunder, toScale } from './likelihood';
@@ -13,7 +20,10 @@ export interface Outcome {
 function normal(z: number): number {
   const x = Math.abs(z) / Math.SQRT2;
   const t = 1 / (1 + 0.3275911 * x);
-  const tail = t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429)))) * Math.exp(-x * x);
+  const tail =
+    t *
+    (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429)))) *
+    Math.exp(-x * x);
   return z >= 0 ? 1 - 0.5 * tail : 0.5 * tail;
 }
 
@@ -28,11 +38,18 @@ function bounds(standard: NumberStandard, name: NumberClass): [number, number] |
     case 'dead':
       return standard.deadBelow > 0 ? [-Infinity, at(standard.deadBelow)] : undefined;
     case 'low':
-      return standard.lowBelow > standard.deadBelow ? [standard.deadBelow > 0 ? at(standard.deadBelow) : -Infinity, at(standard.lowBelow)] : undefined;
+      return standard.lowBelow > standard.deadBelow
+        ? [standard.deadBelow > 0 ? at(standard.deadBelow) : -Infinity, at(standard.lowBelow)]
+        : undefined;
     case 'within':
-      return [standard.lowBelow > 0 ? at(standard.lowBelow) : -Infinity, standard.highAbove === Infinity ? Infinity : at(standard.highAbove)];
+      return [
+        standard.lowBelow > 0 ? at(standard.lowBelow) : -Infinity,
+        standard.highAbove === Infinity ? Infinity : at(standard.highAbove),
+      ];
     case 'high':
-      return standard.highAbove === Infinity ? undefined : [at(standard.highAbove), openEnds(standard) ? capped(top) : Infinity];
+      return standard.highAbove === Infinity
+        ? undefined
+        : [at(standard.highAbove), openEnds(standard) ? capped(top) : Infinity];
     case 'open':
       return openEnds(standard) && standard.highAbove !== Infinity ? [top, Infinity] : undefined;
     default:
@@ -59,7 +76,8 @@ function numberChances(standard: NumberStandard, expectation: Expectation): Map<
       }
       if (!range) continue;
       const mean = toScale(sign * component.value, standard.scale);
-      chance += component.chance * (normal((range[1] - mean) / component.sigma) - normal((range[0] - mean) / component.sigma));
+      chance +=
+        component.chance * (normal((range[1] - mean) / component.sigma) - normal((range[0] - mean) / component.sigma));
     }
     if (chance > 0) chances.set(name, chance);
   }
@@ -70,7 +88,11 @@ function choiceChances(expectation: Expectation): Map<string, number> {
   return expectation.kind === 'choice' ? new Map(expectation.chances) : new Map();
 }
 
-const pictureName = (shown: ReadonlySet<Symptom>) => [...shown].sort().map((symptom) => symptomTitles[symptom]).join(', ');
+const pictureName = (shown: ReadonlySet<Symptom>) =>
+  [...shown]
+    .sort()
+    .map((symptom) => symptomTitles[symptom])
+    .join(', ');
 
 /** Each picture some fault shows is an outcome; likeness says how readily one is named for another. */
 function pictureOutcomes(expected: readonly ReadonlySet<Symptom>[]): Outcome[] {
@@ -94,13 +116,23 @@ function pictureOutcomes(expected: readonly ReadonlySet<Symptom>[]): Outcome[] {
  *
  * @param cured faults that no longer act
  */
-export function outcomesOf(predictions: Predictions, check: Check, context: Context, faults: readonly Fault[], cured: ReadonlySet<string>): Outcome[] {
+export function outcomesOf(
+  predictions: Predictions,
+  check: Check,
+  context: Context,
+  faults: readonly Fault[],
+  cured: ReadonlySet<string>,
+): Outcome[] {
   const standard = predictions.standard(check, context);
-  const expectations = faults.map((fault) => predictions.expectation(cured.has(fault.id) ? undefined : fault, check, context));
+  const expectations = faults.map((fault) =>
+    predictions.expectation(cured.has(fault.id) ? undefined : fault, check, context),
+  );
   if (standard.kind === 'picture') {
     return pictureOutcomes(expectations.map((one) => (one.kind === 'picture' ? one.symptoms : new Set<Symptom>())));
   }
-  const perFault = expectations.map((one) => (standard.kind === 'number' ? numberChances(standard, one) : choiceChances(one)));
+  const perFault = expectations.map((one) =>
+    standard.kind === 'number' ? numberChances(standard, one) : choiceChances(one),
+  );
   const names = [...new Set(perFault.flatMap((chances) => [...chances.keys()]))];
   return names.map((name) => ({
     name,

@@ -62,7 +62,12 @@ export function posteriorOf(job: Case): Posterior {
   for (let f = 0; f < weights.length; f += 1) weights[f]! /= sum;
   const cured = new Set(bench.repairs.flatMap(({ repair }) => repair.cures));
   const suspects = faults
-    .map((fault, index): Suspect => ({ fault, prior: prior.get(fault.id)!, probability: weights[index]!, cured: cured.has(fault.id) }))
+    .map((fault, index): Suspect => ({
+      fault,
+      prior: prior.get(fault.id)!,
+      probability: weights[index]!,
+      cured: cured.has(fault.id),
+    }))
     .sort((a, b) => b.probability - a.probability);
   return { suspects, observations, faults, weights, logs, cured };
 }

@@ -16,7 +16,10 @@ export function priorOf(sheet: Sheet, closed: ReadonlyMap<string, number> = new 
     fault.weight * faultRate(sheet.parts.get(fault.part)!, fault.mode),
   ]);
   const total = rates.reduce((sum, [, rate]) => sum + rate, 0);
-  const counted = rates.map(([id, rate]): [string, number] => [id, (sheetWeight * rate) / total + (closed.get(id) ?? 0)]);
+  const counted = rates.map(([id, rate]): [string, number] => [
+    id,
+    (sheetWeight * rate) / total + (closed.get(id) ?? 0),
+  ]);
   const all = counted.reduce((sum, [, count]) => sum + count, 0);
   return new Map(counted.map(([id, count]) => [id, count / all]));
 }

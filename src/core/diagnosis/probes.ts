@@ -30,7 +30,9 @@ export function contextFor(bench: Context, state: SetState): Context {
 }
 
 function changed(from: Context, to: Context): string[] {
-  return [...new Set([...from.unplugged, ...to.unplugged])].filter((id) => from.unplugged.includes(id) !== to.unplugged.includes(id));
+  return [...new Set([...from.unplugged, ...to.unplugged])].filter(
+    (id) => from.unplugged.includes(id) !== to.unplugged.includes(id),
+  );
 }
 
 /** Minutes from one context to another. Connectors are only moved with the set off and proven. */

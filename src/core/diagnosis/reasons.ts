@@ -21,6 +21,10 @@ export function reasonsFrom(predictions: Predictions, evidence: readonly Evidenc
     const given = answerText(check, answer);
     const expected = expectedText(predictions, check, context);
     const told = given === expected || answer.kind === 'picture' ? given : `${given}, good is ${expected}`;
-    return { raises: bits > 0, text: `${check.title} ${told}`, factor: Math.min(mostFactor, 2 ** Math.abs(bits)) };
+    return {
+      raises: bits > 0,
+      text: answer.kind === 'picture' ? given : `${check.title} ${told}`,
+      factor: Math.min(mostFactor, 2 ** Math.abs(bits)),
+    };
   });
 }

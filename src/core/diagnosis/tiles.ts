@@ -12,10 +12,16 @@ export interface Tile {
   readonly weight: number;
 }
 
-/** Pictures the faults of a sheet make, the commonest first. What each fault looks like comes from the behaviour alone. */
-export function tilesOf(predictions: Predictions): Tile[] {
+/**
+ * Pictures the faults of a sheet make, the commonest first. What each fault looks like comes from the behaviour alone.
+ *
+ * @param weights how likely each fault is; the sheet's prior unless given
+ */
+export function tilesOf(
+  predictions: Predictions,
+  weights: ReadonlyMap<string, number> = priorOf(predictions.model.sheet),
+): Tile[] {
   const { sheet } = predictions.model;
-  const prior = priorOf(sheet);
   const tiles = new Map<string, Tile>();
   for (const fault of sheet.faults.values()) {
     const { picture } = predictions.behaviour(fault, liveCold);
@@ -23,7 +29,7 @@ export function tilesOf(predictions: Predictions): Tile[] {
     if (symptoms.includes('normal')) continue;
     const id = [...symptoms].sort().join('+');
     const known = tiles.get(id);
-    const weight = (known?.weight ?? 0) + prior.get(fault.id)!;
+    const weight = (known?.weight ?? 0) + (weights.get(fault.id) ?? 0);
     tiles.set(id, known ? { ...known, weight } : { id, title: tileTitle(symptoms), symptoms, picture, weight });
   }
   return [...tiles.values()].sort((a, b) => b.weight - a.weight);

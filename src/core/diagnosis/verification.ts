@@ -13,7 +13,11 @@ export interface Verification {
 /** Parts that repairs have taken out. */
 function replacedParts(bench: BenchState): ReadonlySet<string> {
   const prefix = 'replace:';
-  return new Set(bench.repairs.flatMap(({ repair }) => (repair.action.startsWith(prefix) ? [repair.action.slice(prefix.length)] : [])));
+  return new Set(
+    bench.repairs.flatMap(({ repair }) =>
+      repair.action.startsWith(prefix) ? [repair.action.slice(prefix.length)] : [],
+    ),
+  );
 }
 
 /**
@@ -39,8 +43,13 @@ export function verificationOf(predictions: Predictions, bench: BenchState): Ver
   for (const reading of bench.readings) {
     const open = wanted.get(reading.check);
     const check = predictions.checks.get(reading.check);
-    if (!open || !check || reading.afterRepairs !== repairs || !comparable(open.before.context, reading.context)) continue;
-    wanted.set(reading.check, { ...open, after: reading, afterVerdict: judgeAnswer(predictions, check, reading.answer, reading.context) });
+    if (!open || !check || reading.afterRepairs !== repairs || !comparable(open.before.context, reading.context))
+      continue;
+    wanted.set(reading.check, {
+      ...open,
+      after: reading,
+      afterVerdict: judgeAnswer(predictions, check, reading.answer, reading.context),
+    });
   }
   return [...wanted.values()];
 }

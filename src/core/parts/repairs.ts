@@ -1,5 +1,5 @@
 import { type Minutes } from '../quantity';
-import { type Fault, type FaultMode, type Part, type PartKind, type Sheet } from '../sheet';
+import { type Fault, type FaultMode, type Part, type PartKind, partName, type Sheet } from '../sheet';
 
 /** Ways of putting one part right. */
 export const repairMethods = ['replace', 'resolder', 'reseat', 'clean', 'adjust'] as const;
@@ -69,11 +69,10 @@ const verbs: Readonly<Record<RepairMethod, string>> = {
   adjust: 'Set',
 };
 
-/** How a repair is said: `Fit a new C547`. */
+/** How a repair is said: `Fit a new upper floating capacitor C547`. */
 export function repairTitle(method: RepairMethod, part: Pick<Part, 'id' | 'title' | 'kind'>): string {
-  const name = part.title === part.id || part.title.includes(part.id) ? part.title : `${part.id}, ${lowerFirst(part.title)}`;
-  if (method === 'replace' && part.kind === 'source') return `Use another source`;
-  return `${verbs[method]} ${name}`;
+  if (method === 'replace' && part.kind === 'source') return 'Use another source';
+  return `${verbs[method]} ${lowerFirst(partName(part))}`;
 }
 
 function lowerFirst(text: string): string {
@@ -98,7 +97,9 @@ export function repairActions(sheet: Sheet): RepairAction[] {
         title: repairTitle(method, part),
         minutes: board + (method === 'replace' ? minutes : methodMinutes[method]),
         money: method === 'replace' ? (part.price ?? money) : 0,
-        cures: faults.filter((fault) => method === 'replace' || methodFor(fault.mode) === method).map((fault) => fault.id),
+        cures: faults
+          .filter((fault) => method === 'replace' || methodFor(fault.mode) === method)
+          .map((fault) => fault.id),
       };
     });
   });

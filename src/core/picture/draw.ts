@@ -56,19 +56,42 @@ function scene(picture: Picture, x: number, y: number, w: number, h: number): Sh
   const cliff: Shape = {
     tag: 'polygon',
     attrs: {
-      points: [[0.52, 0.68], [0.7, 0.2], [1, 0.14], [1, 0.68]].map(([px, py]) => `${round(x + px! * w)},${round(y + py! * h)}`).join(' '),
+      points: [
+        [0.52, 0.68],
+        [0.7, 0.2],
+        [1, 0.14],
+        [1, 0.68],
+      ]
+        .map(([px, py]) => `${round(x + px! * w)},${round(y + py! * h)}`)
+        .join(' '),
       fill: shown([150, 122, 96], picture),
     },
   };
-  const track = path(`M${round(x + 0.5 * w)} ${round(y + 0.72 * h)} L${round(x + 0.78 * w)} ${round(y + 0.2 * h)}`, shown([236, 232, 220], picture), 2);
-  const sun: Shape = { tag: 'circle', attrs: { cx: round(x + 0.2 * w), cy: round(y + 0.22 * h), r: round(0.08 * h), fill: shown([240, 226, 176], picture) } };
+  const track = path(
+    `M${round(x + 0.5 * w)} ${round(y + 0.72 * h)} L${round(x + 0.78 * w)} ${round(y + 0.2 * h)}`,
+    shown([236, 232, 220], picture),
+    2,
+  );
+  const sun: Shape = {
+    tag: 'circle',
+    attrs: {
+      cx: round(x + 0.2 * w),
+      cy: round(y + 0.22 * h),
+      r: round(0.08 * h),
+      fill: shown([240, 226, 176], picture),
+    },
+  };
   return [...bands, cliff, track, sun];
 }
 
 /** Slanting lines left by the returning beam. */
 function retraceLines(x: number, y: number, w: number, h: number): Shape[] {
   return Array.from({ length: 7 }, (_, line) =>
-    path(`M${x} ${round(y + ((line + 1) * h) / 7)} L${x + w} ${round(y + ((line + 0.35) * h) / 7)}`, 'rgba(235,240,244,0.8)', 0.9),
+    path(
+      `M${x} ${round(y + ((line + 1) * h) / 7)} L${x + w} ${round(y + ((line + 0.35) * h) / 7)}`,
+      'rgba(235,240,244,0.8)',
+      0.9,
+    ),
   );
 }
 
@@ -112,7 +135,10 @@ function collapsed(picture: Picture): Shape[] {
 }
 
 function wave(x: number, y: number, h: number, swing: number): string {
-  const steps = Array.from({ length: 13 }, (_, step) => `L${round(x + swing * Math.sin(step * 1.05))} ${round(y + (step * h) / 12)}`);
+  const steps = Array.from(
+    { length: 13 },
+    (_, step) => `L${round(x + swing * Math.sin(step * 1.05))} ${round(y + (step * h) / 12)}`,
+  );
   return steps.join(' ');
 }
 
@@ -122,33 +148,74 @@ function marksOver(picture: Picture, x: number, y: number, w: number, h: number)
   const bottom = y + h;
   const right = x + w;
   if (has.has('row_band')) over.push(rect(x, y + 0.6 * h, w, 0.12 * h, ink));
-  if (has.has('column_bar')) over.push(rect(x + 0.4 * w, y, 0.06 * w, h, '#c24a86'), rect(x + 0.48 * w, y, 0.04 * w, h, ink));
+  if (has.has('column_bar'))
+    over.push(rect(x + 0.4 * w, y, 0.06 * w, h, '#c24a86'), rect(x + 0.48 * w, y, 0.04 * w, h, ink));
   if (has.has('reddish')) over.push(rect(x, y, w, h, 'rgba(92,10,40,0.62)'));
-  if (has.has('pink')) over.push(rect(x, y, 0.46 * w, h, 'rgba(240,150,190,0.55)'), rect(x + 0.7 * w, y + 0.5 * h, 0.2 * w, 0.3 * h, 'rgba(240,150,190,0.4)'));
-  if (has.has('purity')) over.push({ tag: 'circle', attrs: { cx: right, cy: y, r: round(0.5 * h), fill: 'rgba(70,170,90,0.5)' } }, { tag: 'circle', attrs: { cx: x, cy: bottom, r: round(0.42 * h), fill: 'rgba(190,70,150,0.45)' } });
+  if (has.has('pink'))
+    over.push(
+      rect(x, y, 0.46 * w, h, 'rgba(240,150,190,0.55)'),
+      rect(x + 0.7 * w, y + 0.5 * h, 0.2 * w, 0.3 * h, 'rgba(240,150,190,0.4)'),
+    );
+  if (has.has('purity'))
+    over.push(
+      { tag: 'circle', attrs: { cx: right, cy: y, r: round(0.5 * h), fill: 'rgba(70,170,90,0.5)' } },
+      { tag: 'circle', attrs: { cx: x, cy: bottom, r: round(0.42 * h), fill: 'rgba(190,70,150,0.45)' } },
+    );
   if (has.has('wavy')) {
     over.push({ tag: 'path', attrs: { d: `M${x} ${y} ${wave(x + 5, y, h, 4)} L${x} ${bottom} Z`, fill: ink } });
-    over.push({ tag: 'path', attrs: { d: `M${right} ${y} ${wave(right - 5, y, h, 4)} L${right} ${bottom} Z`, fill: ink } });
+    over.push({
+      tag: 'path',
+      attrs: { d: `M${right} ${y} ${wave(right - 5, y, h, 4)} L${right} ${bottom} Z`, fill: ink },
+    });
   }
   if (has.has('trapezium')) {
     over.push({ tag: 'polygon', attrs: { points: `${x},${y} ${round(x + 0.24 * w)},${y} ${x},${bottom}`, fill: ink } });
-    over.push({ tag: 'polygon', attrs: { points: `${right},${y} ${round(right - 0.24 * w)},${y} ${right},${bottom}`, fill: ink } });
+    over.push({
+      tag: 'polygon',
+      attrs: { points: `${right},${y} ${round(right - 0.24 * w)},${y} ${right},${bottom}`, fill: ink },
+    });
   }
   if (has.has('folded_top')) over.push(rect(x, y, w, 0.14 * h, 'rgba(244,247,248,0.85)'));
   if (has.has('folded_bottom')) over.push(rect(x, bottom - 0.14 * h, w, 0.14 * h, 'rgba(244,247,248,0.85)'));
-  if (has.has('smeared')) for (const at of [0.22, 0.4, 0.62]) over.push(rect(x + 0.2 * w, y + at * h, 0.75 * w, 3, 'rgba(240,236,220,0.45)'));
-  if (has.has('tearing')) for (let line = 0; line < 7; line += 1) over.push(rect(x + (line % 2) * 18, y + (line * h) / 7, w - 18, h / 14, ink));
+  if (has.has('smeared'))
+    for (const at of [0.22, 0.4, 0.62]) over.push(rect(x + 0.2 * w, y + at * h, 0.75 * w, 3, 'rgba(240,236,220,0.45)'));
+  if (has.has('tearing'))
+    for (let line = 0; line < 7; line += 1)
+      over.push(rect(x + (line % 2) * 18, y + (line * h) / 7, w - 18, h / 14, ink));
   if (has.has('rolls')) over.push(rect(x, y + 0.42 * h, w, 0.13 * h, ink), rect(x, y + 0.42 * h + 2, w, 2, '#4a5560'));
   if (has.has('scrambled')) {
     over.push(rect(x, y, w, h, 'rgba(11,14,17,0.72)'));
     for (let line = 0; line < 6; line += 1) {
       const level = y + ((line + 0.5) * h) / 6;
-      over.push(path(`M${x} ${round(level)} Q${round(x + w / 4)} ${round(level - 12)} ${round(x + w / 2)} ${round(level)} T${right} ${round(level)}`, '#c8d4da', 1.3));
+      over.push(
+        path(
+          `M${x} ${round(level)} Q${round(x + w / 4)} ${round(level - 12)} ${round(x + w / 2)} ${round(level)} T${right} ${round(level)}`,
+          '#c8d4da',
+          1.3,
+        ),
+      );
     }
   }
   if (has.has('sparkle')) {
-    for (let dot = 0; dot < 42; dot += 1) over.push(rect(x + ((dot * 61) % 157) * (w / 160), y + ((dot * 37) % 107) * (h / 110), 2, 2, dot % 3 === 0 ? '#e05a7a' : '#f2f4f5'));
+    for (let dot = 0; dot < 42; dot += 1)
+      over.push(
+        rect(
+          x + ((dot * 61) % 157) * (w / 160),
+          y + ((dot * 37) % 107) * (h / 110),
+          2,
+          2,
+          dot % 3 === 0 ? '#e05a7a' : '#f2f4f5',
+        ),
+      );
   }
-  if (has.has('cracked_glass')) over.push(path(`M${x + 20} ${y} L${round(x + 0.35 * w)} ${round(y + 0.4 * h)} L${round(x + 0.3 * w)} ${round(y + 0.62 * h)} L${round(x + 0.5 * w)} ${bottom}`, '#f2f4f5', 1.6), path(`M${round(x + 0.35 * w)} ${round(y + 0.4 * h)} L${right} ${round(y + 0.3 * h)}`, '#f2f4f5', 1.1));
+  if (has.has('cracked_glass'))
+    over.push(
+      path(
+        `M${x + 20} ${y} L${round(x + 0.35 * w)} ${round(y + 0.4 * h)} L${round(x + 0.3 * w)} ${round(y + 0.62 * h)} L${round(x + 0.5 * w)} ${bottom}`,
+        '#f2f4f5',
+        1.6,
+      ),
+      path(`M${round(x + 0.35 * w)} ${round(y + 0.4 * h)} L${right} ${round(y + 0.3 * h)}`, '#f2f4f5', 1.1),
+    );
   return over;
 }

@@ -1,8 +1,27 @@
 /** Disturbances that no single brightness or size describes. */
 export const marks = [
-  'cracked_glass', 'column_bar', 'folded_bottom', 'folded_top', 'narrow', 'no_blue', 'no_green', 'no_red', 'pink',
-  'purity', 'reddish', 'rolls', 'row_band', 'scrambled', 'smeared', 'sparkle', 'tearing', 'trapezium', 'wavy',
-  'weak_blue', 'weak_green', 'weak_red',
+  'cracked_glass',
+  'column_bar',
+  'folded_bottom',
+  'folded_top',
+  'narrow',
+  'no_blue',
+  'no_green',
+  'no_red',
+  'pink',
+  'purity',
+  'reddish',
+  'rolls',
+  'row_band',
+  'scrambled',
+  'smeared',
+  'sparkle',
+  'tearing',
+  'trapezium',
+  'wavy',
+  'weak_blue',
+  'weak_green',
+  'weak_red',
 ] as const;
 export type Mark = (typeof marks)[number];
 

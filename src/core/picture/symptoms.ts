@@ -2,9 +2,27 @@ import { type Mark, marks, type Picture } from './picture';
 
 /** What a person would call a picture's faults. `normal` stands alone. */
 export const symptoms = [
-  'normal', 'dark', 'brief', 'dim', 'upper_dark', 'lower_dark', 'left_dark', 'right_dark', 'horizontal_line',
-  'vertical_line', 'dot', 'short_picture', 'small_picture', 'flood_red', 'flood_green', 'flood_blue', 'white_flood',
-  'retrace_lines', 'soft', 'no_signal', ...marks,
+  'normal',
+  'dark',
+  'brief',
+  'dim',
+  'upper_dark',
+  'lower_dark',
+  'left_dark',
+  'right_dark',
+  'horizontal_line',
+  'vertical_line',
+  'dot',
+  'short_picture',
+  'small_picture',
+  'flood_red',
+  'flood_green',
+  'flood_blue',
+  'white_flood',
+  'retrace_lines',
+  'soft',
+  'no_signal',
+  ...marks,
 ] as const;
 export type Symptom = (typeof symptoms)[number];
 

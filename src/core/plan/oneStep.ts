@@ -45,7 +45,10 @@ function pruned(problem: PlanProblem): PlanProblem {
     weights: Float64Array.from(kept, (index) => problem.weights[index]! / (total || 1)),
     tests: problem.tests.map((test) => ({
       ...test,
-      outcomes: test.outcomes.map(({ name, chances }) => ({ name, chances: Float64Array.from(kept, (index) => chances[index]!) })),
+      outcomes: test.outcomes.map(({ name, chances }) => ({
+        name,
+        chances: Float64Array.from(kept, (index) => chances[index]!),
+      })),
     })),
     repairs: problem.repairs
       .map((repair) => ({ ...repair, cures: repair.cures.flatMap((index) => place.get(index) ?? []) }))

@@ -1,5 +1,14 @@
 import { type Context, liveCold, type Predictions } from '../behaviour';
-import { adviseOn, type Case, type Complaint, contextFor, type Probe, probeCost, changeCost, transition } from '../diagnosis';
+import {
+  adviseOn,
+  type Case,
+  type Complaint,
+  contextFor,
+  type Probe,
+  probeCost,
+  changeCost,
+  transition,
+} from '../diagnosis';
 import { symptomsOf } from '../picture';
 import { type LogBody, type LogEntry, replay } from '../reading';
 import { type Fault } from '../sheet';
@@ -72,7 +81,12 @@ export function hunt(predictions: Predictions, fault: Fault, options: HuntOption
     const bench = replay(log, stores);
     const job: Case = { predictions, complaint, bench, closed, hourlyRate };
     const advice = adviseOn(job);
-    const next = policy === 'tovrik' ? (advice.next === 'probe' ? advice.probes[0] : undefined) : listed(advice.probes, advice.repairs[0]?.chance ?? 0, policy, random, predictions);
+    const next =
+      policy === 'tovrik'
+        ? advice.next === 'probe'
+          ? advice.probes[0]
+          : undefined
+        : listed(advice.probes, advice.repairs[0]?.chance ?? 0, policy, random, predictions);
     if (next) {
       const { probe } = next;
       go(bench.context, probe.context);
@@ -119,7 +133,12 @@ const nearlySure = 0.97;
  *
  * @param groups for each fault, the faults no test tells from it
  */
-export function nameFault(predictions: Predictions, fault: Fault, groups: ReadonlyMap<string, ReadonlySet<string>>, options: Pick<HuntOptions, 'noise' | 'random'>): Naming {
+export function nameFault(
+  predictions: Predictions,
+  fault: Fault,
+  groups: ReadonlyMap<string, ReadonlySet<string>>,
+  options: Pick<HuntOptions, 'noise' | 'random'>,
+): Naming {
   const { sheet } = predictions.model;
   const stores = [...sheet.stores.keys()];
   const complaint = complaintOf(predictions, fault);
@@ -130,12 +149,23 @@ export function nameFault(predictions: Predictions, fault: Fault, groups: Readon
     const advice = adviseOn({ predictions, complaint, bench, closed: new Map(), hourlyRate: 20 });
     const [first] = advice.posterior.suspects;
     const group = groups.get(first!.fault.id)!;
-    const mass = advice.posterior.suspects.reduce((sum, suspect) => (group.has(suspect.fault.id) ? sum + suspect.probability : sum), 0);
+    const mass = advice.posterior.suspects.reduce(
+      (sum, suspect) => (group.has(suspect.fault.id) ? sum + suspect.probability : sum),
+      0,
+    );
     const useful = advice.probes.filter(({ bits }) => bits > 0.002);
-    if (mass >= nearlySure || useful.length === 0 || probes >= mostSteps) return { fault: fault.id, named: first!.fault.id, probes };
-    const next = advice.next === 'probe' ? useful[0]! : useful.reduce((best, one) => (one.bits / one.minutes > best.bits / best.minutes ? one : best));
+    if (mass >= nearlySure || useful.length === 0 || probes >= mostSteps)
+      return { fault: fault.id, named: first!.fault.id, probes };
+    const next =
+      advice.next === 'probe'
+        ? useful[0]!
+        : useful.reduce((best, one) => (one.bits / one.minutes > best.bits / best.minutes ? one : best));
     for (const step of transition(sheet, bench.context, next.probe.context, () => 2)) record(step);
-    const answer = answerFrom(predictions.expectation(fault, next.probe.check, next.probe.context), options.noise, options.random);
+    const answer = answerFrom(
+      predictions.expectation(fault, next.probe.check, next.probe.context),
+      options.noise,
+      options.random,
+    );
     record({ kind: 'reading', check: next.probe.check.id, answer, text: '' });
   }
 }

@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatCode, formatQuantity, formatTolerance, judge, nearestPreferred, parseQuantity, parseTolerance, toleranceWidth, type Unit, units } from '.';
+import {
+  formatCode,
+  formatQuantity,
+  formatTolerance,
+  judge,
+  nearestPreferred,
+  parseQuantity,
+  parseTolerance,
+  toleranceWidth,
+  type Unit,
+  units,
+} from '.';
 
 describe('parseQuantity', () => {
   it.each([
@@ -24,9 +35,12 @@ describe('parseQuantity', () => {
     expect(parseQuantity(text)).toEqual(unit === undefined ? { value } : { value, unit });
   });
 
-  it.each(['abc', '', '4k7k', '1..2', '12 Vx', 'R', '3 k%', '--4'])('refuses %j and says what would be right', (text) => {
-    expect(() => parseQuantity(text)).toThrow(/write it like/);
-  });
+  it.each(['abc', '', '4k7k', '1..2', '12 Vx', 'R', '3 k%', '--4'])(
+    'refuses %j and says what would be right',
+    (text) => {
+      expect(() => parseQuantity(text)).toThrow(/write it like/);
+    },
+  );
 
   it('refuses a comma that could separate thousands', () => {
     expect(() => parseQuantity('1,200')).toThrow('could be 1.200 or 1200');
@@ -50,9 +64,13 @@ describe('formatting', () => {
 
   it('marks parts so that the marking parses back', () => {
     fc.assert(
-      fc.property(fc.double({ min: 1e-11, max: 9e8, noNaN: true }), fc.constantFrom('Ω' as const, 'F' as const), (size, unit) => {
-        expect(Math.abs(parseQuantity(formatCode(size, unit)).value / size - 1)).toBeLessThan(6e-3);
-      }),
+      fc.property(
+        fc.double({ min: 1e-11, max: 9e8, noNaN: true }),
+        fc.constantFrom('Ω' as const, 'F' as const),
+        (size, unit) => {
+          expect(Math.abs(parseQuantity(formatCode(size, unit)).value / size - 1)).toBeLessThan(6e-3);
+        },
+      ),
     );
   });
 
@@ -103,9 +121,13 @@ describe('tolerances and verdicts', () => {
 
   it('never calls a value inside its tolerance anything but within', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.1, max: 1000, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true }), (nominal, off) => {
-        expect(judge(nominal * (1 + 0.05 * off), nominal, { relative: 0.05 }).verdict).toBe('within');
-      }),
+      fc.property(
+        fc.double({ min: 0.1, max: 1000, noNaN: true }),
+        fc.double({ min: -1, max: 1, noNaN: true }),
+        (nominal, off) => {
+          expect(judge(nominal * (1 + 0.05 * off), nominal, { relative: 0.05 }).verdict).toBe('within');
+        },
+      ),
     );
   });
 });

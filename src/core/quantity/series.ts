@@ -19,7 +19,8 @@ export type Series = keyof typeof decades;
  * @throws RangeError when `value` is not positive and finite
  */
 export function nearestPreferred(value: number, series: Series): number {
-  if (!(value > 0) || !Number.isFinite(value)) throw new RangeError(`a preferred value needs a positive size, not ${value}`);
+  if (!(value > 0) || !Number.isFinite(value))
+    throw new RangeError(`a preferred value needs a positive size, not ${value}`);
   const exponent = Math.floor(Math.log10(value));
   const candidates = [exponent - 1, exponent, exponent + 1].flatMap((power) =>
     decades[series].map((step) => Number(`${step}e${power}`)),

@@ -38,7 +38,14 @@ const methodWords: Readonly<Record<string, readonly Measure[]>> = {
   try: ['swap'],
 };
 
-const yesNo: Readonly<Record<string, string>> = { y: 'yes', n: 'no', none: 'no', steady: 'yes', gone: 'brief', faint: 'weak' };
+const yesNo: Readonly<Record<string, string>> = {
+  y: 'yes',
+  n: 'no',
+  none: 'no',
+  steady: 'yes',
+  gone: 'brief',
+  faint: 'weak',
+};
 
 /**
  * Reads one line of the entry language: `vscan -121.4`, `C547 esr 2.9`, `vs 190 brief`,
@@ -67,7 +74,9 @@ function readCommand(words: readonly string[], { sheet }: EntryScope): Entry | u
   if ((first === 'unplug' || first === 'plug') && words.length === 2) {
     const connector = [...sheet.connectors.keys()].find((id) => id.toLowerCase() === second);
     if (connector === undefined) {
-      throw new EntryError(`${sheet.title} has no connector "${words[1]}"; it has ${[...sheet.connectors.keys()].join(', ')}`);
+      throw new EntryError(
+        `${sheet.title} has no connector "${words[1]}"; it has ${[...sheet.connectors.keys()].join(', ')}`,
+      );
     }
     return { kind: 'connector', connector, pulled: first === 'unplug' };
   }
@@ -88,17 +97,27 @@ function findNamed(words: readonly string[], scope: EntryScope): { check: Check;
   const [first = '', second = ''] = words.map((word) => word.toLowerCase());
   const leading = methodWords[first];
   const [name, method, used] =
-    leading && second !== '' ? [second, leading, 2] : methodWords[second] ? [first, methodWords[second], 2] : [first, undefined, 1];
+    leading && second !== ''
+      ? [second, leading, 2]
+      : methodWords[second]
+        ? [first, methodWords[second], 2]
+        : [first, undefined, 1];
   const ranked = [...scope.checks.values()]
     .map((check) => ({ check, score: rank(check, name) }))
     .filter(({ check, score }) => score > 0 && (!method || method.includes(check.measure)));
   if (ranked.length === 0) return undefined;
   const rest = words.slice(used);
   const best = Math.max(...ranked.map(({ score }) => score));
-  const candidates = narrow(method ? ranked.map(({ check }) => check) : ranked.filter(({ score }) => score === best).map(({ check }) => check), ranked.map(({ check }) => check), rest);
+  const candidates = narrow(
+    method ? ranked.map(({ check }) => check) : ranked.filter(({ score }) => score === best).map(({ check }) => check),
+    ranked.map(({ check }) => check),
+    rest,
+  );
   const chosen = candidates.find((check) => check === scope.focus) ?? candidates[0]!;
   if (candidates.length > 1 && chosen !== scope.focus) {
-    throw new EntryError(`"${words[0]}" could be ${candidates.map((check) => `${check.title} ("${check.aliases[0] ?? check.id}")`).join(' or ')}: say which`);
+    throw new EntryError(
+      `"${words[0]}" could be ${candidates.map((check) => `${check.title} ("${check.aliases[0] ?? check.id}")`).join(' or ')}: say which`,
+    );
   }
   return { check: chosen, rest };
 }
@@ -119,7 +138,8 @@ function narrow(best: readonly Check[], all: readonly Check[], rest: readonly st
 }
 
 function fitsFocus(words: readonly string[], focus: Check): boolean {
-  if (focus.unit !== '' || focus.measure === 'rings' || focus.measure === 'blinks') return /^[-+.,\d]|^o\.?l$|^open$/i.test(words[0]!);
+  if (focus.unit !== '' || focus.measure === 'rings' || focus.measure === 'blinks')
+    return /^[-+.,\d]|^o\.?l$|^open$/i.test(words[0]!);
   return true;
 }
 
@@ -129,17 +149,20 @@ function reading(check: Check, words: readonly string[], scope: EntryScope): Ent
 
 function readAnswer(check: Check, words: readonly string[], sheet: Sheet): Answer {
   const name = check.aliases[0] ?? check.id;
-  if (words.length === 0) throw new EntryError(`${check.title} needs a value after it, like "${name} ${exampleFor(check)}"`);
+  if (words.length === 0)
+    throw new EntryError(`${check.title} needs a value after it, like "${name} ${exampleFor(check)}"`);
   const word = words[0]!.toLowerCase();
   switch (check.measure) {
     case 'sign': {
       const state = signStates.find((one) => one === (yesNo[word] ?? word));
-      if (!state) throw new EntryError(`${check.title} is answered with yes, weak, brief or no, not "${words.join(' ')}"`);
+      if (!state)
+        throw new EntryError(`${check.title} is answered with yes, weak, brief or no, not "${words.join(' ')}"`);
       return { kind: 'choice', choice: state };
     }
     case 'blinks': {
       const count = Number(words[0]);
-      if (!Number.isInteger(count) || count < 0 || count > 60) throw new EntryError(`count the blinks in whole numbers, like "blinks 4", not "${words.join(' ')}"`);
+      if (!Number.isInteger(count) || count < 0 || count > 60)
+        throw new EntryError(`count the blinks in whole numbers, like "blinks 4", not "${words.join(' ')}"`);
       return { kind: 'choice', choice: String(count) };
     }
     case 'picture':
@@ -147,7 +170,10 @@ function readAnswer(check: Check, words: readonly string[], sheet: Sheet): Answe
     case 'look':
       return { kind: 'choice', choice: readPlace(check, words[0]!, sheet) };
     case 'press':
-      return { kind: 'choice', choice: oneOf(check, word, { answers: 'answers', yes: 'answers', nothing: 'nothing', no: 'nothing' }) };
+      return {
+        kind: 'choice',
+        choice: oneOf(check, word, { answers: 'answers', yes: 'answers', nothing: 'nothing', no: 'nothing' }),
+      };
     case 'swap':
       return { kind: 'choice', choice: oneOf(check, word, { cured: 'cured', yes: 'cured', same: 'same', no: 'same' }) };
     default:
@@ -163,9 +189,12 @@ function readNumber(check: Check, words: readonly string[], name: string): Answe
     const { value, unit } = parseQuantity(text);
     if (unit !== undefined && unit !== check.unit) {
       const wanted = check.unit === '' ? 'a bare number' : unitNames[check.unit];
-      throw new EntryError(`${check.title} is read in ${wanted}, not ${unitNames[unit]}: like "${name} ${exampleFor(check)}"`);
+      throw new EntryError(
+        `${check.title} is read in ${wanted}, not ${unitNames[unit]}: like "${name} ${exampleFor(check)}"`,
+      );
     }
-    if (check.unit === 'Ω' && value < 0) throw new EntryError(`${check.title} cannot be below 0 Ω; if the meter shows a minus, voltage is still on it`);
+    if (check.unit === 'Ω' && value < 0)
+      throw new EntryError(`${check.title} cannot be below 0 Ω; if the meter shows a minus, voltage is still on it`);
     return { kind: 'number', value, shape: brief ? 'brief' : 'settled' };
   } catch (error) {
     if (error instanceof QuantityError) throw new EntryError(error.message);
@@ -175,13 +204,18 @@ function readNumber(check: Check, words: readonly string[], name: string): Answe
 
 function oneOf(check: Check, word: string, allowed: Readonly<Record<string, string>>): string {
   const found = allowed[word];
-  if (found === undefined) throw new EntryError(`${check.title} is answered with ${[...new Set(Object.values(allowed))].join(' or ')}, not "${word}"`);
+  if (found === undefined)
+    throw new EntryError(
+      `${check.title} is answered with ${[...new Set(Object.values(allowed))].join(' or ')}, not "${word}"`,
+    );
   return found;
 }
 
 function readSymptom(word: string): Symptom {
   const plain = word.toLowerCase().replaceAll('-', '_');
-  const found = symptoms.find((symptom) => symptom === plain || symptomTitles[symptom].toLowerCase().replaceAll(' ', '_') === plain);
+  const found = symptoms.find(
+    (symptom) => symptom === plain || symptomTitles[symptom].toLowerCase().replaceAll(' ', '_') === plain,
+  );
   if (!found) throw new EntryError(`"${word}" is no picture; say normal, dark, upper_dark, flood_green and so on`);
   return found;
 }

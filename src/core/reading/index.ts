@@ -1,6 +1,14 @@
 export { type Answer } from './answer';
 export { EntryError, exampleFor, readEntry, type Entry, type EntryScope } from './entry';
 export { reviveBody } from './json';
-export { replay, type BenchState, type LogBody, type LogEntry, type Proof, type Repair, type TakenReading } from './log';
+export {
+  replay,
+  type BenchState,
+  type LogBody,
+  type LogEntry,
+  type Proof,
+  type Repair,
+  type TakenReading,
+} from './log';
 export { answerText } from './answerText';
 export { expectedText, judgeAnswer, type Verdict } from './verdict';

@@ -112,7 +112,17 @@ export function replay(log: readonly LogEntry[], stores: readonly string[]): Ben
     const entry = versions[versions.length - 1]!;
     const taken = (version: LogEntry): TakenReading[] =>
       version.body.kind === 'reading'
-        ? [{ entry: version, check: version.body.check, answer: version.body.answer, text: version.body.text, context, cured: new Set(cured), afterRepairs: repairs.length }]
+        ? [
+            {
+              entry: version,
+              check: version.body.check,
+              answer: version.body.answer,
+              text: version.body.text,
+              context,
+              cured: new Set(cured),
+              afterRepairs: repairs.length,
+            },
+          ]
         : [];
     superseded.push(...versions.slice(0, -1).flatMap(taken));
     const { body } = entry;
@@ -131,7 +141,10 @@ export function replay(log: readonly LogEntry[], stores: readonly string[]): Ben
         since = entry.at;
         break;
       case 'proven':
-        proofs = [...proofs.filter((proof) => proof.store !== body.store), { store: body.store, volts: body.volts, at: entry.at }];
+        proofs = [
+          ...proofs.filter((proof) => proof.store !== body.store),
+          { store: body.store, volts: body.volts, at: entry.at },
+        ];
         if (context.power === 'unplugged' && stores.every((store) => proofs.some((proof) => proof.store === store))) {
           context = { ...context, power: 'proven' };
         }

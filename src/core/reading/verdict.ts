@@ -21,7 +21,11 @@ export function judgeAnswer(predictions: Predictions, check: Check, answer: Answ
   }
   if (answer.kind === 'choice') {
     const right = standard.kind === 'choice' && answer.choice === standard.right;
-    return { mark: right ? 'within' : 'odd', words: right ? 'as it should be' : `${answer.choice}, not ${expected}`, expected };
+    return {
+      mark: right ? 'within' : 'odd',
+      words: right ? 'as it should be' : `${answer.choice}, not ${expected}`,
+      expected,
+    };
   }
   if (standard.kind !== 'number') return { mark: 'odd', words: 'not a number here', expected };
   const found = classify(standard, answer.value, answer.shape);

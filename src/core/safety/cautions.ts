@@ -13,11 +13,21 @@ export const deference =
   "Local codes and licensed practice come first, and the maker's service literature decides. Figures here are measurements, not permission.";
 
 /** Stores that still have to be measured, the most energetic first. */
-export function storesToProve(sheet: Sheet, proven: readonly { readonly store: string; readonly volts: number }[]): Store[] {
+export function storesToProve(
+  sheet: Sheet,
+  proven: readonly { readonly store: string; readonly volts: number }[],
+): Store[] {
   const low = new Set(proven.filter(({ volts }) => Math.abs(volts) < provenBelow).map(({ store }) => store));
   return [...sheet.stores.values()]
     .filter((store) => !low.has(store.id))
     .sort((a, b) => b.farads * b.volts ** 2 - a.farads * a.volts ** 2);
+}
+
+/** What to mind at a change of power. */
+export function powerCaution(power: 'live' | 'unplugged'): string {
+  return power === 'live'
+    ? 'Where the history is unknown: lamp in series, hands off, eyes on the set. A dot or a single bright line is switched off at once.'
+    : 'The reservoir holds mains peak until it has been discharged through a resistor and measured, longest in a set that does not start.';
 }
 
 /** A picture that must not be left standing. */
@@ -38,20 +48,31 @@ export function cautionsFor(sheet: Sheet, check: Check, context: Context): strin
   const tube = sheet.technology.startsWith('crt');
   const net = check.point?.net === undefined ? undefined : sheet.nets.get(check.point.net);
   if (net?.signal === 'eht') {
-    found.push('Tens of kilovolts: only with a probe made for it, its lead clipped to the tube braid first. Never raise high voltage beyond the maker’s limit: X-radiation rises steeply with it.');
+    found.push(
+      'Tens of kilovolts: only with a probe made for it, its lead clipped to the tube braid first. Never raise high voltage beyond the maker’s limit: X-radiation rises steeply with it.',
+    );
   } else if (check.ground === 'hot' && check.state === 'live') {
-    found.push('Hot side: black lead on the mains-side ground, isolating transformer in, one hand. The transformer does not make it harmless.');
+    found.push(
+      'Hot side: black lead on the mains-side ground, isolating transformer in, one hand. The transformer does not make it harmless.',
+    );
   } else if (check.ground === 'hot') {
     found.push('Hot side: the reservoir holds mains peak until it has been measured.');
   }
-  if (check.ground === 'floating') found.push('This side floats: black lead on its own ground pad, never on the frame.');
+  if (check.ground === 'floating')
+    found.push('This side floats: black lead on its own ground pad, never on the frame.');
   if (check.state === 'live' && check.danger === 2) found.push('One hand only: this point is live.');
   if (check.measure === 'press') found.push('Insulated stick, one hand, never alone.');
   if (check.measure === 'swap' && context.power === 'live') found.push('Unplug before moving connectors.');
   if (check.state === 'cold' && context.power === 'live') {
-    found.push('Unplug, discharge through a resistor with insulated leads, then measure to prove it. A set that does not start is the dangerous one: nothing drains it.');
+    found.push(
+      'Unplug, discharge through a resistor with insulated leads, then measure to prove it. A set that does not start is the dangerous one: nothing drains it.',
+    );
   } else if (check.state === 'cold' && context.power === 'unplugged') {
-    found.push(tube ? 'Not proven: the tube recovers charge after a minute, so discharge it twice.' : 'Not proven: measure each store before touching.');
+    found.push(
+      tube
+        ? 'Not proven: the tube recovers charge after a minute, so discharge it twice.'
+        : 'Not proven: measure each store before touching.',
+    );
   }
   return found;
 }

@@ -9,7 +9,8 @@ export interface Discharge {
 
 function requirePositive(values: Readonly<Record<string, number>>): void {
   for (const [name, value] of Object.entries(values)) {
-    if (!(value > 0) || !Number.isFinite(value)) throw new RangeError(`${name} must be positive and finite, not ${value}`);
+    if (!(value > 0) || !Number.isFinite(value))
+      throw new RangeError(`${name} must be positive and finite, not ${value}`);
   }
 }
 

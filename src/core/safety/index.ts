@@ -1,2 +1,10 @@
-export { cautionsFor, deference, dischargeTool, pictureCaution, provenBelow, storesToProve } from './cautions';
+export {
+  cautionsFor,
+  deference,
+  dischargeTool,
+  pictureCaution,
+  powerCaution,
+  provenBelow,
+  storesToProve,
+} from './cautions';
 export { peakPower, storedEnergy, timeConstant, timeToFall, voltsAfter, type Discharge } from './discharge';

@@ -18,12 +18,14 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
     for (const net of [...block.needs, ...block.makes]) need(sheet.nets, 'net', net, block.place, where);
     for (const net of block.makes) {
       const other = madeBy.get(net);
-      if (other !== undefined) fail(block.place, `net "${net}" is made by "${other}" and by "${block.id}"; one block makes a net`);
+      if (other !== undefined)
+        fail(block.place, `net "${net}" is made by "${other}" and by "${block.id}"; one block makes a net`);
       madeBy.set(net, block.id);
     }
     for (const rule of block.rules) {
       for (const net of rule.when.keys()) {
-        if (!block.needs.includes(net)) fail(block.place, `a rule of ${where} asks about "${net}", which it does not need`);
+        if (!block.needs.includes(net))
+          fail(block.place, `a rule of ${where} asks about "${net}", which it does not need`);
       }
       for (const net of rule.makes.keys()) {
         if (!block.makes.includes(net)) fail(block.place, `a rule of ${where} sets "${net}", which it does not make`);
@@ -34,7 +36,10 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
     needOrder(sheet);
   } catch (error) {
     if (!(error instanceof NeedLoop)) throw error;
-    fail(error.blocks[0]?.place ?? sheetStart, `the blocks ${error.message} need each other in a circle; break it at one net`);
+    fail(
+      error.blocks[0]?.place ?? sheetStart,
+      `the blocks ${error.message} need each other in a circle; break it at one net`,
+    );
   }
 
   for (const connector of sheet.connectors.values()) {
@@ -46,7 +51,8 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
   for (const part of sheet.parts.values()) need(sheet.boards, 'board', part.board, sheetStart, `part "${part.id}"`);
   for (const fault of sheet.faults.values()) {
     const where = `fault "${fault.id}"`;
-    for (const net of [...fault.sets.keys(), ...fault.shorts, ...fault.ripples]) need(sheet.nets, 'net', net, fault.place, where);
+    for (const net of [...fault.sets.keys(), ...fault.shorts, ...fault.ripples])
+      need(sheet.nets, 'net', net, fault.place, where);
     for (const connector of fault.opens) need(sheet.connectors, 'connector', connector, fault.place, where);
     for (const sign of fault.signs.keys()) need(sheet.signs, 'sign', sign, fault.place, where);
     for (const point of fault.reads.keys()) need(sheet.points, 'point', point, fault.place, where);
@@ -56,7 +62,8 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
     if (point.net !== undefined) need(sheet.nets, 'net', point.net, point.place, where);
     if (point.board !== undefined) need(sheet.boards, 'board', point.board, point.place, where);
     for (const part of point.parts) need(sheet.parts, 'part', part, point.place, where);
-    if (point.net === undefined && point.parts.length === 0) fail(point.place, `${where} measures nothing: give it a net or parts`);
+    if (point.net === undefined && point.parts.length === 0)
+      fail(point.place, `${where} measures nothing: give it a net or parts`);
   }
   for (const sign of sheet.signs.values()) {
     if (sign.follows !== undefined) need(sheet.nets, 'net', sign.follows, sheetStart, `sign "${sign.id}"`);
@@ -66,7 +73,8 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
     for (const net of [...guard.watches.keys(), ...guard.cuts]) need(sheet.nets, 'net', net, sheetStart, where);
     for (const sign of guard.signs.keys()) need(sheet.signs, 'sign', sign, sheetStart, where);
   }
-  for (const [role, nets] of sheet.picture) for (const net of nets) need(sheet.nets, 'net', net, sheetStart, `picture role "${role}"`);
+  for (const [role, nets] of sheet.picture)
+    for (const net of nets) need(sheet.nets, 'net', net, sheetStart, `picture role "${role}"`);
   for (const group of sheet.siblings) {
     for (const row of group.rows) {
       for (const point of row.points) need(sheet.points, 'point', point, sheetStart, `siblings "${group.id}"`);

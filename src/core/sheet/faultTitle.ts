@@ -16,8 +16,13 @@ const phrases: Readonly<Record<FaultMode, string>> = {
   cracked: 'cracked',
 };
 
+/** A part by its title and, where it has a number, its reference: `Upper floating capacitor C547`. */
+export function partName(part: Pick<Part, 'id' | 'title'>): string {
+  const numbered = /\d/.test(part.id) && !part.title.includes(part.id);
+  return numbered ? `${part.title} ${part.id}` : part.title;
+}
+
 /** How a fault is named where the sheet gives no title: `C547 dried out`. */
 export function faultTitle(part: Pick<Part, 'id' | 'title'>, mode: FaultMode): string {
-  const name = part.title === part.id || part.title.includes(part.id) ? part.title : `${part.title} ${part.id}`;
-  return `${name} ${phrases[mode]}`;
+  return `${partName(part)} ${phrases[mode]}`;
 }

@@ -98,7 +98,8 @@ export class Field {
 
   text(fallback?: string): string {
     if (!this.present) {
-      if (fallback === undefined) this.fail(`"${this.name}" is missing${this.parent ? ` in "${this.parent.name}"` : ''}`);
+      if (fallback === undefined)
+        this.fail(`"${this.name}" is missing${this.parent ? ` in "${this.parent.name}"` : ''}`);
       return fallback ?? '';
     }
     if (!isScalar(this.node) || typeof this.node.value === 'object') {

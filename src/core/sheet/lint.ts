@@ -21,7 +21,8 @@ export function lintSheet(sheet: Sheet): Problem[] {
 
   for (const net of sheet.nets.values()) {
     if (!made.has(net.id)) warn(net.place, `no block makes net "${net.id}", so it is always dead`);
-    if (!needed.has(net.id) && !shown.has(net.id) && !heard.has(net.id) && !measured.has(net.id)) warn(net.place, `nothing needs, shows or measures net "${net.id}"`);
+    if (!needed.has(net.id) && !shown.has(net.id) && !heard.has(net.id) && !measured.has(net.id))
+      warn(net.place, `nothing needs, shows or measures net "${net.id}"`);
     if (net.kind === 'rail' && !measured.has(net.id)) warn(net.place, `rail "${net.id}" has no point to measure it at`);
   }
   const faulty = new Set([...sheet.faults.values()].map((fault) => fault.part));
@@ -30,7 +31,13 @@ export function lintSheet(sheet: Sheet): Problem[] {
   }
   for (const fault of sheet.faults.values()) {
     const effects =
-      fault.sets.size + fault.shorts.length + fault.ripples.length + fault.opens.length + fault.signs.size + fault.shows.length + fault.reads.size;
+      fault.sets.size +
+      fault.shorts.length +
+      fault.ripples.length +
+      fault.opens.length +
+      fault.signs.size +
+      fault.shows.length +
+      fault.reads.size;
     if (effects === 0) warn(fault.place, `fault "${fault.id}" changes nothing`);
     if (fault.weight === 0) warn(fault.place, `fault "${fault.id}" has no weight, so it is never suspected`);
   }

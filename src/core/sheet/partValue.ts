@@ -2,7 +2,13 @@ import { parseQuantity } from '../quantity';
 import { type PartKind } from './sheet';
 
 const kindsWithSize: ReadonlySet<PartKind> = new Set<PartKind>([
-  'electrolytic', 'ceramic', 'film', 'resistor', 'fusible', 'thermistor', 'trimmer',
+  'electrolytic',
+  'ceramic',
+  'film',
+  'resistor',
+  'fusible',
+  'thermistor',
+  'trimmer',
 ]);
 
 /**

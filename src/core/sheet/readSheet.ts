@@ -53,7 +53,11 @@ export function readSheet(text: string): Sheet {
   if (text.length > longestSheet) {
     const size = Math.ceil(text.length / 1024);
     throw new SheetError([
-      { line: 1, column: 1, message: `the sheet is ${size} KB long; a sheet may have at most ${longestSheet / 1024} KB` },
+      {
+        line: 1,
+        column: 1,
+        message: `the sheet is ${size} KB long; a sheet may have at most ${longestSheet / 1024} KB`,
+      },
     ]);
   }
   const lines = new LineCounter();
@@ -90,11 +94,31 @@ function keyed<T extends { id: string }>(section: Field, read: (entry: Field) =>
 
 function readRoot(root: Field): Sheet {
   root.only(
-    'format', 'id', 'title', 'technology', 'size', 'summary', 'variants', 'label', 'boards', 'connectors', 'stores',
-    'nets', 'blocks', 'points', 'signs', 'protections', 'picture', 'siblings', 'setup', 'kit', 'quirks',
+    'format',
+    'id',
+    'title',
+    'technology',
+    'size',
+    'summary',
+    'variants',
+    'label',
+    'boards',
+    'connectors',
+    'stores',
+    'nets',
+    'blocks',
+    'points',
+    'signs',
+    'protections',
+    'picture',
+    'siblings',
+    'setup',
+    'kit',
+    'quirks',
   );
   const label = keyed(root.get('label'), readLabelField);
-  const blocks = keyed(root.get('blocks'), readBlock);
+  const boards = keyed(root.get('boards'), readBoard);
+  const blocks = keyed(root.get('blocks'), (entry) => readBlock(entry, boards));
   const parts = new Map<string, Part>();
   const faults = new Map<string, Fault>();
   for (const blockField of root.get('blocks').entries()) {
@@ -115,13 +139,16 @@ function readRoot(root: Field): Sheet {
     technology: root.get('technology').oneOf(technologies),
     size: root.get('size').text(''),
     summary: root.get('summary').text(''),
-    variants: root.get('variants').entries().map((entry) => ({
-      id: entry.name,
-      title: entry.get('title').text(),
-      tell: entry.get('tell').text(''),
-    })),
+    variants: root
+      .get('variants')
+      .entries()
+      .map((entry) => ({
+        id: entry.name,
+        title: entry.get('title').text(),
+        tell: entry.get('tell').text(''),
+      })),
     label,
-    boards: keyed(root.get('boards'), readBoard),
+    boards,
     connectors: keyed(root.get('connectors'), readConnector),
     stores: keyed(root.get('stores'), readStore),
     nets: keyed(root.get('nets'), (entry) => readNet(entry, label)),
@@ -131,35 +158,58 @@ function readRoot(root: Field): Sheet {
     points: keyed(root.get('points'), readPoint),
     signs: keyed(root.get('signs'), readSign),
     protections: root.get('protections').entries().map(readProtection),
-    picture: new Map(root.get('picture').entries().map((entry) => [entry.name, entry.isScalar ? [entry.text()] : entry.texts()])),
-    siblings: root.get('siblings').entries().map((entry) => ({
-      id: entry.name,
-      title: entry.get('title').text(),
-      columns: entry.get('columns').texts(),
-      rows: entry.get('rows').items().map((row) => ({
-        title: row.get('title').text(),
-        points: row.get('points').texts(),
-        parts: row.get('parts').items().map((cell) => cell.texts()),
+    picture: new Map(
+      root
+        .get('picture')
+        .entries()
+        .map((entry) => [entry.name, entry.isScalar ? [entry.text()] : entry.texts()]),
+    ),
+    siblings: root
+      .get('siblings')
+      .entries()
+      .map((entry) => ({
+        id: entry.name,
+        title: entry.get('title').text(),
+        columns: entry.get('columns').texts(),
+        rows: entry
+          .get('rows')
+          .items()
+          .map((row) => ({
+            title: row.get('title').text(),
+            points: row.get('points').texts(),
+            parts: row
+              .get('parts')
+              .items()
+              .map((cell) => cell.texts()),
+          })),
       })),
-    })),
-    setUp: root.get('setup').items().map((step) => {
-      const point = step.get('point').optionalText();
-      return {
-        title: step.get('title').text(),
-        target: step.get('target').text(''),
-        how: step.get('how').text(''),
-        ...(point === undefined ? {} : { point }),
-      };
-    }),
-    kit: root.get('kit').items().map((line) => ({
-      refs: line.get('refs').texts(),
-      value: line.get('value').text(),
-      note: line.get('note').text(''),
-    })),
-    quirks: root.get('quirks').items().map((quirk) => ({
-      title: quirk.get('title').text(),
-      note: quirk.get('note').text(''),
-    })),
+    setUp: root
+      .get('setup')
+      .items()
+      .map((step) => {
+        const point = step.get('point').optionalText();
+        return {
+          title: step.get('title').text(),
+          target: step.get('target').text(''),
+          how: step.get('how').text(''),
+          ...(point === undefined ? {} : { point }),
+        };
+      }),
+    kit: root
+      .get('kit')
+      .items()
+      .map((line) => ({
+        refs: line.get('refs').texts(),
+        value: line.get('value').text(),
+        note: line.get('note').text(''),
+      })),
+    quirks: root
+      .get('quirks')
+      .items()
+      .map((quirk) => ({
+        title: quirk.get('title').text(),
+        note: quirk.get('note').text(''),
+      })),
   };
 }
 
@@ -219,7 +269,8 @@ function readNet(entry: Field, label: ReadonlyMap<string, LabelField>): Net {
   const written = volts.text('1');
   const labelled = written.startsWith('label.') ? written.slice('label.'.length) : undefined;
   const field = labelled === undefined ? undefined : label.get(labelled);
-  if (labelled !== undefined && !field) volts.fail(`the label has no field "${labelled}"; it has ${[...label.keys()].join(', ')}`);
+  if (labelled !== undefined && !field)
+    volts.fail(`the label has no field "${labelled}"; it has ${[...label.keys()].join(', ')}`);
   const signal = entry.get('signal').present ? entry.get('signal').oneOf(signalClasses) : undefined;
   return {
     id: entry.name,
@@ -234,13 +285,14 @@ function readNet(entry: Field, label: ReadonlyMap<string, LabelField>): Net {
   };
 }
 
-function readBlock(entry: Field): Block {
-  entry.only('title', 'short', 'board', 'needs', 'makes', 'regulates', 'rules', 'parts');
+function readBlock(entry: Field, boards: ReadonlyMap<string, Board>): Block {
+  entry.only('title', 'short', 'board', 'side', 'needs', 'makes', 'regulates', 'rules', 'parts');
   return {
     id: entry.name,
     title: entry.get('title').text(),
     short: entry.get('short').text(entry.get('title').text('')),
     board: entry.get('board').text(),
+    side: entry.get('side').oneOf(sides, boards.get(entry.get('board').text(''))?.side ?? 'cold'),
     needs: entry.get('needs').texts(),
     makes: entry.get('makes').texts(),
     regulates: entry.get('regulates').flag(false),
@@ -252,7 +304,12 @@ function readBlock(entry: Field): Block {
 function readRule(item: Field): Rule {
   item.only('when', 'makes');
   return {
-    when: new Map(item.get('when').entries().map((entry) => [entry.name, readLevels(entry)])),
+    when: new Map(
+      item
+        .get('when')
+        .entries()
+        .map((entry) => [entry.name, readLevels(entry)]),
+    ),
     makes: readRatios(item.get('makes')),
   };
 }
@@ -305,7 +362,12 @@ function readFault(entry: Field, part: Part): Fault {
     opens: entry.get('opens').texts(),
     signs: readSigns(entry.get('signs')),
     shows: entry.get('shows').texts(),
-    reads: new Map(entry.get('reads').entries().map((point) => [point.name, point.quantity('')])),
+    reads: new Map(
+      entry
+        .get('reads')
+        .entries()
+        .map((point) => [point.name, point.quantity('')]),
+    ),
     place: entry.place,
   };
 }
@@ -316,8 +378,22 @@ function readSigns(section: Field): Map<string, SignState> {
 
 function readPoint(entry: Field): Point {
   entry.only(
-    'title', 'where', 'measure', 'net', 'parts', 'board', 'ground', 'state', 'minutes', 'danger', 'miss', 'aliases',
-    'expect', 'tolerance', 'source', 'page',
+    'title',
+    'where',
+    'measure',
+    'net',
+    'parts',
+    'board',
+    'ground',
+    'state',
+    'minutes',
+    'danger',
+    'miss',
+    'aliases',
+    'expect',
+    'tolerance',
+    'source',
+    'page',
   );
   const measure = entry.get('measure').oneOf(measures);
   const live = measure === 'dc' || measure === 'ac' || measure === 'hertz' || measure === 'press' || measure === 'swap';
@@ -342,7 +418,9 @@ function readPoint(entry: Field): Point {
     ...(board === undefined ? {} : { board }),
     ...(expect === undefined ? {} : { expect }),
     ...(page === undefined ? {} : { page }),
-    ...(entry.get('tolerance').present ? { tolerance: entry.get('tolerance').attempt(parseTolerance, defaultTolerance) } : {}),
+    ...(entry.get('tolerance').present
+      ? { tolerance: entry.get('tolerance').attempt(parseTolerance, defaultTolerance) }
+      : {}),
     ...(entry.get('source').present ? { source: entry.get('source').oneOf(sources) } : {}),
   };
 }
@@ -367,7 +445,12 @@ function readProtection(entry: Field): Protection {
   return {
     id: entry.name,
     title: entry.get('title').text(),
-    watches: new Map(entry.get('watches').entries().map((watch) => [watch.name, readLevels(watch)])),
+    watches: new Map(
+      entry
+        .get('watches')
+        .entries()
+        .map((watch) => [watch.name, readLevels(watch)]),
+    ),
     cuts: entry.get('cuts').texts(),
     blinks: entry.get('blinks').present ? entry.get('blinks').number(0, 1, 30) : undefined,
     signs: readSigns(entry.get('signs')),

@@ -56,7 +56,12 @@ function problemsOf(from: string | RegExp, to: string): readonly { line: number;
 describe('reading a sheet', () => {
   it('gives rails their label values and tolerances', () => {
     const sheet = readSheet(smallSheet);
-    expect(sheet.nets.get('vs')).toMatchObject({ volts: 180, tolerance: { relative: 0.01 }, label: 'vs', source: 'label' });
+    expect(sheet.nets.get('vs')).toMatchObject({
+      volts: 180,
+      tolerance: { relative: 0.01 },
+      label: 'vs',
+      source: 'label',
+    });
     expect(withLabel(sheet, { vs: 187 }).nets.get('vs')!.volts).toBe(187);
     expect(sheet.parts.get('C2')).toMatchObject({ size: 100e-6, voltage: 250 });
   });
@@ -95,8 +100,14 @@ describe('reading a sheet', () => {
 
 describe('lint', () => {
   it('warns of what is usable but likely not meant', () => {
-    const odd = readSheet(smallSheet.replace('faults: { dry: { sets: { vs: 0.8 } } }', 'faults: { dry: { weight: 0 } }').replace('  glow: {', '  lost: { title: Lost, volts: 5 }\n  glow: {'));
-    const messages = lintSheet(odd).map(({ message }) => message).join('\n');
+    const odd = readSheet(
+      smallSheet
+        .replace('faults: { dry: { sets: { vs: 0.8 } } }', 'faults: { dry: { weight: 0 } }')
+        .replace('  glow: {', '  lost: { title: Lost, volts: 5 }\n  glow: {'),
+    );
+    const messages = lintSheet(odd)
+      .map(({ message }) => message)
+      .join('\n');
     expect(messages).toMatch(/no block makes net "lost"/);
     expect(messages).toMatch(/"C2.dry" changes nothing/);
     expect(messages).toMatch(/rail "lost" has no point/);
@@ -107,15 +118,22 @@ describe('shipped sheets', () => {
   const schema = JSON.parse(readFileSync(path.join(folder, 'tovrik-sheet.schema.json'), 'utf8')) as object;
   const validate = new Ajv({ allErrors: true, strict: false }).compile(schema);
 
-  it.each([...shippedSheets().values()].map((sheet) => [sheet.title, sheet] as const))('%s is rich enough and obeys the schema', (_, sheet) => {
-    expect(sheet.blocks.size).toBeGreaterThanOrEqual(12);
-    expect(sheet.faults.size).toBeGreaterThanOrEqual(45);
-    expect(new Set([...sheet.faults.values()].map(({ part }) => part)).size).toBeGreaterThan(30);
-    expect(sheet.points.size).toBeGreaterThanOrEqual(45);
-    expect([sheet.stores.size, sheet.connectors.size, sheet.setUp.length, sheet.kit.length, sheet.quirks.length].every((count) => count >= 3)).toBe(true);
-    validate(parse(readFileSync(path.join(folder, `${sheet.id}.yaml`), 'utf8')));
-    expect(validate.errors ?? []).toEqual([]);
-    const names = [...sheet.points.values()].flatMap((point) => point.aliases.map((alias) => alias.toLowerCase()));
-    expect(names.filter((name, index) => names.indexOf(name) !== index)).toEqual([]);
-  });
+  it.each([...shippedSheets().values()].map((sheet) => [sheet.title, sheet] as const))(
+    '%s is rich enough and obeys the schema',
+    (_, sheet) => {
+      expect(sheet.blocks.size).toBeGreaterThanOrEqual(12);
+      expect(sheet.faults.size).toBeGreaterThanOrEqual(45);
+      expect(new Set([...sheet.faults.values()].map(({ part }) => part)).size).toBeGreaterThan(30);
+      expect(sheet.points.size).toBeGreaterThanOrEqual(45);
+      expect(
+        [sheet.stores.size, sheet.connectors.size, sheet.setUp.length, sheet.kit.length, sheet.quirks.length].every(
+          (count) => count >= 3,
+        ),
+      ).toBe(true);
+      validate(parse(readFileSync(path.join(folder, `${sheet.id}.yaml`), 'utf8')));
+      expect(validate.errors ?? []).toEqual([]);
+      const names = [...sheet.points.values()].flatMap((point) => point.aliases.map((alias) => alias.toLowerCase()));
+      expect(names.filter((name, index) => names.indexOf(name) !== index)).toEqual([]);
+    },
+  );
 });

@@ -18,26 +18,89 @@ export const sources = ['label', 'manual', 'good set', 'guess'] as const;
 export type Source = (typeof sources)[number];
 
 export const partKinds = [
-  'battery', 'bridge', 'ceramic', 'coil', 'connector', 'diode', 'electrolytic', 'film', 'flex', 'flyback', 'fuse',
-  'fusible', 'ic', 'lead', 'mosfet', 'optocoupler', 'panel', 'relay', 'resistor', 'screw', 'socket', 'source', 'switch',
-  'thermistor', 'transformer', 'transistor', 'trimmer', 'tube', 'yoke', 'zener',
+  'battery',
+  'bridge',
+  'ceramic',
+  'coil',
+  'connector',
+  'diode',
+  'electrolytic',
+  'film',
+  'flex',
+  'flyback',
+  'fuse',
+  'fusible',
+  'ic',
+  'lead',
+  'mosfet',
+  'optocoupler',
+  'panel',
+  'relay',
+  'resistor',
+  'screw',
+  'socket',
+  'source',
+  'switch',
+  'thermistor',
+  'transformer',
+  'transistor',
+  'trimmer',
+  'tube',
+  'yoke',
+  'zener',
 ] as const;
 export type PartKind = (typeof partKinds)[number];
 
 export const faultModes = [
-  'open', 'short', 'leaky', 'dry', 'drifted', 'joint', 'loose', 'worn', 'missing', 'dirty', 'dead', 'misset', 'cracked',
+  'open',
+  'short',
+  'leaky',
+  'dry',
+  'drifted',
+  'joint',
+  'loose',
+  'worn',
+  'missing',
+  'dirty',
+  'dead',
+  'misset',
+  'cracked',
 ] as const;
 export type FaultMode = (typeof faultModes)[number];
 
 /** `power` rails and the mains; `signal` is all the rest. */
 export type NetKind = 'rail' | 'signal';
 export const signalClasses = [
-  'control', 'data', 'drive', 'sync', 'deflection', 'eht', 'beam', 'sustain', 'scan', 'light', 'motion', 'sound', 'video',
+  'control',
+  'data',
+  'drive',
+  'sync',
+  'deflection',
+  'eht',
+  'beam',
+  'sustain',
+  'scan',
+  'light',
+  'motion',
+  'sound',
+  'video',
 ] as const;
 export type SignalClass = (typeof signalClasses)[number];
 
 export const measures = [
-  'dc', 'ac', 'hertz', 'ohms', 'diode', 'esr', 'rings', 'look', 'press', 'swap', 'sign', 'blinks', 'picture',
+  'dc',
+  'ac',
+  'hertz',
+  'ohms',
+  'diode',
+  'esr',
+  'rings',
+  'look',
+  'press',
+  'swap',
+  'sign',
+  'blinks',
+  'picture',
 ] as const;
 export type Measure = (typeof measures)[number];
 
@@ -130,6 +193,8 @@ export interface Block {
   /** At most about fourteen letters, for the line. */
   readonly short: string;
   readonly board: string;
+  /** Its own side where its board has both. */
+  readonly side: Side;
   readonly needs: readonly string[];
   readonly makes: readonly string[];
   /** Holds its outputs while its inputs are above four fifths. */

@@ -5,9 +5,8 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { compareSiblings } from '@/core/compare';
-import { tilesOf } from '@/core/diagnosis';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
-import { cautionsFor, pictureCaution } from '@/core/safety';
+import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
 import { type JobFile, StateBand, useLog } from '@/features/job';
 import { Bar, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
 import { latestNumber } from './benchModel';
@@ -20,8 +19,7 @@ import { Decision, Suspects } from './Suspects';
 import styles from './bench.module.css';
 import { useBench } from './useBench';
 
-const otherProbes = 4;
-const offeredPictures = 11;
+const otherProbes = 3;
 
 /** The bench: readings in, judgement out, next probe named. */
 export function Bench({ file, line }: { file: JobFile; line: Line }) {
@@ -38,29 +36,35 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
   useEffect(() => input.current?.focus(), [log.entries.length, check, correcting]);
 
   const family = sheet.technology === 'plasma' ? 'panel' : 'tube';
-  const pictures = useMemo(() => {
-    const good = { id: 'normal', title: symptomTitles.normal, symptoms: ['normal'] as const, picture: depict(family, []) };
-    return [good, ...tilesOf(predictions).slice(0, offeredPictures)];
-  }, [predictions, family]);
   const seen = useMemo(() => {
     const reading = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
-    const symptoms: readonly Symptom[] = reading?.answer.kind === 'picture' ? reading.answer.symptoms : job.complaint.symptoms;
+    const symptoms: readonly Symptom[] =
+      reading?.answer.kind === 'picture' ? reading.answer.symptoms : job.complaint.symptoms;
     return { symptoms, by: reading ? `seen ${timeText(reading.entry.at)}` : 'as the owner told it' };
   }, [bench.readings, job.complaint]);
   const comparisons = useMemo(
-    () => sheet.siblings.map((group) => compareSiblings(group, (point) => latestNumber(job, point))).filter((one) => one.rows.some((row) => row.values.filter((value) => value !== undefined).length > 0)),
+    () =>
+      sheet.siblings
+        .map((group) => compareSiblings(group, (point) => latestNumber(job, point)))
+        .filter((one) => one.rows.some((row) => row.values.filter((value) => value !== undefined).length > 0)),
     [sheet.siblings, job],
   );
   const cautions = useMemo(() => {
+    const power = step?.kind === 'do' && step.body.kind === 'power' ? [powerCaution(step.body.power)] : [];
+    const forStep = step?.kind === 'do' ? power : check ? cautionsFor(sheet, check, bench.context) : [];
     const burning = bench.context.power === 'live' ? pictureCaution(seen.symptoms) : undefined;
-    return [...(burning === undefined ? [] : [burning]), ...(check ? cautionsFor(sheet, check, bench.context) : [])].slice(0, 2);
-  }, [sheet, check, bench.context, seen.symptoms]);
+    return [...(burning === undefined ? [] : [burning]), ...forStep].slice(0, 2);
+  }, [sheet, check, step, bench.context, seen.symptoms]);
   const spent = bench.repairs.reduce((sum, { repair }) => sum + repair.money, 0);
   const others = advice.probes.filter(({ probe }) => probe.id !== focused?.probe.id).slice(0, otherProbes);
   const mostSaved = Math.max(1, ...advice.probes.map(({ saves }) => saves));
 
   const keys = { enableOnFormTags: true, preventDefault: true } as const;
-  useHotkeys('alt+2,alt+3,alt+4,alt+5', (_event, { keys: pressed }) => desk.choose(others[Number(pressed?.[0]) - 2]?.probe.id), keys);
+  useHotkeys(
+    'alt+2,alt+3,alt+4',
+    (_event, { keys: pressed }) => desk.choose(others[Number(pressed?.[0]) - 2]?.probe.id),
+    keys,
+  );
   useHotkeys('alt+1', () => desk.choose(undefined), keys);
   useHotkeys('alt+x', desk.unreachable, keys);
   useHotkeys('alt+p', desk.togglePower, keys);
@@ -70,21 +74,46 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
   useHotkeys('alt+l', () => log.record([{ body: { kind: 'lamp', fitted: !bench.context.lamp } }]), keys);
   useHotkeys('alt+i', () => log.record([{ body: { kind: 'isolation', fitted: !bench.isolated } }]), keys);
   useHotkeys('alt+r', () => router.push(`/job/${file.id}/repair`), keys);
-  useHotkeys('alt+s', () => {
-    const last = rows[0] ? `${rows[0].check.title}, ${rows[0].said}, ${rows[0].verdict.words}. ` : '';
-    say(spoken(`${last}Next: ${check?.title ?? 'nothing more to ask'}`));
-  }, keys);
+  useHotkeys(
+    'alt+s',
+    () => {
+      const last = rows[0] ? `${rows[0].check.title}, ${rows[0].said}, ${rows[0].verdict.words}. ` : '';
+      say(spoken(`${last}Next: ${check?.title ?? 'nothing more to ask'}`));
+    },
+    keys,
+  );
 
   return (
     <div className={styles.bench} data-waiting={log.waiting.size} data-saved={log.savedAt ?? ''}>
       <StateBand job={file} sheet={sheet} bench={bench} ground={check?.ground} closed={closed} />
       <div className={styles.lineRow}>
         <div className={styles.lineMap}>
-          <LineMap line={line} job={job} rows={rows} suspects={advice.posterior.suspects} focusNet={check?.point?.net} onPick={(net) => desk.choose([...predictions.checks.values()].find((one) => one.point?.net === net && one.measure !== 'ohms')?.id)} />
+          <LineMap
+            line={line}
+            job={job}
+            rows={rows}
+            suspects={advice.posterior.suspects}
+            focusNet={check?.point?.net}
+            onPick={(net) =>
+              desk.choose(
+                [...predictions.checks.values()].find((one) => one.point?.net === net && one.measure !== 'ohms')?.id,
+              )
+            }
+          />
         </div>
-        <button type="button" className={styles.screen} onClick={() => desk.choose('picture')} title="Say what it shows now (Alt V)">
-          <span className="soft">What it shows · <span suppressHydrationWarning>{seen.by}</span></span>
-          <PictureView picture={depict(family, seen.symptoms)} title={seen.symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'not known'} />
+        <button
+          type="button"
+          className={styles.screen}
+          onClick={() => desk.choose('picture')}
+          title="Say what it shows now (Alt V)"
+        >
+          <span className="soft">
+            What it shows · <span suppressHydrationWarning>{seen.by}</span>
+          </span>
+          <PictureView
+            picture={depict(family, seen.symptoms)}
+            title={seen.symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'not known'}
+          />
           <b>{seen.symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'Nobody has said'}</b>
         </button>
       </div>
@@ -106,7 +135,7 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
             correcting={correcting}
             text={desk.text}
             interpreted={desk.interpreted}
-            pictures={pictures}
+            pictures={desk.pictures}
             input={input}
             onText={(text) => {
               desk.setText(text);
@@ -116,7 +145,16 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
             onUnreachable={desk.unreachable}
             onCancel={desk.cancel}
             onPicture={(symptoms) => {
-              log.record([{ body: { kind: 'reading', check: 'picture', answer: { kind: 'picture', symptoms }, text: symptoms.join(' ') } }]);
+              log.record([
+                {
+                  body: {
+                    kind: 'reading',
+                    check: 'picture',
+                    answer: { kind: 'picture', symptoms },
+                    text: symptoms.join(' '),
+                  },
+                },
+              ]);
               desk.choose(undefined);
             }}
           />
@@ -128,7 +166,12 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
                   <li key={one.probe.id}>
                     <button type="button" onClick={() => desk.choose(one.probe.id)}>
                       <Key>{`Alt ${index + 2}`}</Key>
-                      <span>{one.probe.isolates === undefined ? one.probe.check.title : `Pull ${one.probe.isolates}, then ${one.probe.check.title}`}{one.probe.context.warm && !bench.context.warm ? ', warm' : ''}</span>
+                      <span>
+                        {one.probe.isolates === undefined
+                          ? one.probe.check.title
+                          : `Pull ${one.probe.isolates}, then ${one.probe.check.title}`}
+                        {one.probe.context.warm && !bench.context.warm ? ', warm' : ''}
+                      </span>
                       <span className="figure">{minutesText(one.minutes)}</span>
                       <Bar share={one.saves / mostSaved} tone="petrol" />
                     </button>
@@ -140,7 +183,12 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
         </div>
         <div className={styles.column}>
           {comparisons.map((comparison) => (
-            <SiblingTable key={comparison.title} comparison={comparison} predictions={predictions} onPick={desk.choose} />
+            <SiblingTable
+              key={comparison.title}
+              comparison={comparison}
+              predictions={predictions}
+              onPick={desk.choose}
+            />
           ))}
           <Readings
             rows={rows}
@@ -155,18 +203,36 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
         </div>
         <div className={styles.column}>
           <Suspects posterior={advice.posterior} predictions={predictions} />
-          {!closed && <Decision advice={advice} job={file.id} limit={file.limit} spent={spent} currency={file.currency} />}
+          {!closed && (
+            <Decision advice={advice} job={file.id} limit={file.limit} spent={spent} currency={file.currency} />
+          )}
         </div>
       </div>
       <footer className={styles.footer}>
-        <span><Key>⏎</Key> record</span>
-        <span><Key>Alt P</Key> {bench.context.power === 'live' ? 'plug out' : 'power on'}</span>
-        <span><Key>Alt V</Key> picture</span>
-        <span><Key>Alt W</Key> {bench.context.warm ? 'cold' : 'warm'}</span>
-        <span><Key>Alt L</Key> lamp</span>
-        <span><Key>Alt I</Key> isolation</span>
-        <span><Key>Alt Z</Key> take back</span>
-        <span><Key>Alt S</Key> say it</span>
+        <span>
+          <Key>⏎</Key> record
+        </span>
+        <span>
+          <Key>Alt P</Key> {bench.context.power === 'live' ? 'plug out' : 'power on'}
+        </span>
+        <span>
+          <Key>Alt V</Key> picture
+        </span>
+        <span>
+          <Key>Alt W</Key> {bench.context.warm ? 'cold' : 'warm'}
+        </span>
+        <span>
+          <Key>Alt L</Key> lamp
+        </span>
+        <span>
+          <Key>Alt I</Key> isolation
+        </span>
+        <span>
+          <Key>Alt Z</Key> take back
+        </span>
+        <span>
+          <Key>Alt S</Key> say it
+        </span>
         <span className={styles.saved} role="status" suppressHydrationWarning>
           {log.savedAt === undefined ? '' : `Saved ${new Date(log.savedAt).toTimeString().slice(0, 8)} · `}
           {log.waiting.size} waiting

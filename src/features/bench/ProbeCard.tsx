@@ -9,11 +9,16 @@ import { type Symptom } from '@/core/picture';
 import { type TakenReading } from '@/core/reading';
 import { type Ground } from '@/core/sheet';
 import { clockText, Key, markColours, minutesText, VerdictMark } from '@/ui';
-import { choicesFor, instruction, type Interpreted, type Step, whyProbe } from './benchModel';
-import { PicturePicker, type SeenPicture } from './PicturePicker';
+import { choicesFor, instruction, type Interpreted, type SeenPicture, type Step, whyProbe } from './benchModel';
+import { PicturePicker } from './PicturePicker';
 import styles from './bench.module.css';
 
-const groundWords: Readonly<Record<Ground, string>> = { hot: 'hot ground', chassis: 'chassis', floating: 'the floating ground', none: '' };
+const groundWords: Readonly<Record<Ground, string>> = {
+  hot: 'hot ground',
+  chassis: 'chassis',
+  floating: 'the floating ground',
+  none: '',
+};
 
 interface ProbeCardProps {
   readonly predictions: Predictions;
@@ -41,60 +46,77 @@ export function ProbeCard(props: ProbeCardProps) {
   const choices = doing || !check ? [] : choicesFor(check);
   return (
     <section className={styles.probe} aria-label="Probe next">
-      <p className="label">{correcting ? 'Correcting a reading' : step ? `First, for ${check?.title ?? 'the next probe'}` : advice ? `Probe next · ${minutesText(advice.minutes)} · ${whyProbe(advice)}` : 'Any reading'}</p>
+      <p className="label">
+        {correcting
+          ? 'Correcting a reading'
+          : step
+            ? `First, for ${check?.title ?? 'the next probe'}`
+            : advice
+              ? `Probe next · ${minutesText(advice.minutes)} · ${whyProbe(advice)}`
+              : 'Any reading'}
+      </p>
       <h1 className={styles.title}>{doing ? stepTitle(step) : (check?.title ?? 'Nothing more to ask')}</h1>
-      <p className={styles.how}>{doing ? stepHow(step) : check ? <How check={check} predictions={predictions} context={context} /> : 'The sheet has no probe left that would tell the suspects apart. Type any reading, or decide.'}</p>
+      <p className={styles.how}>
+        {doing ? (
+          stepHow(step)
+        ) : check ? (
+          <How check={check} predictions={predictions} context={context} />
+        ) : (
+          'The sheet has no probe left that would tell the suspects apart. Type any reading, or decide.'
+        )}
+      </p>
       {cautions.map((caution) => (
         <p key={caution} className={styles.caution}>
           {caution}
         </p>
       ))}
-      {check?.measure === 'picture' && !doing ? (
-        <PicturePicker pictures={props.pictures} onPick={props.onPicture} />
-      ) : (
-        <>
-          <label className={styles.entry} data-wrong={interpreted.kind === 'wrong' || undefined}>
-            <span className="unseen">Reading</span>
-            <input
-              ref={input}
-              className="figure"
-              value={text}
-              autoFocus
-              autoComplete="off"
-              spellCheck={false}
-              maxLength={200}
-              placeholder={doing ? (step.kind === 'prove' ? 'volts' : '⏎ when done') : (choices[0] ?? '')}
-              onChange={(event) => props.onText(event.target.value)}
-              onKeyDown={(event) => {
-                if (event.key === 'Enter' && !event.ctrlKey && !event.metaKey) {
-                  event.preventDefault();
-                  props.onRecord();
-                }
-                if (event.key === 'Escape') props.onCancel();
-              }}
-            />
-            <LiveVerdict interpreted={interpreted} />
-          </label>
-          <p className={styles.message} role={interpreted.kind === 'wrong' ? 'alert' : undefined}>
-            {interpreted.kind === 'wrong' ? interpreted.message : ''}
-          </p>
-          {choices.length > 0 && (
-            <div className={styles.choices}>
-              {choices.map((choice) => (
-                <button key={choice} type="button" onClick={() => props.onText(choice)} aria-pressed={text === choice}>
-                  {choice}
-                </button>
-              ))}
-            </div>
-          )}
-        </>
+      {check?.measure === 'picture' && !doing && <PicturePicker pictures={props.pictures} onPick={props.onPicture} />}
+      <label className={styles.entry} data-wrong={interpreted.kind === 'wrong' || undefined}>
+        <span className="unseen">Reading</span>
+        <input
+          ref={input}
+          className="figure"
+          value={text}
+          autoFocus
+          autoComplete="off"
+          spellCheck={false}
+          maxLength={200}
+          placeholder={
+            doing
+              ? step.kind === 'prove'
+                ? 'volts'
+                : '⏎ when done'
+              : check?.measure === 'picture'
+                ? 'its number'
+                : (choices[0] ?? '')
+          }
+          onChange={(event) => props.onText(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' && !event.ctrlKey && !event.metaKey) {
+              event.preventDefault();
+              props.onRecord();
+            }
+            if (event.key === 'Escape') props.onCancel();
+          }}
+        />
+        <LiveVerdict interpreted={interpreted} />
+      </label>
+      <p className={styles.message} role={interpreted.kind === 'wrong' ? 'alert' : undefined}>
+        {interpreted.kind === 'wrong' ? interpreted.message : ''}
+      </p>
+      {choices.length > 0 && (
+        <div className={styles.choices}>
+          {choices.map((choice) => (
+            <button key={choice} type="button" onClick={() => props.onText(choice)} aria-pressed={text === choice}>
+              {choice}
+            </button>
+          ))}
+        </div>
       )}
       <div className={styles.buttons}>
-        {check?.measure !== 'picture' || doing ? (
-          <Button type="primary" onClick={props.onRecord}>
-            {doing && text === '' && step.kind === 'do' ? step.done : 'Record'} ⏎
-          </Button>
-        ) : null}
+        <Button type="primary" onClick={props.onRecord}>
+          {doing && text === '' && step.kind === 'do' ? step.done : 'Record'} ⏎
+        </Button>
         {correcting ? (
           <Button onClick={props.onCancel}>Leave it</Button>
         ) : (
@@ -116,13 +138,21 @@ function stepTitle(step: Step): string {
 function stepHow(step: Step) {
   if (step.kind === 'do') return <>Press ⏎ when it is done. The change goes into the record.</>;
   const { store } = step;
-  if (store.farads < 1e-7) return <>{store.place}. Resistor probe clipped to the braid first, twice, a minute apart; then measure and type the volts.</>;
+  if (store.farads < 1e-7)
+    return (
+      <>
+        {store.place}. Resistor probe clipped to the braid first, twice, a minute apart; then measure and type the
+        volts.
+      </>
+    );
   const { ohms } = dischargeTool;
   const seconds = timeToFall({ farads: store.farads, volts: store.volts, ohms }, provenBelow);
   return (
     <>
-      {store.place}. From <b className="figure">{store.volts} V</b> to {provenBelow} V in <b className="figure">{clockText(seconds)}</b> through 2.2 kΩ, <b className="figure">{Math.round(peakPower({ volts: store.volts, ohms }))} W</b> at first. Then
-      measure across it and type the volts.
+      {store.place}. From <b className="figure">{store.volts} V</b> to {provenBelow} V in{' '}
+      <b className="figure">{clockText(seconds)}</b> through 2.2 kΩ,{' '}
+      <b className="figure">{Math.round(peakPower({ volts: store.volts, ohms }))} W</b> at first. Then measure across it
+      and type the volts.
     </>
   );
 }

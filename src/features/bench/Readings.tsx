@@ -24,13 +24,22 @@ export function Readings({ rows, waiting, superseded, repairs, onCorrect }: Read
       {rows.length === 0 && <p className="soft">None yet. Each one is judged as you type it.</p>}
       <ul className={styles.readings} data-testid="readings" data-count={rows.length}>
         {rows.map((row) => (
-          <li key={row.reading.entry.id} data-mark={row.verdict.mark} data-old={row.reading.afterRepairs < repairs || undefined}>
+          <li
+            key={row.reading.entry.id}
+            data-mark={row.verdict.mark}
+            data-old={row.reading.afterRepairs < repairs || undefined}
+          >
             <button type="button" onClick={() => onCorrect(row)} title="Correct this reading">
               <VerdictMark mark={row.verdict.mark} />
               <span className={styles.what}>
                 <b>{row.check.title}</b>
                 <small>
-                  {[row.verdict.mark === 'within' ? '' : row.verdict.words, row.circumstances, row.corrected ? 'corrected' : '', waiting.has(row.reading.entry.id) ? 'waiting to be saved' : '']
+                  {[
+                    row.verdict.mark === 'within' ? '' : row.verdict.words,
+                    row.circumstances,
+                    row.corrected ? 'corrected' : '',
+                    waiting.has(row.reading.entry.id) ? 'waiting to be saved' : '',
+                  ]
                     .filter(Boolean)
                     .join(' · ')}
                 </small>

@@ -34,8 +34,14 @@ export function SiblingTable({ comparison, predictions, onPick }: SiblingTablePr
               <th scope="row">{row.title}</th>
               {row.values.map((value, column) => (
                 <td key={row.points[column]} className="figure" data-odd={row.odd === column || undefined}>
-                  <button type="button" onClick={() => onPick(row.points[column]!)} aria-label={`${row.title} ${columns[column]}`}>
-                    {value === undefined ? '·' : formatQuantity(value, predictions.checks.get(row.points[column]!)!.unit, 3).replace(/ V$/, '')}
+                  <button
+                    type="button"
+                    onClick={() => onPick(row.points[column]!)}
+                    aria-label={`${row.title} ${columns[column]}`}
+                  >
+                    {value === undefined
+                      ? '·'
+                      : formatQuantity(value, predictions.checks.get(row.points[column]!)!.unit, 3).replace(/ V$/, '')}
                     {row.odd === column && ' ◇'}
                   </button>
                 </td>

@@ -8,10 +8,18 @@ import { type Advice, evidenceFor, type Posterior, type Reason, reasonsFrom, typ
 import { Bar, chanceText, Key, minutesText, moneyText } from '@/ui';
 import styles from './bench.module.css';
 
-const shown = 4;
+const shown = 3;
 
 /** The likeliest faults, each with the readings that raised and lowered it. */
-export function Suspects({ posterior, predictions, most = shown }: { posterior: Posterior; predictions: Predictions; most?: number }) {
+export function Suspects({
+  posterior,
+  predictions,
+  most = shown,
+}: {
+  posterior: Posterior;
+  predictions: Predictions;
+  most?: number;
+}) {
   const [open, setOpen] = useState<string>();
   const leading = posterior.suspects.filter(({ probability }) => probability > 0.004).slice(0, most);
   const rest = posterior.suspects.length - leading.length;
@@ -20,10 +28,22 @@ export function Suspects({ posterior, predictions, most = shown }: { posterior: 
       <h2 className="label">Suspects · {posterior.suspects.length} weighed</h2>
       <ul className={styles.suspects} data-testid="suspects">
         {leading.map((suspect) => (
-          <SuspectRow key={suspect.fault.id} suspect={suspect} posterior={posterior} predictions={predictions} open={open === suspect.fault.id} onToggle={() => setOpen(open === suspect.fault.id ? undefined : suspect.fault.id)} />
+          <SuspectRow
+            key={suspect.fault.id}
+            suspect={suspect}
+            posterior={posterior}
+            predictions={predictions}
+            open={open === suspect.fault.id}
+            onToggle={() => setOpen(open === suspect.fault.id ? undefined : suspect.fault.id)}
+          />
         ))}
       </ul>
-      {rest > 0 && <p className={styles.rest}>{rest} others share {chanceText(posterior.suspects.slice(leading.length).reduce((sum, { probability }) => sum + probability, 0))}.</p>}
+      {rest > 0 && (
+        <p className={styles.rest}>
+          {rest} others share{' '}
+          {chanceText(posterior.suspects.slice(leading.length).reduce((sum, { probability }) => sum + probability, 0))}.
+        </p>
+      )}
     </section>
   );
 }
@@ -37,7 +57,10 @@ interface SuspectRowProps {
 }
 
 function SuspectRow({ suspect, posterior, predictions, open, onToggle }: SuspectRowProps) {
-  const reasons = useMemo(() => reasonsFrom(predictions, evidenceFor(posterior, suspect.fault.id)), [posterior, predictions, suspect]);
+  const reasons = useMemo(
+    () => reasonsFrom(predictions, evidenceFor(posterior, suspect.fault.id)),
+    [posterior, predictions, suspect],
+  );
   const told = open ? reasons : reasons.slice(0, 1);
   return (
     <li data-fault={suspect.fault.id}>
@@ -63,7 +86,8 @@ function ReasonLine({ reason, full }: { reason: Reason; full: boolean }) {
   const factor = reason.factor >= 10 ? Math.round(reason.factor) : Number(reason.factor.toPrecision(2));
   return (
     <p className={styles.reason} title={reason.text}>
-      <b className="figure">{reason.raises ? `×${factor}` : `÷${factor}`}</b> <span data-full={full || undefined}>{reason.text}</span>
+      <b className="figure">{reason.raises ? `×${factor}` : `÷${factor}`}</b>{' '}
+      <span data-full={full || undefined}>{reason.text}</span>
     </p>
   );
 }
@@ -85,7 +109,8 @@ export function Decision({ advice, job, limit, spent, currency }: DecisionProps)
       <section className={styles.decision} data-next="verify">
         <h2>Verify the repair</h2>
         <p>
-          What was done cures it with <b className="figure">{chanceText(advice.curedChance)}</b> by the readings so far. Measure again what was wrong.
+          What was done cures it with <b className="figure">{chanceText(advice.curedChance)}</b> by the readings so far.
+          Measure again what was wrong.
         </p>
         <Link href={`/job/${job}/repair`}>
           <Button type="primary" ghost>

@@ -1,9 +1,28 @@
 import { type Check, type Context, type Predictions } from '@/core/behaviour';
 import { type Case, type ProbeAdvice, transition } from '@/core/diagnosis';
-import { answerText, EntryError, expectedText, judgeAnswer, type LogBody, type LogEntry, readEntry, type TakenReading, type Verdict } from '@/core/reading';
+import {
+  answerText,
+  EntryError,
+  expectedText,
+  judgeAnswer,
+  type LogBody,
+  type LogEntry,
+  readEntry,
+  type TakenReading,
+  type Verdict,
+} from '@/core/reading';
+import { type Picture, type Symptom } from '@/core/picture';
 import { provenBelow } from '@/core/safety';
 import { parseQuantity, QuantityError } from '@/core/quantity';
 import { type Store } from '@/core/sheet';
+
+/** A picture the set may show. */
+export interface SeenPicture {
+  readonly id: string;
+  readonly title: string;
+  readonly symptoms: readonly Symptom[];
+  readonly picture: Picture;
+}
 
 /** What must be done with the set before the focused probe can be made. */
 export type Step =
@@ -14,7 +33,9 @@ export type Step =
 export function nextStep(job: Case, wanted: Context): Step | undefined {
   const { sheet } = job.predictions.model;
   const proven = new Set(job.bench.proofs.map((proof) => proof.store));
-  const steps = transition(sheet, job.bench.context, wanted, () => 0).filter((body) => body.kind !== 'proven' || !proven.has(body.store));
+  const steps = transition(sheet, job.bench.context, wanted, () => 0).filter(
+    (body) => body.kind !== 'proven' || !proven.has(body.store),
+  );
   const [body] = steps;
   if (!body) return undefined;
   switch (body.kind) {
@@ -43,19 +64,26 @@ export function nextStep(job: Case, wanted: Context): Step | undefined {
 export type Interpreted =
   | { readonly kind: 'nothing' }
   | { readonly kind: 'wrong'; readonly message: string }
-  | { readonly kind: 'line'; readonly body: LogBody; readonly said: string; readonly reading?: { readonly check: Check; readonly verdict: Verdict } };
+  | {
+      readonly kind: 'line';
+      readonly body: LogBody;
+      readonly said: string;
+      readonly reading?: { readonly check: Check; readonly verdict: Verdict };
+    };
 
 /** What the entry line is read against. */
 export interface EntryDesk {
   readonly job: Case;
   readonly focus: Check | undefined;
   readonly step: Step | undefined;
+  /** Pictures on offer where the picture is asked for; their number picks them. */
+  readonly pictures: readonly SeenPicture[];
   /** A reading being corrected keeps its own context. */
   readonly correcting: TakenReading | undefined;
 }
 
 /** Reads the entry line as it is typed: its verdict shows before it is recorded. */
-export function interpret(text: string, { job, focus, step, correcting }: EntryDesk): Interpreted {
+export function interpret(text: string, { job, focus, step, correcting, pictures }: EntryDesk): Interpreted {
   const { predictions, bench } = job;
   const { sheet } = predictions.model;
   if (text.trim() === '') return { kind: 'nothing' };
@@ -64,7 +92,12 @@ export function interpret(text: string, { job, focus, step, correcting }: EntryD
     if (proof) return proof;
   }
   try {
-    const entry = readEntry(text, { sheet, checks: predictions.checks, focus });
+    const numbered = focus?.measure === 'picture' && /^\d+$/.test(text.trim()) ? pictures[Number(text) - 1] : undefined;
+    const entry = readEntry(numbered ? numbered.symptoms.join(' ') : text, {
+      sheet,
+      checks: predictions.checks,
+      focus,
+    });
     switch (entry.kind) {
       case 'reading': {
         const context = correcting?.context ?? bench.context;
@@ -83,11 +116,19 @@ export function interpret(text: string, { job, focus, step, correcting }: EntryD
           ? { kind: 'wrong', message: 'proven dead is a reading: measure each store, like "C812 3"' }
           : { kind: 'line', body: { kind: 'power', power: entry.power }, said: entry.power };
       case 'connector':
-        return { kind: 'line', body: { kind: 'connector', connector: entry.connector, pulled: entry.pulled }, said: `${entry.connector} ${entry.pulled ? 'pulled' : 'back'}` };
+        return {
+          kind: 'line',
+          body: { kind: 'connector', connector: entry.connector, pulled: entry.pulled },
+          said: `${entry.connector} ${entry.pulled ? 'pulled' : 'back'}`,
+        };
       case 'warmth':
         return { kind: 'line', body: { kind: 'warmth', warm: entry.warm }, said: entry.warm ? 'warm' : 'cold' };
       case 'lamp':
-        return { kind: 'line', body: { kind: 'lamp', fitted: entry.fitted }, said: entry.fitted ? 'lamp in' : 'lamp out' };
+        return {
+          kind: 'line',
+          body: { kind: 'lamp', fitted: entry.fitted },
+          said: entry.fitted ? 'lamp in' : 'lamp out',
+        };
     }
   } catch (error) {
     if (error instanceof EntryError) return { kind: 'wrong', message: error.message };
@@ -107,9 +148,18 @@ function readProof(text: string, { bench, predictions }: Case, step: Step | unde
   try {
     const { value, unit } = parseQuantity(words.slice(named ? 1 : 0).join(' '));
     if (unit !== undefined && unit !== 'V') return undefined;
-    if (!Number.isFinite(value) || Math.abs(value) > 50_000) return { kind: 'wrong', message: `${store.id} needs the volts measured across it, like 3` };
-    if (Math.abs(value) >= provenBelow) return { kind: 'wrong', message: `${store.id} still holds ${value} V: discharge it through the resistor, then measure again` };
-    return { kind: 'line', body: { kind: 'proven', store: store.id, volts: value }, said: `${store.id} measured ${value} V` };
+    if (!Number.isFinite(value) || Math.abs(value) > 50_000)
+      return { kind: 'wrong', message: `${store.id} needs the volts measured across it, like 3` };
+    if (Math.abs(value) >= provenBelow)
+      return {
+        kind: 'wrong',
+        message: `${store.id} still holds ${value} V: discharge it through the resistor, then measure again`,
+      };
+    return {
+      kind: 'line',
+      body: { kind: 'proven', store: store.id, volts: value },
+      said: `${store.id} measured ${value} V`,
+    };
   } catch (error) {
     if (error instanceof QuantityError) return { kind: 'wrong', message: error.message };
     throw error;
@@ -117,8 +167,10 @@ function readProof(text: string, { bench, predictions }: Case, step: Step | unde
 }
 
 function stateMessage(check: Check, context: Context): string | undefined {
-  if (check.state === 'live' && context.power !== 'live') return `${check.title} is read on a live set, and this one is marked unplugged: Alt P when power is on`;
-  if (check.state === 'cold' && context.power === 'live') return `${check.title} is read with the plug out, and this set is marked LIVE: Alt P when it is out`;
+  if (check.state === 'live' && context.power !== 'live')
+    return `${check.title} is read on a live set, and this one is marked unplugged: Alt P when power is on`;
+  if (check.state === 'cold' && context.power === 'live')
+    return `${check.title} is read with the plug out, and this set is marked LIVE: Alt P when it is out`;
   return undefined;
 }
 
@@ -134,7 +186,11 @@ export interface ReadingRow {
 }
 
 function circumstancesOf(context: Context): string {
-  return [...context.unplugged.map((id) => `${id} pulled`), ...(context.warm ? ['warm'] : []), ...(context.lamp ? ['lamp in'] : [])].join(', ');
+  return [
+    ...context.unplugged.map((id) => `${id} pulled`),
+    ...(context.warm ? ['warm'] : []),
+    ...(context.lamp ? ['lamp in'] : []),
+  ].join(', ');
 }
 
 /** The readings of a job, the newest first. */
@@ -145,7 +201,16 @@ export function readingRows({ predictions, bench }: Case): ReadingRow[] {
       if (!check) return [];
       const verdict = judgeAnswer(predictions, check, reading.answer, reading.context);
       const corrected = reading.entry.supersedes !== undefined;
-      return [{ reading, check, verdict, said: answerText(check, reading.answer), circumstances: circumstancesOf(reading.context), corrected }];
+      return [
+        {
+          reading,
+          check,
+          verdict,
+          said: answerText(check, reading.answer),
+          circumstances: circumstancesOf(reading.context),
+          corrected,
+        },
+      ];
     })
     .reverse();
 }
@@ -153,7 +218,8 @@ export function readingRows({ predictions, bench }: Case): ReadingRow[] {
 /** The latest plain number read at a point, for comparing siblings. */
 export function latestNumber({ bench }: Case, point: string): number | undefined {
   for (const reading of [...bench.readings].reverse()) {
-    if (reading.check === point && reading.answer.kind === 'number' && reading.afterRepairs === bench.repairs.length) return reading.answer.value;
+    if (reading.check === point && reading.answer.kind === 'number' && reading.afterRepairs === bench.repairs.length)
+      return reading.answer.value;
   }
   return undefined;
 }
@@ -165,7 +231,11 @@ export function lastStanding(entries: readonly LogEntry[]): LogEntry | undefined
 }
 
 /** How a probe is set up, in one sentence. */
-export function instruction(predictions: Predictions, check: Check, context: Context): { where: string; expected: string } {
+export function instruction(
+  predictions: Predictions,
+  check: Check,
+  context: Context,
+): { where: string; expected: string } {
   return { where: check.where, expected: expectedText(predictions, check, context) };
 }
 

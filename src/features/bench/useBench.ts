@@ -2,10 +2,14 @@
 
 import { useCallback, useMemo, useState } from 'react';
 import { type Check } from '@/core/behaviour';
-import { adviseOn, contextFor, type ProbeAdvice } from '@/core/diagnosis';
+import { adviseOn, contextFor, type ProbeAdvice, tilesOf } from '@/core/diagnosis';
 import { type TakenReading } from '@/core/reading';
 import { caseOf, type JobFile, type JobLog } from '@/features/job';
-import { interpret, lastStanding, nextStep, readingRows } from './benchModel';
+import { depict, symptomTitles } from '@/core/picture';
+import { interpret, lastStanding, nextStep, readingRows, type SeenPicture } from './benchModel';
+
+/** Pictures offered beside the right one: two rows. */
+const offeredPictures = 7;
 
 /**
  * The state of the bench: what is asked next, what is typed, what it comes to.
@@ -16,19 +20,38 @@ export function useBench(file: JobFile, log: JobLog) {
   const job = useMemo(() => caseOf(file, log.entries), [file, log.entries]);
   const advice = useMemo(() => adviseOn(job), [job]);
   const rows = useMemo(() => readingRows(job), [job]);
+  const pictures = useMemo((): SeenPicture[] => {
+    const { predictions: known } = job;
+    const weights = new Map(advice.posterior.suspects.map(({ fault, probability }) => [fault.id, probability]));
+    const family = known.model.sheet.technology === 'plasma' ? 'panel' : 'tube';
+    return [
+      { id: 'normal', title: symptomTitles.normal, symptoms: ['normal'], picture: depict(family, []) },
+      ...tilesOf(known, weights).slice(0, offeredPictures),
+    ];
+  }, [job, advice]);
   const [chosen, setChosen] = useState<string>();
   const [text, setText] = useState('');
   const [correcting, setCorrecting] = useState<TakenReading>();
   const { predictions, bench } = job;
 
-  const focused: ProbeAdvice | undefined = (chosen === undefined ? undefined : advice.probes.find(({ probe }) => probe.id === chosen)) ?? (chosen === undefined ? advice.probes[0] : undefined);
-  const check: Check | undefined = correcting ? predictions.checks.get(correcting.check) : (focused?.probe.check ?? (chosen === undefined ? undefined : predictions.checks.get(chosen)));
+  const focused: ProbeAdvice | undefined =
+    (chosen === undefined ? undefined : advice.probes.find(({ probe }) => probe.id === chosen)) ??
+    (chosen === undefined ? advice.probes[0] : undefined);
+  const check: Check | undefined = correcting
+    ? predictions.checks.get(correcting.check)
+    : (focused?.probe.check ?? (chosen === undefined ? undefined : predictions.checks.get(chosen)));
   const wanted = useMemo(
     () => focused?.probe.context ?? (check ? contextFor(bench.context, check.state) : bench.context),
     [focused, check, bench.context],
   );
-  const step = useMemo(() => (check && !correcting ? nextStep(job, wanted) : undefined), [job, wanted, check, correcting]);
-  const interpreted = useMemo(() => interpret(text, { job, focus: check, step, correcting }), [text, job, check, step, correcting]);
+  const step = useMemo(
+    () => (check && !correcting ? nextStep(job, wanted) : undefined),
+    [job, wanted, check, correcting],
+  );
+  const interpreted = useMemo(
+    () => interpret(text, { job, focus: check, step, correcting, pictures }),
+    [text, job, check, step, correcting, pictures],
+  );
 
   const choose = useCallback((id: string | undefined) => {
     setChosen(id);
@@ -58,7 +81,28 @@ export function useBench(file: JobFile, log: JobLog) {
     const last = lastStanding(log.entries);
     if (last) log.record([{ body: { kind: 'withdrawn' }, supersedes: last.id }]);
   };
-  const togglePower = () => log.record([{ body: { kind: 'power', power: bench.context.power === 'live' ? 'unplugged' : 'live' } }]);
+  const togglePower = () =>
+    log.record([{ body: { kind: 'power', power: bench.context.power === 'live' ? 'unplugged' : 'live' } }]);
 
-  return { job, advice, rows, focused, check, wanted, step, text, setText, interpreted, correcting, setCorrecting, choose, cancel, record, unreachable, takeBack, togglePower };
+  return {
+    job,
+    advice,
+    rows,
+    pictures,
+    focused,
+    check,
+    wanted,
+    step,
+    text,
+    setText,
+    interpreted,
+    correcting,
+    setCorrecting,
+    choose,
+    cancel,
+    record,
+    unreachable,
+    takeBack,
+    togglePower,
+  };
 }

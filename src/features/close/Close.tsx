@@ -28,7 +28,14 @@ export function Close({ file }: { file: JobFile }) {
   const router = useRouter();
   const log = useLog(file);
   const job = useMemo(() => caseOf(file, log.entries), [file, log.entries]);
-  const draft = useMemo(() => draftNote(job, log.entries.map(({ at }) => at)), [job, log.entries]);
+  const draft = useMemo(
+    () =>
+      draftNote(
+        job,
+        log.entries.map(({ at }) => at),
+      ),
+    [job, log.entries],
+  );
   const [edited, setEdited] = useState<Partial<NoteDraft>>({});
   const [outcome, setOutcome] = useState<keyof typeof outcomeTitles>('returned');
   const [problem, setProblem] = useState<string>();
@@ -57,26 +64,52 @@ export function Close({ file }: { file: JobFile }) {
           {fields.map(({ name, title, rows }) => (
             <label key={name}>
               <span className="label">{title}</span>
-              <Input.TextArea value={note[name]} autoSize={{ minRows: rows, maxRows: 6 }} maxLength={4000} onChange={(event) => setEdited((now) => ({ ...now, [name]: event.target.value }))} aria-label={title} />
+              <Input.TextArea
+                value={note[name]}
+                autoSize={{ minRows: rows, maxRows: 6 }}
+                maxLength={4000}
+                onChange={(event) => setEdited((now) => ({ ...now, [name]: event.target.value }))}
+                aria-label={title}
+              />
             </label>
           ))}
         </section>
         <section className={styles.side} aria-label="Money, time and outcome">
           <h2>Before it leaves</h2>
           <ul className={styles.checks}>
-            <li data-ok={proven}>{proven ? 'Every wrong reading is right again' : 'Not proven: readings that were wrong have not been taken again'}</li>
-            <li data-ok={pulled.length === 0}>{pulled.length === 0 ? 'All connectors are back' : `${pulled.join(', ')} still marked as pulled`}</li>
-            <li data-ok={!job.bench.context.lamp}>{job.bench.context.lamp ? 'The series lamp is still in' : 'Series lamp out'}</li>
+            <li data-ok={proven}>
+              {proven
+                ? 'Every wrong reading is right again'
+                : 'Not proven: readings that were wrong have not been taken again'}
+            </li>
+            <li data-ok={pulled.length === 0}>
+              {pulled.length === 0 ? 'All connectors are back' : `${pulled.join(', ')} still marked as pulled`}
+            </li>
+            <li data-ok={!job.bench.context.lamp}>
+              {job.bench.context.lamp ? 'The series lamp is still in' : 'Series lamp out'}
+            </li>
           </ul>
           <h2>Money and time</h2>
           <div className={styles.pair}>
             <label>
               <span className="label">Parts, {file.currency}</span>
-              <InputNumber value={note.money} min={0} max={1e6} onChange={(money) => setEdited((now) => ({ ...now, money: money ?? 0 }))} aria-label="Parts" />
+              <InputNumber
+                value={note.money}
+                min={0}
+                max={1e6}
+                onChange={(money) => setEdited((now) => ({ ...now, money: money ?? 0 }))}
+                aria-label="Parts"
+              />
             </label>
             <label>
               <span className="label">Minutes</span>
-              <InputNumber value={note.minutes} min={0} max={1e5} onChange={(minutes) => setEdited((now) => ({ ...now, minutes: minutes ?? 0 }))} aria-label="Minutes" />
+              <InputNumber
+                value={note.minutes}
+                min={0}
+                max={1e5}
+                onChange={(minutes) => setEdited((now) => ({ ...now, minutes: minutes ?? 0 }))}
+                aria-label="Minutes"
+              />
             </label>
           </div>
           <dl className={styles.sums}>
@@ -98,14 +131,25 @@ export function Close({ file }: { file: JobFile }) {
           </dl>
           <label>
             <span className="label">It is</span>
-            <Select value={outcome} onChange={setOutcome} options={Object.entries(outcomeTitles).map(([value, label]) => ({ value, label }))} aria-label="Outcome" />
+            <Select
+              value={outcome}
+              onChange={setOutcome}
+              options={Object.entries(outcomeTitles).map(([value, label]) => ({ value, label }))}
+              aria-label="Outcome"
+            />
           </label>
           {problem !== undefined && (
             <p className="bad" role="alert">
               {problem}
             </p>
           )}
-          <Button type="primary" size="large" loading={closing} disabled={log.waiting.size > 0 || file.closedAt !== null} onClick={close}>
+          <Button
+            type="primary"
+            size="large"
+            loading={closing}
+            disabled={log.waiting.size > 0 || file.closedAt !== null}
+            onClick={close}
+          >
             Close the job <Key>Ctrl ⏎</Key>
           </Button>
           {log.waiting.size > 0 && <p className="soft">{log.waiting.size} lines are still waiting to be saved.</p>}

@@ -19,7 +19,12 @@ export async function closeWithNote(input: unknown): Promise<string | undefined>
     if (!job) return 'there is no such job';
     const sheet = shippedSheets().get(job.sheet);
     if (note.fault !== null && !sheet?.faults.has(note.fault)) return `the sheet has no fault "${note.fault}"`;
-    await closeJob(db, { ...note, sheet: job.sheet, chassis: sheet?.title ?? job.sheet, closedAt: new Date().toISOString() });
+    await closeJob(db, {
+      ...note,
+      sheet: job.sheet,
+      chassis: sheet?.title ?? job.sheet,
+      closedAt: new Date().toISOString(),
+    });
     revalidatePath('/');
     revalidatePath('/notebook');
     return undefined;

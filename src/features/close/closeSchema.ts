@@ -2,9 +2,15 @@ import * as yup from 'yup';
 import { type Outcome } from '@/store';
 
 /** How a job can end. */
-export const outcomeTitles = { returned: 'Returned', sold: 'Sold', kept: 'Kept', stripped: 'Stripped for parts' } as const satisfies Record<Outcome, string>;
+export const outcomeTitles = {
+  returned: 'Returned',
+  sold: 'Sold',
+  kept: 'Kept',
+  stripped: 'Stripped for parts',
+} as const satisfies Record<Outcome, string>;
 
-const text = (what: string, most = 4000) => yup.string().trim().max(most, `${what} may have at most ${most} letters`).defined();
+const text = (what: string, most = 4000) =>
+  yup.string().trim().max(most, `${what} may have at most ${most} letters`).defined();
 
 /** A fault note as edited, shared by the form and the action. */
 export const closeSchema = yup.object({
@@ -17,8 +23,18 @@ export const closeSchema = yup.object({
   misled: text('what misled'),
   parts: text('the parts'),
   fault: yup.string().nullable().defined(),
-  money: yup.number().typeError('money should be an amount, like 4.50').min(0, 'money cannot be below nothing').max(1e6).required(),
-  minutes: yup.number().typeError('minutes should be a number, like 75').min(0, 'minutes cannot be below nothing').max(1e5).required(),
+  money: yup
+    .number()
+    .typeError('money should be an amount, like 4.50')
+    .min(0, 'money cannot be below nothing')
+    .max(1e6)
+    .required(),
+  minutes: yup
+    .number()
+    .typeError('minutes should be a number, like 75')
+    .min(0, 'minutes cannot be below nothing')
+    .max(1e5)
+    .required(),
   outcome: yup
     .string()
     .oneOf(Object.keys(outcomeTitles) as (keyof typeof outcomeTitles)[], 'choose how it ends')

@@ -44,7 +44,12 @@ export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps)
   const path = usePathname();
   const { power, lamp, unplugged, warm } = bench.context;
   return (
-    <div className={styles.band} data-power={power} role="status" aria-label={`The set is ${words[power].toLowerCase()}`}>
+    <div
+      className={styles.band}
+      data-power={power}
+      role="status"
+      aria-label={`The set is ${words[power].toLowerCase()}`}
+    >
       <strong className={styles.word}>{words[power]}</strong>
       <span className={styles.set}>
         <b>{job.title}</b> · {sheet.title}
@@ -53,9 +58,13 @@ export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps)
       <span>{lamp ? 'Lamp in series' : 'Lamp out'}</span>
       {warm && <span>Warm</span>}
       {unplugged.length > 0 && <span className={styles.pulled}>{unplugged.join(', ')} pulled</span>}
-      {ground !== undefined && ground !== 'none' && <span className={ground === 'chassis' ? '' : styles.pulled}>{grounds[ground]}</span>}
+      {ground !== undefined && ground !== 'none' && (
+        <span className={ground === 'chassis' ? '' : styles.pulled}>{grounds[ground]}</span>
+      )}
       <span className={styles.stores} title={deference}>
-        <Stores sheet={sheet} bench={bench} />
+        <span>
+          <Stores sheet={sheet} bench={bench} />
+        </span>
       </span>
       {!closed && (
         <nav className={styles.steps} aria-label="This job">
@@ -64,7 +73,11 @@ export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps)
             ['repair', 'Repair'],
             ['close', 'Close'],
           ].map(([step, title]) => (
-            <Link key={step} href={`/job/${job.id}/${step}`} aria-current={path.endsWith(`/${step}`) ? 'page' : undefined}>
+            <Link
+              key={step}
+              href={`/job/${job.id}/${step}`}
+              aria-current={path.endsWith(`/${step}`) ? 'page' : undefined}
+            >
               {title}
             </Link>
           ))}
@@ -82,7 +95,8 @@ function Stores({ sheet, bench }: { sheet: Sheet; bench: BenchState }) {
     const [first] = [...bench.proofs].sort((a, b) => Math.abs(b.volts) - Math.abs(a.volts));
     return first ? (
       <>
-        Most left: {first.store} measured <b className="figure">{formatQuantity(first.volts, 'V')}</b> at <b suppressHydrationWarning>{timeText(first.at)}</b>
+        Most left: {first.store} measured <b className="figure">{formatQuantity(first.volts, 'V')}</b> at{' '}
+        <b suppressHydrationWarning>{timeText(first.at)}</b>
       </>
     ) : null;
   }
@@ -93,7 +107,8 @@ function Stores({ sheet, bench }: { sheet: Sheet; bench: BenchState }) {
   if (power === 'live') {
     return (
       <>
-        Plug out: {worst.id} <b className="figure">{worst.volts} V</b> → {provenBelow} V in <b className="figure">{clockText(tool)}</b> with 2.2 kΩ, then prove it
+        Plug out: {worst.id} <b className="figure">{worst.volts} V</b> → {provenBelow} V in{' '}
+        <b className="figure">{clockText(tool)}</b> by 2.2 kΩ, then prove
       </>
     );
   }
@@ -104,7 +119,7 @@ function Stores({ sheet, bench }: { sheet: Sheet; bench: BenchState }) {
   return (
     <>
       {worst.id} may hold <b className="figure">{Math.round(left)} V</b>
-      {worst.bleed === undefined ? ', nothing drains it' : ''} · {stores.length} to prove
+      {worst.bleed === undefined && ', nothing drains it'} · {stores.length} to prove
     </>
   );
 }

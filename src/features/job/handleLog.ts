@@ -15,7 +15,8 @@ const largestBody = 512 * 1024;
 /** Adds lines to a job's log. What is answered with 200 is on disk. */
 export async function postLog(request: Request, id: string): Promise<Response> {
   const text = await request.text();
-  if (text.length > largestBody) return answer(413, `that is more than ${largestBody / 1024} KB at once: send fewer lines`);
+  if (text.length > largestBody)
+    return answer(413, `that is more than ${largestBody / 1024} KB at once: send fewer lines`);
   try {
     const { seen, entries } = parseBatch(JSON.parse(text));
     const file = await loadJob(id);
@@ -28,7 +29,8 @@ export async function postLog(request: Request, id: string): Promise<Response> {
     if (error instanceof SyntaxError) return answer(400, 'the request is not JSON');
     if (error instanceof ValidationError) return answer(400, error.errors[0] ?? error.message);
     if (error instanceof StaleLog) return answer(409, staleMessage(error.missed, error.latest), { stale: true });
-    if (error instanceof JobClosed) return answer(409, 'this job was closed; reopen it from the notebook by taking the set in again');
+    if (error instanceof JobClosed)
+      return answer(409, 'this job was closed; reopen it from the notebook by taking the set in again');
     throw error;
   }
 }

@@ -35,7 +35,10 @@ export function predictionsOf(sheet: Sheet): Predictions {
 }
 
 /** The case a log makes of a job. */
-export function caseOf(file: Pick<JobFile, 'sheet' | 'complaint' | 'closed' | 'hourlyRate'>, entries: readonly LogEntry[]): Case {
+export function caseOf(
+  file: Pick<JobFile, 'sheet' | 'complaint' | 'closed' | 'hourlyRate'>,
+  entries: readonly LogEntry[],
+): Case {
   return {
     predictions: predictionsOf(file.sheet),
     complaint: file.complaint,

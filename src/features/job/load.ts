@@ -25,5 +25,21 @@ export const loadJob = cache(async (id: string): Promise<JobFile | undefined> =>
   if (!job || !sheet) return undefined;
   const [log, closed, settings] = await Promise.all([readLog(db, id), closedCounts(db, job.sheet), readSettings(db)]);
   const { title, place, owner, words, value, limit, complaint, createdAt, closedAt } = job;
-  return { id, title, place, owner, words, value, limit, complaint, createdAt, closedAt, entries: log.entries, seq: log.seq, sheet, closed, ...settings };
+  return {
+    id,
+    title,
+    place,
+    owner,
+    words,
+    value,
+    limit,
+    complaint,
+    createdAt,
+    closedAt,
+    entries: log.entries,
+    seq: log.seq,
+    sheet,
+    closed,
+    ...settings,
+  };
 });

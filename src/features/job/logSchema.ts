@@ -55,8 +55,14 @@ const body = yup.lazy((value: { kind?: unknown } | undefined) => {
 });
 
 const entry = yup.object({
-  id: yup.string().matches(/^[0-9a-zA-Z-]{8,64}$/, 'id must be 8 to 64 letters, digits or dashes').required(),
-  at: yup.string().matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, 'at must be an ISO instant in UTC').required(),
+  id: yup
+    .string()
+    .matches(/^[0-9a-zA-Z-]{8,64}$/, 'id must be 8 to 64 letters, digits or dashes')
+    .required(),
+  at: yup
+    .string()
+    .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, 'at must be an ISO instant in UTC')
+    .required(),
   supersedes: yup.string().max(64),
   body,
 });

@@ -29,7 +29,8 @@ let order = 0;
 /** Keeps lines in the browser until the server has acknowledged them. */
 export async function keepWaiting(job: string, entries: readonly LogEntry[]): Promise<void> {
   const transaction = (await outbox()).transaction('waiting', 'readwrite');
-  for (const entry of entries) await transaction.store.put({ id: entry.id, job, order: Date.now() * 1000 + (order++ % 1000), entry });
+  for (const entry of entries)
+    await transaction.store.put({ id: entry.id, job, order: Date.now() * 1000 + (order++ % 1000), entry });
   await transaction.done;
 }
 

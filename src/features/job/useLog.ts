@@ -45,6 +45,9 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
   const retry = useRef(firstRetry);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
+  /** The newest `flush`, for timers and events that outlive a render. */
+  const again = useRef<() => Promise<void>>(() => Promise.resolve());
+
   const settle = useCallback(async (done: readonly string[]) => {
     queue.current = queue.current.filter((entry) => !done.includes(entry.id));
     setWaiting(new Set(queue.current.map((entry) => entry.id)));
@@ -78,16 +81,25 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
       } else if (response.status === 400) {
         const refused = new Set(batch.map((entry) => entry.id));
         setEntries((current) => current.filter((entry) => !refused.has(entry.id)));
-        setTrouble({ message: `Not recorded: ${answer.message ?? 'the server refused it'}. Type it again, corrected.`, stale: false });
+        setTrouble({
+          message: `Not recorded: ${answer.message ?? 'the server refused it'}. Type it again, corrected.`,
+          stale: false,
+        });
         await settle([...refused]);
       } else if (response.status === 409) {
         setTrouble({ message: answer.message ?? 'this page is out of date', stale: answer.stale === true });
       } else {
-        setTrouble({ message: `The server answered ${response.status}. What you typed is kept here and sent again.`, stale: false });
+        setTrouble({
+          message: `The server answered ${response.status}. What you typed is kept here and sent again.`,
+          stale: false,
+        });
         later();
       }
     } catch {
-      setTrouble({ message: 'The server is away. What you typed is kept here and sent when it is back.', stale: false });
+      setTrouble({
+        message: 'The server is away. What you typed is kept here and sent when it is back.',
+        stale: false,
+      });
       later();
     } finally {
       sending.current = false;
@@ -96,7 +108,6 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
     if (sent && queue.current.length > 0) void again.current();
   }, [id, settle]);
 
-  const again = useRef(flush);
   useEffect(() => {
     again.current = flush;
   }, [flush]);
@@ -105,8 +116,14 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
     let left = false;
     void stillWaiting(id).then((found) => {
       if (left || found.length === 0) return;
-      queue.current = [...found, ...queue.current.filter((entry) => !found.some(({ id: other }) => other === entry.id))];
-      setEntries((current) => [...current, ...found.filter((entry) => !current.some((other) => other.id === entry.id))]);
+      queue.current = [
+        ...found,
+        ...queue.current.filter((entry) => !found.some(({ id: other }) => other === entry.id)),
+      ];
+      setEntries((current) => [
+        ...current,
+        ...found.filter((entry) => !current.some((other) => other.id === entry.id)),
+      ]);
       setWaiting(new Set(queue.current.map((entry) => entry.id)));
       void again.current();
     });
@@ -122,9 +139,12 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
   const record = useCallback(
     (lines: readonly Line[]) => {
       const at = new Date().toISOString();
-      const made = lines.map(
-        ({ body, supersedes }): LogEntry => ({ id: crypto.randomUUID(), at, body, ...(supersedes === undefined ? {} : { supersedes }) }),
-      );
+      const made = lines.map(({ body, supersedes }): LogEntry => ({
+        id: crypto.randomUUID(),
+        at,
+        body,
+        ...(supersedes === undefined ? {} : { supersedes }),
+      }));
       queue.current = [...queue.current, ...made];
       setEntries((current) => [...current, ...made]);
       setWaiting(new Set(queue.current.map((entry) => entry.id)));

@@ -23,7 +23,8 @@ export function Note({ note, record, currency }: { note: FaultNote; record: Case
       </Link>
       <h1 className={styles.title}>{note.title}</h1>
       <p className="soft">
-        {note.chassis} · closed {dateText(note.closedAt)} · {note.outcome} · {moneyText(note.money, currency)} · {minutesText(note.minutes)}
+        {note.chassis} · closed {dateText(note.closedAt)} · {note.outcome} · {moneyText(note.money, currency)} ·{' '}
+        {minutesText(note.minutes)}
       </p>
       <div className={styles.split}>
         <dl className={styles.told}>

@@ -19,7 +19,11 @@ export function Notebook({ notes, typed, currency }: { notes: readonly FaultNote
       </div>
       {notes.length === 0 ? (
         <EmptyState title={typed === '' ? 'The notebook is empty' : `Nothing holds "${typed}"`}>
-          <p>{typed === '' ? 'Every closed job leaves a note here, and the next such set starts from it.' : 'Every word must occur in the note. Try fewer, or the beginning of one.'}</p>
+          <p>
+            {typed === ''
+              ? 'Every closed job leaves a note here, and the next such set starts from it.'
+              : 'Every word must occur in the note. Try fewer, or the beginning of one.'}
+          </p>
         </EmptyState>
       ) : (
         <ul className={styles.notes} data-testid="notes">

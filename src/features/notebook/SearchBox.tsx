@@ -12,8 +12,25 @@ export function SearchBox({ initial }: { initial: string }) {
   const [typed, setTyped] = useState(initial);
   useEffect(() => {
     if (typed === initial) return undefined;
-    const timer = setTimeout(() => router.replace(typed.trim() === '' ? '/notebook' : `/notebook?q=${encodeURIComponent(typed)}`, { scroll: false }), pause);
+    const timer = setTimeout(
+      () =>
+        router.replace(typed.trim() === '' ? '/notebook' : `/notebook?q=${encodeURIComponent(typed)}`, {
+          scroll: false,
+        }),
+      pause,
+    );
     return () => clearTimeout(timer);
   }, [typed, initial, router]);
-  return <Input size="large" autoFocus value={typed} allowClear maxLength={200} placeholder="A chassis, a symptom, a part, a board number" aria-label="Search the notebook" onChange={(event) => setTyped(event.target.value)} />;
+  return (
+    <Input
+      size="large"
+      autoFocus
+      value={typed}
+      allowClear
+      maxLength={200}
+      placeholder="A chassis, a symptom, a part, a board number"
+      aria-label="Search the notebook"
+      onChange={(event) => setTyped(event.target.value)}
+    />
+  );
 }

@@ -49,7 +49,9 @@ export function Queue({ rows, currency }: { rows: readonly QueueRow[]; currency:
                   {row.chassis} · {row.symptomText}
                 </small>
                 <small>
-                  {[row.place, row.owner === '' ? '' : `for ${row.owner}`, `since ${dateText(row.since)}`].filter(Boolean).join(' · ')}
+                  {[row.place, row.owner === '' ? '' : `for ${row.owner}`, `since ${dateText(row.since)}`]
+                    .filter(Boolean)
+                    .join(' · ')}
                 </small>
               </span>
               <Path row={row} />
@@ -87,7 +89,15 @@ function Path({ row }: { row: QueueRow }) {
         <path d="M11 13H143" stroke="var(--line)" strokeWidth="2.5" />
         {at > 0 && <path d={`M11 13H${11 + at * 22}`} stroke="var(--petrol)" strokeWidth="2.5" />}
         {steps.map((step, index) => (
-          <circle key={step} cx={11 + index * 22} cy="13" r={index === at ? 7.5 : 4.5} fill={index < at ? 'var(--petrol)' : index === at ? 'var(--copper)' : 'var(--sheet)'} stroke={index > at ? 'var(--soft)' : 'none'} strokeWidth="1.3" />
+          <circle
+            key={step}
+            cx={11 + index * 22}
+            cy="13"
+            r={index === at ? 7.5 : 4.5}
+            fill={index < at ? 'var(--petrol)' : index === at ? 'var(--copper)' : 'var(--sheet)'}
+            stroke={index > at ? 'var(--soft)' : 'none'}
+            strokeWidth="1.3"
+          />
         ))}
       </svg>
       <small>{row.step}</small>

@@ -8,15 +8,29 @@ import { type QueueRow, queueRow } from './queueModel';
 export async function loadQueue(): Promise<{ rows: QueueRow[]; currency: string }> {
   const db = await database();
   const jobs = await openJobs(db);
-  const [logs, settings] = await Promise.all([readLogs(db, jobs.map(({ id }) => id)), readSettings(db)]);
+  const [logs, settings] = await Promise.all([
+    readLogs(
+      db,
+      jobs.map(({ id }) => id),
+    ),
+    readSettings(db),
+  ]);
   const sheets = [...new Set(jobs.map(({ sheet }) => sheet))];
-  const closed = new Map(await Promise.all(sheets.map(async (sheet) => [sheet, await closedCounts(db, sheet)] as const)));
+  const closed = new Map(
+    await Promise.all(sheets.map(async (sheet) => [sheet, await closedCounts(db, sheet)] as const)),
+  );
   const rows = jobs.flatMap((job): QueueRow[] => {
     const sheet = sheetOf(job);
     if (!sheet) return [];
-    const file = caseOf({ sheet, complaint: job.complaint, closed: closed.get(job.sheet)!, hourlyRate: settings.hourlyRate }, logs.get(job.id)!);
+    const file = caseOf(
+      { sheet, complaint: job.complaint, closed: closed.get(job.sheet)!, hourlyRate: settings.hourlyRate },
+      logs.get(job.id)!,
+    );
     return [queueRow(job, file)];
   });
   const waiting = new Set(jobs.filter((job) => job.waiting !== null).map(({ id }) => id));
-  return { rows: [...rows.filter(({ id }) => !waiting.has(id)), ...rows.filter(({ id }) => waiting.has(id))], currency: settings.currency };
+  return {
+    rows: [...rows.filter(({ id }) => !waiting.has(id)), ...rows.filter(({ id }) => waiting.has(id))],
+    currency: settings.currency,
+  };
 }

@@ -63,7 +63,10 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
     symptomText: symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'No picture told',
     step,
     ...nextOf(job, advice, step),
-    leader: leader && !leader.cured && bench.readings.length > 0 ? { title: leader.fault.title, probability: leader.probability } : undefined,
+    leader:
+      leader && !leader.cured && bench.readings.length > 0
+        ? { title: leader.fault.title, probability: leader.probability }
+        : undefined,
     limit: job.limit,
     spent: bench.repairs.reduce((sum, { repair }) => sum + repair.money, 0),
     since: job.createdAt,
@@ -72,11 +75,20 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
 }
 
 function nextOf(job: QueuedJob, advice: ReturnType<typeof adviseOn>, step: Step): { next: string; nextDetail: string } {
-  if (job.waiting) return { next: waitingTitles[job.waiting.for] ?? 'Waits', nextDetail: [job.waiting.note, job.waiting.until === '' ? '' : `until ${job.waiting.until}`].filter(Boolean).join(', ') };
+  if (job.waiting)
+    return {
+      next: waitingTitles[job.waiting.for] ?? 'Waits',
+      nextDetail: [job.waiting.note, job.waiting.until === '' ? '' : `until ${job.waiting.until}`]
+        .filter(Boolean)
+        .join(', '),
+    };
   if (step === 'verified') return { next: 'Close it', nextDetail: 'every wrong reading is right again' };
   if (advice.next === 'verify') return { next: 'Verify the repair', nextDetail: 'measure again what was wrong' };
   const [repair] = advice.repairs;
-  if (advice.next === 'act' && repair) return { next: repair.action.title, nextDetail: `cures it with ${Math.round(repair.chance * 100)} %` };
+  if (advice.next === 'act' && repair)
+    return { next: repair.action.title, nextDetail: `cures it with ${Math.round(repair.chance * 100)} %` };
   const [probe] = advice.probes;
-  return probe ? { next: probe.probe.check.title, nextDetail: `${Math.round(probe.minutes)} min` } : { next: 'Open it', nextDetail: '' };
+  return probe
+    ? { next: probe.probe.check.title, nextDetail: `${Math.round(probe.minutes)} min` }
+    : { next: 'Open it', nextDetail: '' };
 }

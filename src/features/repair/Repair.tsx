@@ -36,14 +36,29 @@ export function Repair({ file }: { file: JobFile }) {
   const record = () => {
     if (!choice) return;
     const { id: action, title, cures } = choice.action;
-    log.record([{ body: { kind: 'repair', action, title, cures, money: money ?? choice.action.money, minutes: minutes ?? choice.action.minutes, note: note.trim() } }]);
+    log.record([
+      {
+        body: {
+          kind: 'repair',
+          action,
+          title,
+          cures,
+          money: money ?? choice.action.money,
+          minutes: minutes ?? choice.action.minutes,
+          note: note.trim(),
+        },
+      },
+    ]);
     setChosen(undefined);
     setMoney(null);
     setMinutes(null);
     setNote('');
     setAgain(false);
   };
-  useHotkeys('mod+enter', () => (recording ? record() : proof.done && router.push(`/job/${file.id}/close`)), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('mod+enter', () => (recording ? record() : proof.done && router.push(`/job/${file.id}/close`)), {
+    enableOnFormTags: true,
+    preventDefault: true,
+  });
   useHotkeys('alt+b', () => router.push(`/job/${file.id}/bench`), { enableOnFormTags: true, preventDefault: true });
 
   return (
@@ -51,7 +66,8 @@ export function Repair({ file }: { file: JobFile }) {
       <StateBand job={file} sheet={file.sheet} bench={bench} ground={undefined} closed={file.closedAt !== null} />
       {log.trouble && (
         <div className={styles.trouble} role="alert">
-          {log.trouble.message} {log.trouble.stale && <Button onClick={() => void log.catchUp()}>Load what is new</Button>}
+          {log.trouble.message}{' '}
+          {log.trouble.stale && <Button onClick={() => void log.catchUp()}>Load what is new</Button>}
         </div>
       )}
       <div className={styles.columns}>
@@ -78,25 +94,55 @@ export function Repair({ file }: { file: JobFile }) {
                   setMinutes(null);
                 }}
                 aria-label="Repair"
-                options={choices.map(({ action, chance }) => ({ value: action.id, label: chance > 0 ? `${action.title} · ${chanceText(chance)}` : action.title, search: action.title }))}
+                options={choices.map(({ action, chance }) => ({
+                  value: action.id,
+                  label: chance > 0 ? `${action.title} · ${chanceText(chance)}` : action.title,
+                  search: action.title,
+                }))}
                 filterOption={(typed, option) => option?.search.toLowerCase().includes(typed.toLowerCase()) ?? false}
               />
               <div className={styles.pair}>
                 <label>
                   <span className="label">Parts, {file.currency}</span>
-                  <InputNumber value={money ?? choice.action.money} onChange={setMoney} min={0} max={1e6} step={0.5} aria-label="Parts" />
+                  <InputNumber
+                    value={money ?? choice.action.money}
+                    onChange={setMoney}
+                    min={0}
+                    max={1e6}
+                    step={0.5}
+                    aria-label="Parts"
+                  />
                 </label>
                 <label>
                   <span className="label">Minutes</span>
-                  <InputNumber value={minutes ?? choice.action.minutes} onChange={setMinutes} min={0} max={1e5} aria-label="Minutes" />
+                  <InputNumber
+                    value={minutes ?? choice.action.minutes}
+                    onChange={setMinutes}
+                    min={0}
+                    max={1e5}
+                    aria-label="Minutes"
+                  />
                 </label>
               </div>
               <label>
                 <span className="label">What to remember of it</span>
-                <Input.TextArea value={note} onChange={(event) => setNote(event.target.value)} maxLength={2000} autoSize={{ minRows: 2, maxRows: 5 }} placeholder="Joint ringed on three legs; siblings resoldered too" aria-label="What to remember of it" />
+                <Input.TextArea
+                  value={note}
+                  onChange={(event) => setNote(event.target.value)}
+                  maxLength={2000}
+                  autoSize={{ minRows: 2, maxRows: 5 }}
+                  placeholder="Joint ringed on three legs; siblings resoldered too"
+                  aria-label="What to remember of it"
+                />
               </label>
-              {bench.context.power === 'live' && <p className={styles.caution}>The set is marked LIVE: unplug, discharge, and measure to prove it before touching.</p>}
-              {bench.context.power === 'unplugged' && <p className={styles.caution}>Not proven dead yet: measure each store first.</p>}
+              {bench.context.power === 'live' && (
+                <p className={styles.caution}>
+                  The set is marked LIVE: unplug, discharge, and measure to prove it before touching.
+                </p>
+              )}
+              {bench.context.power === 'unplugged' && (
+                <p className={styles.caution}>Not proven dead yet: measure each store first.</p>
+              )}
               <p className={styles.caution}>One change, then test: two at once, and nobody knows which cured it.</p>
               <Button type="primary" size="large" onClick={record}>
                 It is done <Key>Ctrl ⏎</Key>
@@ -137,7 +183,13 @@ export function Repair({ file }: { file: JobFile }) {
             </EmptyState>
           ) : (
             <>
-              <Remeasure key={`${proof.open[0]?.check}-${log.entries.length}`} open={proof.open[0]} job={job} file={file} record={(body) => log.record([{ body }])} />
+              <Remeasure
+                key={`${proof.open[0]?.check}-${log.entries.length}`}
+                open={proof.open[0]}
+                job={job}
+                file={file}
+                record={(body) => log.record([{ body }])}
+              />
               <table className={styles.proof}>
                 <thead>
                   <tr>
@@ -157,7 +209,8 @@ export function Repair({ file }: { file: JobFile }) {
                           <VerdictMark mark={one.beforeVerdict.mark} /> {answerText(check, one.before.answer)}
                         </td>
                         <td className="figure">
-                          <VerdictMark mark={one.afterVerdict?.mark ?? 'unread'} /> {one.after ? answerText(check, one.after.answer) : 'not yet'}
+                          <VerdictMark mark={one.afterVerdict?.mark ?? 'unread'} />{' '}
+                          {one.after ? answerText(check, one.after.answer) : 'not yet'}
                         </td>
                         <td className="figure soft">{one.afterVerdict?.expected ?? one.beforeVerdict.expected}</td>
                       </tr>
@@ -178,7 +231,10 @@ export function Repair({ file }: { file: JobFile }) {
                 proof.open.length === 0 && (
                   <div className={styles.verdict}>
                     <strong>Not cured yet.</strong>
-                    <p>Check the own work first: value, polarity, bridges, connectors. Then the suspects as they stand now.</p>
+                    <p>
+                      Check the own work first: value, polarity, bridges, connectors. Then the suspects as they stand
+                      now.
+                    </p>
                     <Link href={`/job/${file.id}/bench`}>
                       <Button type="primary">Back to the bench</Button>
                     </Link>
@@ -215,9 +271,13 @@ function Remeasure({ open, job, record }: RemeasureProps) {
   if (!open) return null;
   const { predictions, bench } = job;
   const check = predictions.checks.get(open.check)!;
-  const wanted = { ...contextFor(bench.context, check.state), unplugged: open.before.context.unplugged, warm: bench.context.warm };
+  const wanted = {
+    ...contextFor(bench.context, check.state),
+    unplugged: open.before.context.unplugged,
+    warm: bench.context.warm,
+  };
   const step = nextStep(job, wanted);
-  const interpreted = interpret(text, { job, focus: check, step, correcting: undefined });
+  const interpreted = interpret(text, { job, focus: check, step, correcting: undefined, pictures: [] });
   const go = () => {
     if (interpreted.kind === 'line') record(interpreted.body);
     else if (interpreted.kind === 'nothing' && step?.kind === 'do') record(step.body);
@@ -228,9 +288,17 @@ function Remeasure({ open, job, record }: RemeasureProps) {
   return (
     <div className={styles.again}>
       <p className="label">{step ? `First, for ${check.title}` : 'Measure again'}</p>
-      <h2 className={styles.title}>{step ? (step.kind === 'do' ? step.title : `Prove ${step.store.id} dead`) : check.title}</h2>
-      {!step && <p className="soft">{check.where}. It was {answerText(check, open.before.answer)}.</p>}
-      {step?.kind === 'prove' && <p className="soft">{step.store.place}. Discharge it, measure across it, type the volts.</p>}
+      <h2 className={styles.title}>
+        {step ? (step.kind === 'do' ? step.title : `Prove ${step.store.id} dead`) : check.title}
+      </h2>
+      {!step && (
+        <p className="soft">
+          {check.where}. It was {answerText(check, open.before.answer)}.
+        </p>
+      )}
+      {step?.kind === 'prove' && (
+        <p className="soft">{step.store.place}. Discharge it, measure across it, type the volts.</p>
+      )}
       {cautionsFor(predictions.model.sheet, check, bench.context)
         .slice(0, 1)
         .map((caution) => (
@@ -241,7 +309,18 @@ function Remeasure({ open, job, record }: RemeasureProps) {
       {picture ? (
         <div className={styles.pictures}>
           {[['normal'] as const, before].map((symptoms) => (
-            <button key={symptoms.join()} type="button" onClick={() => record({ kind: 'reading', check: 'picture', answer: { kind: 'picture', symptoms }, text: symptoms.join(' ') })}>
+            <button
+              key={symptoms.join()}
+              type="button"
+              onClick={() =>
+                record({
+                  kind: 'reading',
+                  check: 'picture',
+                  answer: { kind: 'picture', symptoms },
+                  text: symptoms.join(' '),
+                })
+              }
+            >
               <PictureView picture={depict(family, symptoms)} title="" />
               <span>{symptoms.map((symptom) => symptomTitles[symptom]).join(', ')}</span>
             </button>

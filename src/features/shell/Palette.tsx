@@ -40,7 +40,12 @@ export function Palette({ close }: { close: () => void }) {
             if (event.key === 'Escape') close();
           }}
         >
-          <Command.Input autoFocus value={typed} onValueChange={setTyped} placeholder="A set, a symptom, a part, a command" />
+          <Command.Input
+            autoFocus
+            value={typed}
+            onValueChange={setTyped}
+            placeholder="A set, a symptom, a part, a command"
+          />
           <Command.List>
             <Command.Empty>Nothing by that name.</Command.Empty>
             {found.jobs.length > 0 && (

@@ -36,12 +36,30 @@ export function Shell({ children }: { children: ReactNode }) {
           <span>Find or do anything</span>
           <Key>Ctrl K</Key>
         </button>
-        <button type="button" className={styles.theme} onClick={theme.toggle} aria-label={theme.name === 'light' ? 'Dark room' : 'Bench lamp'}>
+        <button
+          type="button"
+          className={styles.theme}
+          onClick={theme.toggle}
+          aria-label={theme.name === 'light' ? 'Dark room' : 'Bench lamp'}
+        >
           <svg width="17" height="17" viewBox="0 0 17 17" aria-hidden>
             {theme.name === 'light' ? (
-              <path d="M13.8 10.6A6 6 0 0 1 6.4 3.2a6 6 0 1 0 7.4 7.4Z" fill="none" stroke="currentColor" strokeWidth="1.6" strokeLinejoin="round" />
+              <path
+                d="M13.8 10.6A6 6 0 0 1 6.4 3.2a6 6 0 1 0 7.4 7.4Z"
+                fill="none"
+                stroke="currentColor"
+                strokeWidth="1.6"
+                strokeLinejoin="round"
+              />
             ) : (
-              <path d="M2 8h5l3-5 5 9H4M7 8l1 7M4 15h8" fill="none" stroke="currentColor" strokeWidth="1.6" strokeLinejoin="round" strokeLinecap="round" />
+              <path
+                d="M2 8h5l3-5 5 9H4M7 8l1 7M4 15h8"
+                fill="none"
+                stroke="currentColor"
+                strokeWidth="1.6"
+                strokeLinejoin="round"
+                strokeLinecap="round"
+              />
             )}
           </svg>
         </button>

@@ -26,7 +26,10 @@ const technologyTitles: Readonly<Record<Technology, string>> = {
 const shownTiles = 12;
 
 /** Label values as typed, read; a value that cannot be read stays at the sheet's own. */
-function labelValues(sheet: Sheet, typed: Readonly<Record<string, string>>): { values: Record<string, number>; wrong: string | undefined } {
+function labelValues(
+  sheet: Sheet,
+  typed: Readonly<Record<string, string>>,
+): { values: Record<string, number>; wrong: string | undefined } {
   const values: Record<string, number> = {};
   for (const field of sheet.label.values()) {
     const text = typed[field.id]?.trim() ?? '';
@@ -40,7 +43,15 @@ function labelValues(sheet: Sheet, typed: Readonly<Record<string, string>>): { v
   return { values, wrong: undefined };
 }
 
-export function TakeIn({ choices, hourlyRate, currency }: { choices: readonly Choice[]; hourlyRate: number; currency: string }) {
+export function TakeIn({
+  choices,
+  hourlyRate,
+  currency,
+}: {
+  choices: readonly Choice[];
+  hourlyRate: number;
+  currency: string;
+}) {
   const router = useRouter();
   const [chosen, setChosen] = useState(choices[0]!.sheet.id);
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
@@ -61,7 +72,10 @@ export function TakeIn({ choices, hourlyRate, currency }: { choices: readonly Ch
   const tiles = useMemo(() => tilesOf(predictions), [predictions]);
   const complaint = useMemo(() => complaintFrom(tiles, picked, signs), [tiles, picked, signs]);
   const settled = useDeferredValue(complaint);
-  const outlook = useMemo(() => outlookOf(predictions, settled, closed, hourlyRate), [predictions, settled, closed, hourlyRate]);
+  const outlook = useMemo(
+    () => outlookOf(predictions, settled, closed, hourlyRate),
+    [predictions, settled, closed, hourlyRate],
+  );
   const told = complaint.symptoms.length > 0 || Object.keys(signs).length > 0;
   const caution = pictureCaution(complaint.symptoms);
 
@@ -71,7 +85,8 @@ export function TakeIn({ choices, hourlyRate, currency }: { choices: readonly Ch
     setSigns({});
     setLabel({});
   };
-  const toggle = (id: string) => setPicked((now) => new Set(now.has(id) ? [...now].filter((other) => other !== id) : [...now, id]));
+  const toggle = (id: string) =>
+    setPicked((now) => new Set(now.has(id) ? [...now].filter((other) => other !== id) : [...now, id]));
   const answer = (id: string) =>
     setSigns((now) => {
       const { [id]: state, ...others } = now;
@@ -83,7 +98,18 @@ export function TakeIn({ choices, hourlyRate, currency }: { choices: readonly Ch
       const { values, wrong } = labelValues(sheet, label);
       if (wrong !== undefined) return setProblem(wrong);
       const id = crypto.randomUUID();
-      const refused = await takeIn({ id, title, place, owner, sheet: chosen, words, value: value ?? 0, limit: limit ?? 0, label: values, complaint });
+      const refused = await takeIn({
+        id,
+        title,
+        place,
+        owner,
+        sheet: chosen,
+        words,
+        value: value ?? 0,
+        limit: limit ?? 0,
+        label: values,
+        complaint,
+      });
       if (refused === undefined) router.push(`/job/${id}/bench`);
       else setProblem(refused);
     });
@@ -94,23 +120,50 @@ export function TakeIn({ choices, hourlyRate, currency }: { choices: readonly Ch
       <section className={styles.side} aria-label="The set">
         <Labelled title="What is it?">
           {choices.map(({ sheet: one, closed: done }) => (
-            <button key={one.id} type="button" className={styles.choice} aria-pressed={one.id === chosen} onClick={() => choose(one.id)}>
+            <button
+              key={one.id}
+              type="button"
+              className={styles.choice}
+              aria-pressed={one.id === chosen}
+              onClick={() => choose(one.id)}
+            >
               <strong>{one.title}</strong>
               <span>
-                {technologyTitles[one.technology]} · {one.size} · {[...done.values()].reduce((sum, count) => sum + count, 0)} done here
+                {technologyTitles[one.technology]} · {one.size} ·{' '}
+                {[...done.values()].reduce((sum, count) => sum + count, 0)} done here
               </span>
             </button>
           ))}
         </Labelled>
         <Labelled title="Call it">
-          <Input value={title} onChange={(event) => setTitle(event.target.value)} placeholder="Tea-room set" maxLength={80} aria-label="Name of the set" status={problem !== undefined && title.trim() === '' ? 'error' : ''} autoFocus />
+          <Input
+            value={title}
+            onChange={(event) => setTitle(event.target.value)}
+            placeholder="Tea-room set"
+            maxLength={80}
+            aria-label="Name of the set"
+            status={problem !== undefined && title.trim() === '' ? 'error' : ''}
+            autoFocus
+          />
         </Labelled>
         <div className={styles.pair}>
           <Labelled title="Where it lives">
-            <Input value={place} onChange={(event) => setPlace(event.target.value)} placeholder="Tea room" maxLength={80} aria-label="Where it lives" />
+            <Input
+              value={place}
+              onChange={(event) => setPlace(event.target.value)}
+              placeholder="Tea room"
+              maxLength={80}
+              aria-label="Where it lives"
+            />
           </Labelled>
           <Labelled title="For whom">
-            <Input value={owner} onChange={(event) => setOwner(event.target.value)} placeholder="museum" maxLength={80} aria-label="For whom" />
+            <Input
+              value={owner}
+              onChange={(event) => setOwner(event.target.value)}
+              placeholder="museum"
+              maxLength={80}
+              aria-label="For whom"
+            />
           </Labelled>
         </div>
         <div className={styles.pair}>
@@ -145,7 +198,13 @@ export function TakeIn({ choices, hourlyRate, currency }: { choices: readonly Ch
         <h1 className="label">What does it show? Pick all that fit</h1>
         <div className={styles.tiles}>
           {(all ? tiles : tiles.slice(0, shownTiles)).map((tile) => (
-            <button key={tile.id} type="button" className={styles.tile} aria-pressed={picked.has(tile.id)} onClick={() => toggle(tile.id)}>
+            <button
+              key={tile.id}
+              type="button"
+              className={styles.tile}
+              aria-pressed={picked.has(tile.id)}
+              onClick={() => toggle(tile.id)}
+            >
               <PictureView picture={tile.picture} title={tile.title} />
               <span>{tile.title}</span>
             </button>
@@ -159,13 +218,25 @@ export function TakeIn({ choices, hourlyRate, currency }: { choices: readonly Ch
         <h2 className="label">And what else? Press again for none, then gone, weak, there</h2>
         <div className={styles.chips}>
           {[...sheet.signs.values()].map((sign) => (
-            <button key={sign.id} type="button" className={styles.chip} aria-pressed={signs[sign.id] !== undefined} onClick={() => answer(sign.id)}>
+            <button
+              key={sign.id}
+              type="button"
+              className={styles.chip}
+              aria-pressed={signs[sign.id] !== undefined}
+              onClick={() => answer(sign.id)}
+            >
               {signText(sign, signs[sign.id])}
             </button>
           ))}
         </div>
         <h2 className="label">In the owner’s words</h2>
-        <Input.TextArea value={words} onChange={(event) => setWords(event.target.value)} autoSize={{ minRows: 1, maxRows: 3 }} maxLength={2000} aria-label="In the owner’s words" />
+        <Input.TextArea
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+          autoSize={{ minRows: 1, maxRows: 3 }}
+          maxLength={2000}
+          aria-label="In the owner’s words"
+        />
       </section>
 
       <section className={styles.outlook} aria-label="What it points at" aria-live="polite">
@@ -186,9 +257,11 @@ export function TakeIn({ choices, hourlyRate, currency }: { choices: readonly Ch
         <div className={styles.worth}>
           <strong>Worth it?</strong>
           <p>
-            Value <b className="figure">{moneyText(value ?? 0, currency)}</b>, limit <b className="figure">{moneyText(limit ?? 0, currency)}</b>. Parts about{' '}
+            Value <b className="figure">{moneyText(value ?? 0, currency)}</b>, limit{' '}
+            <b className="figure">{moneyText(limit ?? 0, currency)}</b>. Parts about{' '}
             <b className="figure">{moneyText(Math.round(outlook.money), currency)}</b>, nine in ten under{' '}
-            <b className="figure">{moneyText(Math.ceil(outlook.moneyMost), currency)}</b>; {minutesText(outlook.minutes)} of bench time. Its boards would fetch{' '}
+            <b className="figure">{moneyText(Math.ceil(outlook.moneyMost), currency)}</b>;{' '}
+            {minutesText(outlook.minutes)} of bench time. Its boards would fetch{' '}
             <b className="figure">{moneyText(outlook.boards, currency)}</b>.
           </p>
           {outlook.moneyMost > (limit ?? 0) && told && <p className="bad">Parts may pass the limit.</p>}

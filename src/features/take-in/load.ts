@@ -11,6 +11,8 @@ export interface Choice {
 
 export async function loadTakeIn(): Promise<{ choices: Choice[]; settings: Settings }> {
   const db = await database();
-  const choices = await Promise.all([...shippedSheets().values()].map(async (sheet) => ({ sheet, closed: await closedCounts(db, sheet.id) })));
+  const choices = await Promise.all(
+    [...shippedSheets().values()].map(async (sheet) => ({ sheet, closed: await closedCounts(db, sheet.id) })),
+  );
   return { choices, settings: await readSettings(db) };
 }

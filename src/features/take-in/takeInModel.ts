@@ -4,7 +4,11 @@ import { replay } from '@/core/reading';
 import { type Sign, type SignState } from '@/core/sheet';
 
 /** The complaint that picked tiles and answered signs make together. */
-export function complaintFrom(tiles: readonly Tile[], picked: ReadonlySet<string>, signs: Readonly<Record<string, SignState>>): Complaint {
+export function complaintFrom(
+  tiles: readonly Tile[],
+  picked: ReadonlySet<string>,
+  signs: Readonly<Record<string, SignState>>,
+): Complaint {
   const symptoms = [...new Set(tiles.filter((tile) => picked.has(tile.id)).flatMap((tile) => tile.symptoms))];
   return { symptoms, signs };
 }
@@ -43,7 +47,12 @@ export interface Outlook {
   readonly boards: number;
 }
 
-export function outlookOf(predictions: Predictions, complaint: Complaint, closed: ReadonlyMap<string, number>, hourlyRate: number): Outlook {
+export function outlookOf(
+  predictions: Predictions,
+  complaint: Complaint,
+  closed: ReadonlyMap<string, number>,
+  hourlyRate: number,
+): Outlook {
   const { sheet } = predictions.model;
   const advice = adviseOn({ predictions, complaint, bench: replay([], []), closed, hourlyRate });
   const blocks = new Map<string, { chance: number; most: string; top: number }>();
@@ -56,15 +65,25 @@ export function outlookOf(predictions: Predictions, complaint: Complaint, closed
       top: Math.max(known.top, probability),
     });
   }
-  const priced = advice.repairs.map(({ action, chance }) => ({ money: action.money, chance })).sort((a, b) => a.money - b.money);
+  const priced = advice.repairs
+    .map(({ action, chance }) => ({ money: action.money, chance }))
+    .sort((a, b) => a.money - b.money);
   const all = priced.reduce((sum, { chance }) => sum + chance, 0) || 1;
   let reached = 0;
   const most = priced.find(({ chance }) => (reached += chance / all) >= 0.9)?.money ?? 0;
   return {
     blocks: [...blocks]
-      .map(([block, { chance, most: fault }]) => ({ block, title: sheet.blocks.get(block)!.title, chance, most: fault }))
+      .map(([block, { chance, most: fault }]) => ({
+        block,
+        title: sheet.blocks.get(block)!.title,
+        chance,
+        most: fault,
+      }))
       .sort((a, b) => b.chance - a.chance),
-    minutes: Math.min(advice.repairNow, (advice.probes[0]?.saves ?? 0) > 0 ? advice.repairNow - advice.probes[0]!.saves : advice.repairNow),
+    minutes: Math.min(
+      advice.repairNow,
+      (advice.probes[0]?.saves ?? 0) > 0 ? advice.repairNow - advice.probes[0]!.saves : advice.repairNow,
+    ),
     money: priced.reduce((sum, { money, chance }) => sum + money * (chance / all), 0),
     moneyMost: most,
     boards: [...sheet.boards.values()].reduce((sum, board) => sum + board.value, 0),

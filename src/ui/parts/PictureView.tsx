@@ -6,7 +6,13 @@ import styles from './parts.module.css';
 export function PictureView({ picture, title }: { picture: Picture; title: string }) {
   return (
     <span className={styles.picture}>
-      <svg viewBox="0 0 160 110" role="img" aria-label={title} preserveAspectRatio="none" style={{ aspectRatio: '160 / 110' }}>
+      <svg
+        viewBox="0 0 160 110"
+        role="img"
+        aria-label={title}
+        preserveAspectRatio="none"
+        style={{ aspectRatio: '160 / 110' }}
+      >
         {drawPicture(picture).map(({ tag, attrs }, index) => {
           const { 'stroke-width': strokeWidth, ...rest } = attrs;
           return createElement(tag, { key: index, ...rest, ...(strokeWidth === undefined ? {} : { strokeWidth }) });

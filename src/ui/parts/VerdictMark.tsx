@@ -37,11 +37,15 @@ export function MarkShape({ mark }: { mark: MarkName }) {
     case 'dead':
       return <circle cx="8" cy="8" r="5" fill="none" stroke={colour} strokeWidth="2.4" />;
     case 'open':
-      return <path d="M1.5 8H5M11 8h3.5M6 12.5 10 3.5" stroke={colour} strokeWidth="2.2" fill="none" strokeLinecap="round" />;
+      return (
+        <path d="M1.5 8H5M11 8h3.5M6 12.5 10 3.5" stroke={colour} strokeWidth="2.2" fill="none" strokeLinecap="round" />
+      );
     case 'odd':
       return <path d="M8 1.5 14.5 8 8 14.5 1.5 8Z" fill="none" stroke={colour} strokeWidth="2.2" />;
     case 'unread':
-      return <circle cx="8" cy="8" r="5" fill="var(--sheet)" stroke={colour} strokeWidth="1.4" strokeDasharray="2.5 2" />;
+      return (
+        <circle cx="8" cy="8" r="5" fill="var(--sheet)" stroke={colour} strokeWidth="1.4" strokeDasharray="2.5 2" />
+      );
   }
 }
 

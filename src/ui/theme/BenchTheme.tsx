@@ -40,7 +40,15 @@ function tokens(name: ThemeName): ThemeConfig {
       motion: false,
     },
     components: {
-      Button: { primaryColor: palette.onPetrol, fontWeight: 600, primaryShadow: 'none', defaultShadow: 'none', defaultBorderColor: palette.petrol, defaultColor: palette.petrol, defaultBg: 'transparent' },
+      Button: {
+        primaryColor: palette.onPetrol,
+        fontWeight: 600,
+        primaryShadow: 'none',
+        defaultShadow: 'none',
+        defaultBorderColor: palette.petrol,
+        defaultColor: palette.petrol,
+        defaultBg: 'transparent',
+      },
     },
   };
 }

@@ -72,7 +72,9 @@ export const palettes: Readonly<Record<ThemeName, Palette>> = {
 const kebab = (role: string) => role.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
 
 function variables(palette: Palette): string {
-  return Object.entries(palette).map(([role, colour]) => `--${kebab(role)}:${colour}`).join(';');
+  return Object.entries(palette)
+    .map(([role, colour]) => `--${kebab(role)}:${colour}`)
+    .join(';');
 }
 
 /** Custom properties for both themes, put into the page's head once. */

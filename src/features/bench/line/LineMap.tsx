@@ -9,7 +9,12 @@ import { beadsOf, blockMarks } from './beads';
 import { type Line, wirePath } from './line';
 import styles from './line.module.css';
 
-const sideNames: Readonly<Record<Side, string>> = { hot: 'hot side', cold: 'cold side', floating: 'floats', both: 'hot and cold' };
+const sideNames: Readonly<Record<Side, string>> = {
+  hot: 'hot side',
+  cold: 'cold side',
+  floating: 'floats',
+  both: 'hot and cold',
+};
 
 interface LineMapProps {
   readonly line: Line;
@@ -41,7 +46,24 @@ export function LineMap({ line, job, rows, suspects, focusNet, onPick }: LineMap
   const markOfNet = new Map(beads.map((bead) => [bead.net, bead.mark]));
 
   return (
-    <svg className={styles.line} viewBox={`0 -8 ${line.width} ${line.height + 16}`} role="img" aria-label="The line from the plug to the picture" preserveAspectRatio="xMidYMid meet">
+    <svg
+      className={styles.line}
+      viewBox={`0 -8 ${line.width} ${line.height + 16}`}
+      role="img"
+      aria-label="The line from the plug to the picture"
+      preserveAspectRatio="xMidYMid meet"
+    >
+      {line.barrier !== undefined && (
+        <g className={styles.barrier}>
+          <path d={`M${line.barrier} -8V${line.height + 8}`} />
+          <text x={line.barrier - 5} y="3" textAnchor="end">
+            hot side
+          </text>
+          <text x={line.barrier + 5} y="3">
+            cold side
+          </text>
+        </g>
+      )}
       {line.wires.map((wire, index) => (
         <path
           key={`${wire.net}-${index}`}
@@ -54,21 +76,36 @@ export function LineMap({ line, job, rows, suspects, focusNet, onPick }: LineMap
       {line.blocks.map((block) => {
         const share = suspicion.get(block.id) ?? 0;
         const mark = marks.get(block.id);
-        const side = sheet.boards.get(sheet.blocks.get(block.id)!.board)?.side ?? 'cold';
+        const { side } = sheet.blocks.get(block.id)!;
         if (block.id === line.plug) {
           return (
             <g key={block.id} transform={`translate(${block.x} ${block.y})`}>
               <title>{sheet.blocks.get(block.id)!.title}</title>
-              <circle cx="13" cy="13" r="12" className={styles.block} data-suspect={share >= marked || undefined} />
-              <path d="M9.5 9v8M16.5 9v8" stroke="var(--ink)" strokeWidth="2" />
+              <circle cx="12" cy="12" r="11" className={styles.block} data-suspect={share >= marked || undefined} />
+              <path d="M8.5 8v8M15.5 8v8" stroke="var(--ink)" strokeWidth="2" />
             </g>
           );
         }
         return (
           <g key={block.id} transform={`translate(${block.x} ${block.y})`}>
             <title>{`${sheet.blocks.get(block.id)!.title} · ${sideNames[side]}${share >= 0.01 ? ` · suspected with ${Math.round(share * 100)} %` : ''}`}</title>
-            <rect width={block.width} height={block.height} rx="6" className={styles.block} data-suspect={share >= marked || undefined} data-side={side} />
-            {share >= 0.02 && <rect x="3" y={block.height - 5} width={Math.max(3, (block.width - 6) * share)} height="2.6" rx="1.3" fill="var(--copper)" />}
+            <rect
+              width={block.width}
+              height={block.height}
+              rx="6"
+              className={styles.block}
+              data-suspect={share >= marked || undefined}
+            />
+            {share >= 0.02 && (
+              <rect
+                x="3"
+                y={block.height - 5}
+                width={Math.max(3, (block.width - 6) * share)}
+                height="2.6"
+                rx="1.3"
+                fill="var(--copper)"
+              />
+            )}
             <text x={block.width / 2} y={block.height / 2 + 4} textAnchor="middle" className={styles.title}>
               {block.title}
             </text>
@@ -84,7 +121,15 @@ export function LineMap({ line, job, rows, suspects, focusNet, onPick }: LineMap
         );
       })}
       {beads.map((bead) => (
-        <g key={bead.net} transform={`translate(${bead.x} ${bead.y})`} className={styles.bead} onClick={() => onPick(bead.net)} data-focus={bead.net === focusNet || undefined} data-net={bead.net} data-mark={bead.mark}>
+        <g
+          key={bead.net}
+          transform={`translate(${bead.x} ${bead.y})`}
+          className={styles.bead}
+          onClick={() => onPick(bead.net)}
+          data-focus={bead.net === focusNet || undefined}
+          data-net={bead.net}
+          data-mark={bead.mark}
+        >
           <title>{`${sheet.nets.get(bead.net)!.title}: ${markNames[bead.mark]}`}</title>
           {bead.mark === 'unread' ? (
             <circle r={bead.net === focusNet ? 6 : 3.4} className={styles.unread} />
@@ -94,7 +139,12 @@ export function LineMap({ line, job, rows, suspects, focusNet, onPick }: LineMap
               <g transform="translate(-7 -7) scale(0.875)">
                 <MarkShape mark={bead.mark} />
               </g>
-              <text y="-9" textAnchor="middle" className={styles.figure} fill={markColours[bead.mark]}>
+              <text
+                y={bead.below ? 18 : -9}
+                textAnchor="middle"
+                className={styles.figure}
+                fill={markColours[bead.mark]}
+              >
                 {bead.text}
               </text>
             </>

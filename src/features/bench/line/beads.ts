@@ -2,7 +2,7 @@ import { type Case } from '@/core/diagnosis';
 import { formatQuantity } from '@/core/quantity';
 import { type MarkName } from '@/ui';
 import { type ReadingRow } from '../benchModel';
-import { type Bead, beadPlace, type Line } from './line';
+import { type Bead, type Line, placeBeads } from './line';
 
 /** The worse of two marks is the one to show. */
 const gravity: Readonly<Record<MarkName, number>> = { unread: 0, within: 1, odd: 2, low: 3, high: 3, open: 4, dead: 5 };
@@ -12,25 +12,40 @@ const worse = (a: MarkName, b: MarkName): MarkName => (gravity[b] > gravity[a] ?
 /** Beads for all wires that can be measured: read ones with their figure, the others hollow. */
 export function beadsOf(line: Line, { predictions, bench }: Case, rows: readonly ReadingRow[]): Bead[] {
   const { sheet } = predictions.model;
-  const measurable = new Set([...sheet.points.values()].flatMap((point) => (point.net !== undefined && point.measure !== 'ohms' ? [point.net] : [])));
-  const seen = new Set<string>();
-  return line.wires.flatMap((wire): Bead[] => {
-    if (seen.has(wire.net) || !measurable.has(wire.net)) return [];
-    seen.add(wire.net);
+  const measurable = new Set(
+    [...sheet.points.values()].flatMap((point) =>
+      point.net !== undefined && point.measure !== 'ohms' ? [point.net] : [],
+    ),
+  );
+  const places = placeBeads(
+    line.wires.filter((wire) => measurable.has(wire.net)),
+    line.blocks,
+  );
+  return [...places].map(([net, place]): Bead => {
     // Rows come newest first; a reading before the last repair no longer says how the wire stands.
-    const row = rows.find(({ check, reading }) => check.point?.net === wire.net && check.measure !== 'ohms' && reading.afterRepairs === bench.repairs.length);
-    const title = sheet.nets.get(wire.net)!.title;
-    if (!row) return [{ net: wire.net, mark: 'unread', text: title, ...beadPlace(wire) }];
-    const value = row.reading.answer.kind === 'number' ? formatQuantity(row.reading.answer.value, row.check.unit, 3) : row.said;
-    return [{ net: wire.net, mark: row.verdict.mark, text: value, ...beadPlace(wire) }];
+    const row = rows.find(
+      ({ check, reading }) =>
+        check.point?.net === net && check.measure !== 'ohms' && reading.afterRepairs === bench.repairs.length,
+    );
+    const title = sheet.nets.get(net)!.title;
+    if (!row) return { net, mark: 'unread', text: title, ...place };
+    const value =
+      row.reading.answer.kind === 'number' ? formatQuantity(row.reading.answer.value, row.check.unit, 3) : row.said;
+    return { net, mark: row.verdict.mark, text: value, ...place };
   });
 }
 
 /** For each block the worst verdict among readings of its parts and of what it makes unseen. */
-export function blockMarks(line: Line, { predictions, bench }: Case, rows: readonly ReadingRow[]): Map<string, MarkName> {
+export function blockMarks(
+  line: Line,
+  { predictions, bench }: Case,
+  rows: readonly ReadingRow[],
+): Map<string, MarkName> {
   const { sheet } = predictions.model;
   const wired = new Set(line.wires.map((wire) => wire.net));
-  const maker = new Map([...sheet.blocks.values()].flatMap((block) => block.makes.map((net): [string, string] => [net, block.id])));
+  const maker = new Map(
+    [...sheet.blocks.values()].flatMap((block) => block.makes.map((net): [string, string] => [net, block.id])),
+  );
   const marks = new Map<string, MarkName>();
   for (const { check, verdict, reading } of rows) {
     if (reading.afterRepairs !== bench.repairs.length) continue;
@@ -38,7 +53,9 @@ export function blockMarks(line: Line, { predictions, bench }: Case, rows: reado
     if (!point) continue;
     const blocks =
       point.net !== undefined
-        ? wired.has(point.net) && check.measure !== 'ohms' ? [] : [maker.get(point.net)!]
+        ? wired.has(point.net) && check.measure !== 'ohms'
+          ? []
+          : [maker.get(point.net)!]
         : [...new Set(point.parts.map((part) => sheet.parts.get(part)!.block))];
     const several = blocks.length > 1;
     for (const block of blocks) {

@@ -36,7 +36,10 @@ function columnsOf(sheet: Sheet, blocks: readonly string[], plug: string | undef
   const place = (id: string): number => {
     const known = column.get(id);
     if (known !== undefined) return known;
-    const feeds = sheet.blocks.get(id)!.needs.filter((net) => drawn(sheet, net)).map((net) => made.get(net)!.id);
+    const feeds = sheet.blocks
+      .get(id)!
+      .needs.filter((net) => drawn(sheet, net))
+      .map((net) => made.get(net)!.id);
     const at = feeds.length === 0 ? 0 : 1 + Math.max(...feeds.map(place));
     column.set(id, at);
     return at;
@@ -57,7 +60,9 @@ export function lineGraph(sheet: Sheet): LineGraph {
   const all = [...sheet.blocks.values()];
   const screens = new Set(all.filter((block) => block.makes.length === 0).map((block) => block.board));
   const blocks = all.filter((block) => !screens.has(block.board)).map((block) => block.id);
-  const plug = all.find((block) => block.needs.length === 0 && block.makes.some((net) => sheet.nets.get(net)?.kind === 'rail'))?.id;
+  const plug = all.find(
+    (block) => block.needs.length === 0 && block.makes.some((net) => sheet.nets.get(net)?.kind === 'rail'),
+  )?.id;
   const shown = new Set([...sheet.picture.values()].flat());
   const onScreen = new Set(all.filter((block) => screens.has(block.board)).flatMap((block) => block.needs));
   const wires = [...sheet.nets.keys()].flatMap((net): Wire[] => {

@@ -5,11 +5,18 @@ import { lineGraph, screenId } from './graph';
 import { type Line, type LineBlock, type LineWire } from './line';
 
 /** Sizes that keep the names readable at an arm's length. */
-const block = { width: 96, height: 32 };
-const plug = { width: 26, height: 26 };
-const screen = { width: 4, height: 200 };
+const blockHeight = 26;
+/** Width of a letter of a block's name, and of what stands beside the name. */
+const letter = 7.1;
+const margin = 14;
 
-const options = {
+/** The shape of the place the line is drawn in; layers are spread until it is filled. */
+const place = { width: 1020, height: 240 };
+const tightest = 22;
+const plug = { width: 24, height: 24 };
+const screen = { width: 2, height: 150 };
+
+const options = (spacing: number) => ({
   'elk.algorithm': 'layered',
   'elk.direction': 'RIGHT',
   'elk.edgeRouting': 'ORTHOGONAL',
@@ -19,14 +26,14 @@ const options = {
   'elk.layered.crossingMinimization.forceNodeModelOrder': 'false',
   'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES',
   'elk.layered.thoroughness': '30',
-  'elk.spacing.nodeNode': '10',
-  'elk.spacing.edgeNode': '8',
-  'elk.spacing.edgeEdge': '7',
-  'elk.layered.spacing.nodeNodeBetweenLayers': '26',
-  'elk.layered.spacing.edgeNodeBetweenLayers': '10',
-  'elk.layered.spacing.edgeEdgeBetweenLayers': '7',
+  'elk.spacing.nodeNode': '9',
+  'elk.spacing.edgeNode': '6',
+  'elk.spacing.edgeEdge': '6',
+  'elk.layered.spacing.nodeNodeBetweenLayers': String(spacing),
+  'elk.layered.spacing.edgeNodeBetweenLayers': '8',
+  'elk.layered.spacing.edgeEdgeBetweenLayers': '5',
   'elk.padding': '[top=6,left=4,bottom=6,right=0]',
-};
+});
 
 const layouts = new WeakMap<Sheet, Promise<Line>>();
 
@@ -38,7 +45,17 @@ export function layoutLine(sheet: Sheet): Promise<Line> {
 }
 
 async function arrange(sheet: Sheet): Promise<Line> {
+  const tight = await layOut(sheet, tightest);
+  const scale = Math.min(place.width / tight.width, place.height / tight.height);
+  const spare = place.width / scale - tight.width;
+  const gaps = new Set(tight.blocks.map(({ x }) => Math.round(x))).size;
+  return spare > 20 ? layOut(sheet, tightest + spare / gaps) : tight;
+}
+
+async function layOut(sheet: Sheet, spacing: number): Promise<Line> {
   const graph = lineGraph(sheet);
+  const longest = Math.max(...graph.blocks.map((id) => sheet.blocks.get(id)!.short.length));
+  const block = { width: longest * letter + margin, height: blockHeight };
   const last = Math.max(...graph.column.values()) + 1;
   const node = (id: string, column: number, size: { width: number; height: number }): ElkNode => ({
     id,
@@ -47,17 +64,52 @@ async function arrange(sheet: Sheet): Promise<Line> {
   });
   const root: ElkNode = {
     id: 'line',
-    layoutOptions: options,
-    children: [...graph.blocks.map((id) => node(id, graph.column.get(id)!, id === graph.plug ? plug : block)), node(screenId, last, screen)],
-    edges: graph.wires.flatMap((wire) => wire.to.map((to): ElkExtendedEdge => ({ id: `${wire.net}>${to}`, sources: [wire.from], targets: [to] }))),
+    layoutOptions: options(spacing),
+    children: [
+      ...graph.blocks.map((id) => node(id, graph.column.get(id)!, id === graph.plug ? plug : block)),
+      node(screenId, last, screen),
+    ],
+    edges: graph.wires.flatMap((wire) =>
+      wire.to.map((to): ElkExtendedEdge => ({ id: `${wire.net}>${to}`, sources: [wire.from], targets: [to] })),
+    ),
   };
   const laid = await new ELK().layout(root);
   const blocks = (laid.children ?? [])
     .filter(({ id }) => id !== screenId)
-    .map(({ id, x = 0, y = 0, width = 0, height = 0 }): LineBlock => ({ id, title: sheet.blocks.get(id)!.short, x, y, width, height }));
+    .map(({ id, x = 0, y = 0, width = 0, height = 0 }): LineBlock => ({
+      id,
+      title: sheet.blocks.get(id)!.short,
+      x,
+      y,
+      width,
+      height,
+    }));
   const wires = (laid.edges ?? []).map((edge): LineWire => {
-    const points = (edge.sections ?? []).flatMap((section) => [section.startPoint, ...(section.bendPoints ?? []), section.endPoint]);
+    const points = (edge.sections ?? []).flatMap((section) => [
+      section.startPoint,
+      ...(section.bendPoints ?? []),
+      section.endPoint,
+    ]);
     return { net: edge.id.split('>')[0]!, points: points.map(({ x, y }) => [x, y] as const) };
   });
-  return { width: laid.width ?? 0, height: laid.height ?? 0, blocks, wires, plug: graph.plug };
+  return {
+    width: laid.width ?? 0,
+    height: laid.height ?? 0,
+    blocks,
+    wires,
+    plug: graph.plug,
+    barrier: barrierOf(sheet, blocks, graph.plug),
+  };
+}
+
+/** Where the isolation barrier crosses the line: between what is hot throughout and all the rest. */
+function barrierOf(sheet: Sheet, blocks: readonly LineBlock[], plug: string | undefined): number | undefined {
+  const sideOf = ({ id }: LineBlock) => sheet.blocks.get(id)!.side;
+  const hot = blocks.filter((one) => sideOf(one) === 'hot');
+  const rest = blocks.filter(
+    (one) => sideOf(one) !== 'hot' && one.id !== plug && sheet.blocks.get(one.id)!.needs.length > 0,
+  );
+  const left = Math.max(...hot.map((one) => one.x + one.width));
+  const right = Math.min(...rest.map((one) => one.x));
+  return hot.length > 0 && left < right ? (left + right) / 2 : undefined;
 }

@@ -8,6 +8,8 @@ export interface Line {
   readonly wires: readonly LineWire[];
   /** The block drawn as a plug. */
   readonly plug: string | undefined;
+  /** Where the isolation barrier crosses it, from the left. */
+  readonly barrier: number | undefined;
 }
 
 export interface LineBlock {
@@ -31,21 +33,62 @@ export interface Bead {
   readonly text: string;
   readonly x: number;
   readonly y: number;
+  /** The figure stands under the bead, not over it. */
+  readonly below: boolean;
 }
 
-/** The middle of the longest level stretch of a wire, where a bead has room for its figure. */
-export function beadPlace(wire: LineWire): { x: number; y: number } {
-  let best = { x: wire.points[0]?.[0] ?? 0, y: wire.points[0]?.[1] ?? 0 };
-  let longest = -1;
-  wire.points.slice(1).forEach(([x, y], index) => {
-    const [fromX, fromY] = wire.points[index]!;
-    const length = Math.abs(x - fromX);
-    if (y === fromY && length > longest) {
-      longest = length;
-      best = { x: (x + fromX) / 2, y };
-    }
-  });
-  return best;
+type Place = Pick<Bead, 'x' | 'y' | 'below'>;
+
+/** Half the width of a bead's figure, and how far it reaches from the bead. */
+const figure = { half: 23, far: 20 };
+
+function figureBox({ x, y, below }: Place) {
+  return {
+    left: x - figure.half,
+    right: x + figure.half,
+    top: below ? y - 8 : y - figure.far,
+    bottom: below ? y + figure.far : y + 8,
+  };
+}
+
+type Box = ReturnType<typeof figureBox>;
+
+const apart = (a: Box, b: Box) => a.right < b.left || b.right < a.left || a.bottom < b.top || b.bottom < a.top;
+
+/**
+ * Places a bead on each net: on the longest level stretch of its wires where neither it nor its
+ * figure lies on a block, another bead or another figure.
+ */
+export function placeBeads(wires: readonly LineWire[], blocks: readonly LineBlock[]): Map<string, Place> {
+  const stretches = new Map<string, { from: number; to: number; y: number }[]>();
+  for (const { net, points } of wires) {
+    const level = stretches.get(net) ?? [];
+    stretches.set(net, level);
+    points.slice(1).forEach(([x, y], index) => {
+      const [fromX, fromY] = points[index]!;
+      if (y === fromY) level.push({ from: Math.min(x, fromX), to: Math.max(x, fromX), y });
+    });
+  }
+  const taken: Box[] = blocks.map(({ x, y, width, height }) => ({
+    left: x,
+    right: x + width,
+    top: y,
+    bottom: y + height,
+  }));
+  const places = new Map<string, Place>();
+  for (const [net, level] of stretches) {
+    const longestFirst = [...level].sort((a, b) => b.to - b.from - (a.to - a.from));
+    const candidates = longestFirst.flatMap(({ from, to, y }) =>
+      [0.5, 0.35, 0.65, 0.2, 0.8].flatMap((share): Place[] =>
+        [false, true].map((below) => ({ x: from + (to - from) * share, y, below })),
+      ),
+    );
+    const place = candidates.find((one) => taken.every((box) => apart(box, figureBox(one)))) ?? candidates[0];
+    if (!place) continue;
+    taken.push(figureBox(place));
+    places.set(net, place);
+  }
+  return places;
 }
 
 /** An SVG path through the points of a wire. */
