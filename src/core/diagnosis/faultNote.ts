@@ -50,7 +50,11 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
       ([sign, state]) => `${sheet.signs.get(sign)?.title.toLowerCase() ?? sign}: ${state}`,
     ),
   ].join('; ');
-  const reasons = reasonsFrom(predictions, evidenceFor(posterior, culprit.fault.id));
+  // What proves it was read before the repair; pictures are told under the symptom.
+  const evidence = evidenceFor(posterior, culprit.fault.id).filter(
+    ({ observation }) => observation.cured.size === 0 && observation.check.measure !== 'picture',
+  );
+  const reasons = reasonsFrom(predictions, evidence);
   const proof = reasons
     .filter(({ raises }) => raises)
     .slice(0, 3)

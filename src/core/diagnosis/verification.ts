@@ -1,5 +1,5 @@
 import { type Context, contextKey, type Predictions } from '../behaviour';
-import { type BenchState, judgeAnswer, type TakenReading, type Verdict } from '../reading';
+import { type BenchState, inconclusive, judgeAnswer, type TakenReading, type Verdict } from '../reading';
 
 /** A reading that was wrong before the repair, and the same one taken after it. */
 export interface Verification {
@@ -37,7 +37,7 @@ export function verificationOf(predictions: Predictions, bench: BenchState): Ver
     const verdict = judgeAnswer(predictions, check, reading.answer, reading.context);
     const gone = check.point?.net === undefined && (check.point?.parts ?? []).some((part) => replaced.has(part));
     const asked = check.measure === 'look' || check.measure === 'press' || check.measure === 'swap';
-    if (verdict.mark === 'within' || gone || asked) wanted.delete(reading.check);
+    if (verdict.mark === 'within' || gone || asked || inconclusive(check, verdict)) wanted.delete(reading.check);
     else wanted.set(reading.check, { check: reading.check, before: reading, beforeVerdict: verdict });
   }
   for (const reading of bench.readings) {

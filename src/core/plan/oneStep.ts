@@ -78,7 +78,7 @@ export function planOneStep(whole: PlanProblem): Plan {
   const before = entropy(weights, 1);
   const posterior = new Float64Array(weights.length);
   const tests: RankedTest[] = [];
-  for (const test of problem.tests) {
+  problem.tests.forEach((test, index) => {
     const cost = test.cost + problem.switchCost(state, test.state);
     let total = cost;
     let after = 0;
@@ -95,8 +95,9 @@ export function planOneStep(whole: PlanProblem): Plan {
       after += chance * entropy(posterior, chance);
     }
     const bits = before - after;
-    if (bits > telling) tests.push({ test, cost, total, bits, chances });
-  }
+    // The caller's own test, whose chances are over all its hypotheses.
+    if (bits > telling) tests.push({ test: whole.tests[index]!, cost, total, bits, chances });
+  });
   tests.sort((a, b) => a.total - b.total);
-  return { repairNow: now.cost, firstRepair: now.first, tests };
+  return { repairNow: now.cost, firstRepair: whole.repairs.find(({ id }) => id === now.first?.id), tests };
 }

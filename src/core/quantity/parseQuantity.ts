@@ -34,7 +34,9 @@ const spellings: Readonly<Record<string, Unit>> = {
 
 const overload = /^(OL|O\.L|open|inf)$/i;
 const plain = /^([+-]?)(\d+(?:[.,]\d+)?|[.,]\d+)(?:[eE]([+-]?\d+))?\s*(.*)$/;
-const infix = /^([+-]?)(\d+)([GMkKRmuµμnp])(\d+)\s*(.*)$/;
+const infix = /^([+-]?)(\d+)([GMkKRFHmuµμnp])(\d+)\s*(.*)$/;
+/** Letters that stand for the decimal point of their unit. */
+const pointUnits: Readonly<Record<string, Unit>> = { R: 'Ω', F: 'F', H: 'H' };
 const thousands = /^[+-]?[1-9]\d{0,2},\d{3}$/;
 
 /** The prefix factor and unit of what follows the digits; undefined when it is neither. */
@@ -72,8 +74,9 @@ export function parseQuantity(text: string): Quantity {
   const knee = infix.exec(trimmed);
   if (knee) {
     const [, sign, whole, letter = '', decimals, tail = ''] = knee;
-    const unit = letter === 'R' ? 'Ω' : tail === '' ? undefined : spellings[tail.toLowerCase()];
-    if (tail === '' || (unit !== undefined && spellings[tail.toLowerCase()] === unit)) {
+    const written = tail === '' ? undefined : spellings[tail.toLowerCase()];
+    const unit = pointUnits[letter] ?? written;
+    if (tail === '' || (written !== undefined && written === unit)) {
       // Written out in decimal so that 4k7 is exactly 4.7e3 and not 4000 + 700.0000001.
       const exponent = Math.round(Math.log10(typedPrefixes[letter] ?? 1));
       return withUnit(Number(`${sign}${whole}.${decimals}e${exponent}`), unit);

@@ -7,7 +7,7 @@ import { type Answer } from './answer';
 export function answerText(check: Check, answer: Answer): string {
   switch (answer.kind) {
     case 'number': {
-      const value = formatQuantity(answer.value, check.unit);
+      const value = formatQuantity(answer.value, check.unit, check.unit === 'V' ? 4 : 3);
       return answer.shape === 'brief' ? `${value}, then gone` : value;
     }
     case 'choice':

@@ -11,4 +11,4 @@ export {
   type TakenReading,
 } from './log';
 export { answerText } from './answerText';
-export { expectedText, judgeAnswer, type Verdict } from './verdict';
+export { expectedText, inconclusive, judgeAnswer, type Verdict } from './verdict';

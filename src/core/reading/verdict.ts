@@ -2,6 +2,11 @@ import { type Check, classify, type Context, deviation, type Predictions } from 
 import { formatQuantity } from '../quantity';
 import { type Answer } from './answer';
 
+/** True where a verdict neither clears nor convicts. */
+export function inconclusive(check: Check, verdict: Verdict): boolean {
+  return verdict.mark === 'odd' && check.measure === 'ohms';
+}
+
 /** The judgement on one answer, ready to be shown, said and sounded. */
 export interface Verdict {
   readonly mark: 'within' | 'high' | 'low' | 'dead' | 'odd' | 'open';
@@ -30,6 +35,10 @@ export function judgeAnswer(predictions: Predictions, check: Check, answer: Answ
   if (standard.kind !== 'number') return { mark: 'odd', words: 'not a number here', expected };
   const found = classify(standard, answer.value, answer.shape);
   if (found === 'brief') return { mark: 'odd', words: 'up, then gone', expected };
+  // In circuit, parallel paths can only lower a resistance: a low reading of a part proves nothing.
+  if (found === 'low' && check.measure === 'ohms' && check.point?.net === undefined) {
+    return { mark: 'odd', words: 'low in circuit, which proves nothing: lift a leg', expected };
+  }
   const off = deviation(standard, answer.value);
   return { mark: found, words: wordsFor(check, found, off), expected };
 }

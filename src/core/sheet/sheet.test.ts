@@ -5,42 +5,9 @@ import { describe, expect, it } from 'vitest';
 import { parse } from 'yaml';
 import { shippedSheets } from '@/sheets';
 import { lintSheet, readSheet, SheetError, withLabel } from '.';
+import { smallSheet } from '../../../tests/fixtures/smallSheet';
 
 const folder = path.join(process.cwd(), 'src', 'sheets');
-
-/** A set of three blocks: plug, supply, lamp. */
-export const smallSheet = `format: tovrik-sheet/1
-id: small
-title: Small set
-technology: plasma
-label:
-  vs: { title: Vs, nominal: 180, tolerance: 1% }
-boards:
-  psu: { title: Supply, side: both }
-  load: { title: Load }
-connectors:
-  CN1: { from: psu, to: load, carries: [vs], unplug: true }
-stores:
-  C1: { farads: 100u, volts: 310, bleed: 470k }
-nets:
-  mains: { title: Mains, volts: 230 }
-  vs: { title: Vs, volts: label.vs }
-  glow: { title: Glow, signal: sustain, volts: 1 }
-blocks:
-  plug: { title: Plug, board: psu, makes: [mains], parts: { F1: { kind: fuse, faults: { open: { sets: { mains: dead } } } } } }
-  supply: { title: Supply, board: psu, needs: [mains], makes: [vs], regulates: true, parts: { C2: { kind: electrolytic, value: 100u 250V, faults: { dry: { sets: { vs: 0.8 } } } } } }
-  load: { title: Load, board: load, needs: [vs], makes: [glow], parts: { Q1: { kind: mosfet, faults: { short: { shorts: [vs] } } } } }
-points:
-  vs-dc: { measure: dc, net: vs, board: psu, aliases: [vs] }
-  vs-load-dc: { measure: dc, net: vs, board: load, aliases: [vsl] }
-  vs-ohms: { measure: ohms, net: vs, board: psu, expect: 22k }
-  mains-ac: { measure: ac, net: mains }
-  C2-esr: { measure: esr, parts: [C2] }
-  look-all: { measure: look, parts: [F1, C2, Q1] }
-protections:
-  guard: { title: Guard, watches: { vs: [dead, low, high] }, cuts: [vs], blinks: 3 }
-picture: { glow_y: glow }
-`;
 
 /** Problems of the small sheet after one replacement. */
 function problemsOf(from: string | RegExp, to: string): readonly { line: number; column: number; message: string }[] {

@@ -8,7 +8,7 @@ import { compareSiblings } from '@/core/compare';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
 import { type JobFile, StateBand, useLog } from '@/features/job';
-import { Bar, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
+import { Bar, chanceText, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
 import { latestNumber } from './benchModel';
 import { type Line } from './line/line';
 import { LineMap } from './line/LineMap';
@@ -59,6 +59,23 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
   const others = advice.probes.filter(({ probe }) => probe.id !== focused?.probe.id).slice(0, otherProbes);
   const mostSaved = Math.max(1, ...advice.probes.map(({ saves }) => saves));
 
+  const toRepair = () => router.push(`/job/${file.id}/repair`);
+  const [repair] = advice.repairs;
+  const act =
+    advice.next === 'verify'
+      ? {
+          label: 'After the repair',
+          title: 'Measure again what was wrong',
+          how: 'Each reading that was wrong is asked for once more and stands beside what it was.',
+          button: 'Verify',
+        }
+      : repair && {
+          label: `Act now · cures it with ${chanceText(repair.chance)}`,
+          title: repair.action.title,
+          how: 'No probe left is worth its minutes. Other readings can still be typed by name.',
+          button: 'Plan the repair',
+        };
+
   const keys = { enableOnFormTags: true, preventDefault: true } as const;
   useHotkeys(
     'alt+2,alt+3,alt+4',
@@ -73,12 +90,12 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
   useHotkeys('alt+w', () => log.record([{ body: { kind: 'warmth', warm: !bench.context.warm } }]), keys);
   useHotkeys('alt+l', () => log.record([{ body: { kind: 'lamp', fitted: !bench.context.lamp } }]), keys);
   useHotkeys('alt+i', () => log.record([{ body: { kind: 'isolation', fitted: !bench.isolated } }]), keys);
-  useHotkeys('alt+r', () => router.push(`/job/${file.id}/repair`), keys);
+  useHotkeys('alt+r', toRepair, keys);
   useHotkeys(
     'alt+s',
     () => {
       const last = rows[0] ? `${rows[0].check.title}, ${rows[0].said}, ${rows[0].verdict.words}. ` : '';
-      say(spoken(`${last}Next: ${check?.title ?? 'nothing more to ask'}`));
+      say(spoken(`${last}Next: ${check?.title ?? act?.title ?? 'nothing more to ask'}`));
     },
     keys,
   );
@@ -128,6 +145,7 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
           <ProbeCard
             predictions={predictions}
             advice={correcting ? undefined : focused}
+            act={act}
             check={check}
             context={correcting?.context ?? desk.wanted}
             step={step}
@@ -141,7 +159,10 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
               desk.setText(text);
               input.current?.focus();
             }}
-            onRecord={desk.record}
+            onRecord={() => {
+              if (desk.text === '' && !check) toRepair();
+              else desk.record();
+            }}
             onUnreachable={desk.unreachable}
             onCancel={desk.cancel}
             onPicture={(symptoms) => {

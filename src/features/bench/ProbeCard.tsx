@@ -23,6 +23,9 @@ const groundWords: Readonly<Record<Ground, string>> = {
 interface ProbeCardProps {
   readonly predictions: Predictions;
   readonly advice: ProbeAdvice | undefined;
+  /** What to do where no probe is asked for. */
+  readonly act:
+    { readonly label: string; readonly title: string; readonly how: string; readonly button: string } | undefined;
   readonly check: Check | undefined;
   readonly context: Context;
   readonly step: Step | undefined;
@@ -41,28 +44,22 @@ interface ProbeCardProps {
 
 /** The one thing to do next, and the place where its answer goes. */
 export function ProbeCard(props: ProbeCardProps) {
-  const { predictions, advice, check, context, step, cautions, correcting, text, interpreted, input } = props;
+  const { predictions, act, check, context, step, cautions, correcting, text, interpreted, input } = props;
   const doing = step !== undefined && correcting === undefined;
   const choices = doing || !check ? [] : choicesFor(check);
   return (
     <section className={styles.probe} aria-label="Probe next">
-      <p className="label">
-        {correcting
-          ? 'Correcting a reading'
-          : step
-            ? `First, for ${check?.title ?? 'the next probe'}`
-            : advice
-              ? `Probe next · ${minutesText(advice.minutes)} · ${whyProbe(advice)}`
-              : 'Any reading'}
-      </p>
-      <h1 className={styles.title}>{doing ? stepTitle(step) : (check?.title ?? 'Nothing more to ask')}</h1>
+      <p className="label">{labelOf(props)}</p>
+      <h1 className={styles.title}>
+        {doing ? stepTitle(step) : (check?.title ?? act?.title ?? 'Nothing more to ask')}
+      </h1>
       <p className={styles.how}>
         {doing ? (
           stepHow(step)
         ) : check ? (
           <How check={check} predictions={predictions} context={context} />
         ) : (
-          'The sheet has no probe left that would tell the suspects apart. Type any reading, or decide.'
+          (act?.how ?? 'Type any reading, or decide.')
         )}
       </p>
       {cautions.map((caution) => (
@@ -115,7 +112,14 @@ export function ProbeCard(props: ProbeCardProps) {
       )}
       <div className={styles.buttons}>
         <Button type="primary" onClick={props.onRecord}>
-          {doing && text === '' && step.kind === 'do' ? step.done : 'Record'} ⏎
+          {text !== ''
+            ? 'Record'
+            : doing && step.kind === 'do'
+              ? step.done
+              : check
+                ? 'Record'
+                : (act?.button ?? 'Record')}{' '}
+          ⏎
         </Button>
         {correcting ? (
           <Button onClick={props.onCancel}>Leave it</Button>
@@ -129,6 +133,13 @@ export function ProbeCard(props: ProbeCardProps) {
       </div>
     </section>
   );
+}
+
+function labelOf({ correcting, step, check, advice, act }: ProbeCardProps): string {
+  if (correcting) return 'Correcting a reading';
+  if (step) return `First, for ${check?.title ?? 'the next probe'}`;
+  if (advice) return `Probe next · ${minutesText(advice.minutes)} · ${whyProbe(advice)}`;
+  return check ? 'Any reading' : (act?.label ?? 'Any reading');
 }
 
 function stepTitle(step: Step): string {

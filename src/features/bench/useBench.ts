@@ -34,9 +34,13 @@ export function useBench(file: JobFile, log: JobLog) {
   const [correcting, setCorrecting] = useState<TakenReading>();
   const { predictions, bench } = job;
 
+  const probing = advice.next === 'probe';
   const focused: ProbeAdvice | undefined =
-    (chosen === undefined ? undefined : advice.probes.find(({ probe }) => probe.id === chosen)) ??
-    (chosen === undefined ? advice.probes[0] : undefined);
+    chosen === undefined
+      ? probing
+        ? advice.probes[0]
+        : undefined
+      : advice.probes.find(({ probe }) => probe.id === chosen);
   const check: Check | undefined = correcting
     ? predictions.checks.get(correcting.check)
     : (focused?.probe.check ?? (chosen === undefined ? undefined : predictions.checks.get(chosen)));

@@ -15,6 +15,8 @@ const place = { width: 1020, height: 240 };
 const tightest = 22;
 const plug = { width: 24, height: 24 };
 const screen = { width: 2, height: 150 };
+/** Room before the screen for the figures of what reaches it. */
+const approach = 44;
 
 const options = (spacing: number) => ({
   'elk.algorithm': 'layered',
@@ -90,10 +92,13 @@ async function layOut(sheet: Sheet, spacing: number): Promise<Line> {
       ...(section.bendPoints ?? []),
       section.endPoint,
     ]);
-    return { net: edge.id.split('>')[0]!, points: points.map(({ x, y }) => [x, y] as const) };
+    const path = points.map(({ x, y }) => [x, y] as const);
+    const end = path[path.length - 1];
+    const reaching = edge.targets[0] === screenId && end ? [...path, [end[0] + approach, end[1]] as const] : path;
+    return { net: edge.id.split('>')[0]!, points: reaching };
   });
   return {
-    width: laid.width ?? 0,
+    width: (laid.width ?? 0) + approach,
     height: laid.height ?? 0,
     blocks,
     wires,

@@ -66,7 +66,10 @@ export function placeBeads(wires: readonly LineWire[], blocks: readonly LineBloc
     stretches.set(net, level);
     points.slice(1).forEach(([x, y], index) => {
       const [fromX, fromY] = points[index]!;
-      if (y === fromY) level.push({ from: Math.min(x, fromX), to: Math.max(x, fromX), y });
+      if (y !== fromY) return;
+      const last = level[level.length - 1];
+      if (last?.y === y && last.to === fromX) last.to = x;
+      else level.push({ from: Math.min(x, fromX), to: Math.max(x, fromX), y });
     });
   }
   const taken: Box[] = blocks.map(({ x, y, width, height }) => ({

@@ -1,0 +1,29 @@
+import { SheetError } from '@/core/sheet';
+import { backup, checkSheet, simulate, suspects } from './commands';
+import { usage, UsageError } from './usage';
+
+async function answer(argv: readonly string[]): Promise<object> {
+  const [command, ...rest] = argv;
+  switch (command) {
+    case 'sheet':
+      if (rest[0] === 'check') return checkSheet(rest.slice(1));
+      throw new UsageError('sheet knows: check FILE');
+    case 'simulate':
+      return simulate(rest);
+    case 'suspects':
+      return suspects(rest);
+    case 'backup':
+      return backup(rest);
+    default:
+      throw new UsageError(command === undefined ? usage : `there is no command "${command}"; there are sheet check, simulate, suspects, backup`);
+  }
+}
+
+try {
+  const result = await answer(process.argv.slice(2));
+  process.stdout.write(`${JSON.stringify(result, (_, value: unknown) => (value === Infinity ? 'OL' : value), 2)}\n`);
+} catch (error) {
+  if (!(error instanceof UsageError || error instanceof SheetError)) throw error;
+  process.stderr.write(`${error.message}\n`);
+  process.exitCode = 2;
+}

@@ -1,0 +1,45 @@
+/** Input that cannot be used: one line on standard error, exit 2. */
+export class UsageError extends Error {
+  override readonly name = 'UsageError';
+}
+
+export const usage = `tovrik sheet check FILE
+tovrik simulate FILE --fault ID [--unplug CONNECTOR,...] [--state live|unplugged] [--warm]
+tovrik suspects FILE --observe FILE
+tovrik backup FOLDER`;
+
+/** Options by name and the words between them. */
+export interface Arguments {
+  readonly words: readonly string[];
+  readonly options: ReadonlyMap<string, string>;
+}
+
+const flags = new Set(['warm']);
+
+/**
+ * Splits a command line.
+ *
+ * @throws UsageError when an option has no value or is not known
+ */
+export function readArguments(argv: readonly string[], known: readonly string[]): Arguments {
+  const words: string[] = [];
+  const options = new Map<string, string>();
+  for (let index = 0; index < argv.length; index += 1) {
+    const word = argv[index]!;
+    if (!word.startsWith('--')) {
+      words.push(word);
+      continue;
+    }
+    const name = word.slice(2);
+    if (!known.includes(name)) throw new UsageError(`there is no option --${name} here; there is ${known.map((one) => `--${one}`).join(', ') || 'none'}`);
+    if (flags.has(name)) {
+      options.set(name, 'true');
+      continue;
+    }
+    const value = argv[index + 1];
+    if (value === undefined || value.startsWith('--')) throw new UsageError(`--${name} needs a value`);
+    options.set(name, value);
+    index += 1;
+  }
+  return { words, options };
+}

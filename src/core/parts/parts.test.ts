@@ -1,0 +1,43 @@
+import { describe, expect, it } from 'vitest';
+import { shippedSheets } from '@/sheets';
+import { esrLimit, faultRate, methodFor, repairActions, visibility } from '.';
+
+describe('the ESR limit', () => {
+  it('falls with capacitance and voltage and never under its leads', () => {
+    expect(esrLimit(100e-6, 35)).toBeCloseTo(0.32);
+    expect(esrLimit(1000e-6, 35)).toBeLessThan(esrLimit(100e-6, 35) / 3);
+    expect(esrLimit(100e-6, 160)).toBeLessThan(esrLimit(100e-6, 35));
+    expect(esrLimit(1, 100)).toBe(0.02);
+    expect(() => esrLimit(0, 35)).toThrow(RangeError);
+  });
+});
+
+describe('rates', () => {
+  it('double with heat what heat brings about, and nothing else', () => {
+    const rate = (heat: boolean, mode: 'joint' | 'short') => faultRate({ kind: 'ic', heat }, mode);
+    expect(rate(true, 'joint')).toBe(2 * rate(false, 'joint'));
+    expect(rate(true, 'short')).toBe(rate(false, 'short'));
+    expect(faultRate({ kind: 'electrolytic', heat: false }, 'dry')).toBeGreaterThan(faultRate({ kind: 'resistor', heat: false }, 'open'));
+  });
+
+  it('make a hairline crack harder to see than a missing part', () => {
+    expect(visibility('ic', 'joint')).toBeLessThan(visibility('yoke', 'missing'));
+    expect(visibility('fuse', 'open')).toBeGreaterThan(visibility('resistor', 'open'));
+  });
+});
+
+describe('repairs', () => {
+  it.each([...shippedSheets().values()].map((sheet) => [sheet.title, sheet] as const))('of %s reach every fault', (_, sheet) => {
+    const cured = new Set(repairActions(sheet).flatMap(({ cures }) => cures));
+    expect([...sheet.faults.keys()].filter((id) => !cured.has(id))).toEqual([]);
+  });
+
+  it('take the least work for a fault, and replacing cures all of a part', () => {
+    const actions = new Map(repairActions(shippedSheets().get('pellisar-tc-14')!).map((action) => [action.id, action]));
+    expect(methodFor('joint')).toBe('resolder');
+    expect(actions.get('resolder:IC501')!.cures).toEqual(['IC501.joint']);
+    expect(actions.get('replace:IC501')!.cures).toEqual(['IC501.short', 'IC501.dead', 'IC501.joint']);
+    expect(actions.get('resolder:IC501')!.minutes).toBeLessThan(actions.get('replace:IC501')!.minutes);
+    expect(actions.get('replace:T402')!.money).toBe(24);
+  });
+});

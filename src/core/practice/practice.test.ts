@@ -1,0 +1,49 @@
+import { describe, expect, it } from 'vitest';
+import { shippedSheets } from '@/sheets';
+import { compileSheet, liveCold, Predictions } from '../behaviour';
+import { indistinguishable } from '../diagnosis';
+import { answerFrom, gaussian, hunt, nameFault, seeded } from '.';
+
+describe('random sources', () => {
+  it('repeat themselves for a seed and spread as they should', () => {
+    const draw = (seed: number) => Array.from({ length: 4000 }, seeded(seed));
+    expect(draw(3)).toEqual(draw(3));
+    const random = seeded(5);
+    const sample = Array.from({ length: 4000 }, () => gaussian(random));
+    const mean = sample.reduce((sum, one) => sum + one, 0) / sample.length;
+    const variance = sample.reduce((sum, one) => sum + (one - mean) ** 2, 0) / sample.length;
+    expect(mean).toBeCloseTo(0, 1);
+    expect(variance).toBeCloseTo(1, 1);
+  });
+});
+
+describe('simulated answers', () => {
+  it('scatter round what is expected by the noise asked for', () => {
+    const predictions = new Predictions(compileSheet(shippedSheets().get('halvane-hp-42')!));
+    const expectation = predictions.expectation(undefined, predictions.checks.get('vs-dc')!, liveCold);
+    const random = seeded(2);
+    const values = Array.from({ length: 500 }, () => answerFrom(expectation, 0.01, random)).map((answer) => (answer.kind === 'number' ? answer.value : NaN));
+    expect(values.reduce((sum, value) => sum + value, 0) / 500).toBeCloseTo(187, 0);
+    expect(Math.max(...values)).toBeLessThan(187 * 1.05);
+  });
+});
+
+describe.each([...shippedSheets().values()].map((sheet) => [sheet.title, new Predictions(compileSheet(sheet))] as const))('hunting on %s', (_, predictions) => {
+  const faults = [...predictions.model.sheet.faults.values()];
+
+  it('names the fault, or its group, for at least 95 % of all faults when fed only what it asks for', () => {
+    const groups = indistinguishable(predictions);
+    const named = faults.filter((fault, index) => groups.get(nameFault(predictions, fault, groups, { noise: 0.01, random: seeded(100 + index) }).named)!.has(fault.id));
+    expect(named.length / faults.length).toBeGreaterThanOrEqual(0.95);
+  });
+
+  it('cures every fault, in far fewer minutes than going down the list', () => {
+    const sample = faults.filter((_, index) => index % 8 === 0);
+    const minutes = (policy: 'tovrik' | 'checklist') => {
+      const hunts = sample.map((fault, index) => hunt(predictions, fault, { policy, noise: 0.01, random: seeded(100 + index) }));
+      expect(hunts.filter(({ cured }) => !cured)).toEqual([]);
+      return hunts.reduce((sum, one) => sum + one.minutes, 0) / hunts.length;
+    };
+    expect(minutes('tovrik')).toBeLessThan(0.6 * minutes('checklist'));
+  }, 60_000);
+});

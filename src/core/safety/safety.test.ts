@@ -1,0 +1,81 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { shippedSheets } from '@/sheets';
+import { checksOf, liveCold } from '../behaviour';
+import { cautionsFor, deference, peakPower, pictureCaution, powerCaution, storedEnergy, storesToProve, timeConstant, timeToFall, voltsAfter } from '.';
+
+const positive = fc.double({ min: 1e-3, max: 1e3, noNaN: true });
+
+describe('discharge', () => {
+  it('takes ln 10 time constants from 300 V to 30 V', () => {
+    expect(timeToFall({ farads: 330e-6, volts: 300, ohms: 2200 }, 30)).toBeCloseTo(330e-6 * 2200 * Math.LN10, 9);
+    expect(timeToFall({ farads: 330e-6, volts: 20, ohms: 2200 }, 30)).toBe(0);
+  });
+
+  it('has fallen to the target after the time it says', () => {
+    fc.assert(
+      fc.property(positive, positive, positive, fc.double({ min: 0.01, max: 0.99, noNaN: true }), (farads, volts, ohms, share) => {
+        const target = volts * share;
+        expect(voltsAfter({ farads, volts, ohms }, timeToFall({ farads, volts, ohms }, target)) / target).toBeCloseTo(1, 6);
+      }),
+    );
+  });
+
+  it('agrees with stepping the differential equation', () => {
+    let volts = 310;
+    for (let step = 0; step < 20_000; step += 1) volts -= (volts / (680e3 * 330e-6)) * 0.005;
+    expect(voltsAfter({ farads: 330e-6, volts: 310, ohms: 680e3 }, 100) / volts).toBeCloseTo(1, 3);
+  });
+
+  it('learns the time constant back from two readings', () => {
+    const second = voltsAfter({ farads: 1e-3, volts: 200, ohms: 50_000 }, 20);
+    expect(timeConstant(200, second, 20)).toBeCloseTo(50, 9);
+    expect(() => timeConstant(100, 120, 5)).toThrow(/is no decay/);
+  });
+
+  it('knows energy and the first instant of the tool', () => {
+    expect(storedEnergy({ farads: 330e-6, volts: 310 })).toBeCloseTo(15.86, 2);
+    expect(peakPower({ volts: 310, ohms: 2200 })).toBeCloseTo(43.7, 1);
+  });
+
+  it.each([[{ farads: 0, volts: 1, ohms: 1 }], [{ farads: 1, volts: Infinity, ohms: 1 }], [{ farads: 1, volts: 1, ohms: -5 }]])('refuses %j', (wrong) => {
+    expect(() => timeToFall(wrong, 1)).toThrow(RangeError);
+  });
+});
+
+describe('cautions', () => {
+  const plasma = shippedSheets().get('halvane-hp-42')!;
+  const tube = shippedSheets().get('pellisar-tc-14')!;
+  const cautions = (sheet: typeof plasma, check: string, power: 'live' | 'unplugged' | 'proven' = 'live') => cautionsFor(sheet, checksOf(sheet).get(check)!, { ...liveCold, power }).join(' ');
+
+  it('come when they matter', () => {
+    expect(cautions(plasma, 'res-dc')).toMatch(/isolating transformer.*one hand/);
+    expect(cautions(plasma, 'vscan-dc')).toMatch(/never on the frame/);
+    expect(cautions(tube, 'eht-dc')).toMatch(/X-radiation/);
+    expect(cautions(tube, 'kg-dc')).toMatch(/One hand/);
+    expect(cautions(plasma, 'C547-esr')).toMatch(/discharge through a resistor/);
+    expect(cautions(tube, 'R201-ohms', 'unplugged')).toMatch(/discharge it twice/);
+    expect(cautions(tube, 'R201-ohms', 'proven')).toBe('');
+    expect(cautions(plasma, 'v5m-dc')).toBe('');
+  });
+
+  it('say to switch a bright line off at once', () => {
+    expect(pictureCaution(['horizontal_line', 'retrace_lines'])).toMatch(/switch off at once/);
+    expect(pictureCaution(['upper_dark'])).toBeUndefined();
+  });
+
+  it('never call anything safe, and defer to codes and licensed practice', () => {
+    const checks = [...checksOf(tube).keys()].map((id) => cautions(tube, id)).join(' ');
+    expect(`${checks} ${deference} ${powerCaution('live')} ${powerCaution('unplugged')}`).not.toMatch(/\bsafe\b/i);
+    expect(deference).toMatch(/Local codes and licensed practice come first/);
+  });
+});
+
+describe('stores to prove', () => {
+  it('ask for the most energetic first, and only for those not measured low', () => {
+    const sheet = shippedSheets().get('halvane-hp-42')!;
+    expect(storesToProve(sheet, []).map(({ id }) => id)[0]).toBe('C812');
+    expect(storesToProve(sheet, [{ store: 'C812', volts: 3 }]).map(({ id }) => id)).not.toContain('C812');
+    expect(storesToProve(sheet, [{ store: 'C812', volts: 210 }]).map(({ id }) => id)).toContain('C812');
+  });
+});
