@@ -1,5 +1,13 @@
 import { answerText, EntryError, type LogBody, type LogEntry, readEntry, replay } from '@/core/reading';
-import { compileSheet, type Context, expect, liveCold, Predictions, simulate as run, withConnector } from '@/core/behaviour';
+import {
+  compileSheet,
+  type Context,
+  expect,
+  liveCold,
+  Predictions,
+  simulate as run,
+  withConnector,
+} from '@/core/behaviour';
 import { adviseOn, contextFor, evidenceFor, indistinguishable, reasonsFrom, transition } from '@/core/diagnosis';
 import { symptomsOf } from '@/core/picture';
 import { lintSheet } from '@/core/sheet';
@@ -11,12 +19,21 @@ import { readArguments, UsageError } from './usage';
 export function checkSheet(argv: readonly string[]): object {
   const { words } = readArguments(argv, []);
   const sheet = sheetFrom(words[0]);
-  const groups = [...indistinguishable(new Predictions(compileSheet(sheet))).values()].filter(({ size }) => size > 1).map((group) => [...group].sort());
+  const groups = [...indistinguishable(new Predictions(compileSheet(sheet))).values()]
+    .filter(({ size }) => size > 1)
+    .map((group) => [...group].sort());
   const distinct = [...new Map(groups.map((group) => [group.join(), group])).values()];
   return {
     sheet: sheet.id,
     title: sheet.title,
-    counts: { blocks: sheet.blocks.size, nets: sheet.nets.size, parts: sheet.parts.size, faults: sheet.faults.size, points: sheet.points.size, signs: sheet.signs.size },
+    counts: {
+      blocks: sheet.blocks.size,
+      nets: sheet.nets.size,
+      parts: sheet.parts.size,
+      faults: sheet.faults.size,
+      points: sheet.points.size,
+      signs: sheet.signs.size,
+    },
     warnings: lintSheet(sheet),
     indistinguishable: distinct,
   };
@@ -30,32 +47,53 @@ export function simulate(argv: readonly string[]): object {
   const fault = id === undefined || id === 'none' ? undefined : sheet.faults.get(id);
   if (id === undefined) throw new UsageError('name a fault with --fault, or --fault none for a good set');
   if (id !== 'none' && !fault) {
-    const near = [...sheet.faults.keys()].filter((one) => one.toLowerCase().startsWith(id.toLowerCase().split('.')[0]!)).slice(0, 6);
-    throw new UsageError(`${sheet.title} has no fault "${id}"${near.length > 0 ? `; near it: ${near.join(', ')}` : ''}`);
+    const near = [...sheet.faults.keys()]
+      .filter((one) => one.toLowerCase().startsWith(id.toLowerCase().split('.')[0]!))
+      .slice(0, 6);
+    throw new UsageError(
+      `${sheet.title} has no fault "${id}"${near.length > 0 ? `; near it: ${near.join(', ')}` : ''}`,
+    );
   }
   const state = options.get('state') ?? 'live';
   if (state !== 'live' && state !== 'unplugged') throw new UsageError(`--state is live or unplugged, not "${state}"`);
   let context: Context = { ...liveCold, power: state, warm: options.has('warm') };
   for (const connector of (options.get('unplug') ?? '').split(',').filter(Boolean)) {
-    if (!sheet.connectors.has(connector)) throw new UsageError(`${sheet.title} has no connector "${connector}"; it has ${[...sheet.connectors.keys()].join(', ')}`);
+    if (!sheet.connectors.has(connector))
+      throw new UsageError(
+        `${sheet.title} has no connector "${connector}"; it has ${[...sheet.connectors.keys()].join(', ')}`,
+      );
     context = withConnector(context, connector, true);
   }
   const model = compileSheet(sheet);
   const behaviour = run(model, fault ? [fault] : [], context);
   const nets = [...sheet.nets.values()].map((net, index) => {
     const { ratio, peak, brief, rippled, shorted } = behaviour.nets[index]!;
-    return [net.id, { volts: net.volts * ratio, ratio, ...(brief ? { brief, peak: net.volts * peak } : {}), ...(rippled ? { rippled } : {}), ...(shorted ? { shorted } : {}) }];
+    return [
+      net.id,
+      {
+        volts: net.volts * ratio,
+        ratio,
+        ...(brief ? { brief, peak: net.volts * peak } : {}),
+        ...(rippled ? { rippled } : {}),
+        ...(shorted ? { shorted } : {}),
+      },
+    ];
   });
   const { checks } = new Predictions(model);
-  const points = [...checks.values()].filter(({ point }) => point).map((check) => {
-    const expected = expect(behaviour, check);
-    const likeliest = expected.kind === 'number' ? expected.components.reduce((best, one) => (one.chance > best.chance ? one : best)) : undefined;
-    const told =
-      expected.kind === 'choice'
-        ? Object.fromEntries([...expected.chances].map(([choice, chance]) => [choice, Number(chance.toFixed(4))]))
-        : likeliest && answerText(check, { kind: 'number', value: likeliest.value, shape: likeliest.shape });
-    return [check.id, told];
-  });
+  const points = [...checks.values()]
+    .filter(({ point }) => point)
+    .map((check) => {
+      const expected = expect(behaviour, check);
+      const likeliest =
+        expected.kind === 'number'
+          ? expected.components.reduce((best, one) => (one.chance > best.chance ? one : best))
+          : undefined;
+      const told =
+        expected.kind === 'choice'
+          ? Object.fromEntries([...expected.chances].map(([choice, chance]) => [choice, Number(chance.toFixed(4))]))
+          : likeliest && answerText(check, { kind: 'number', value: likeliest.value, shape: likeliest.shape });
+      return [check.id, told];
+    });
   return {
     fault: id,
     nets: Object.fromEntries(nets),
@@ -80,35 +118,59 @@ export function suspects(argv: readonly string[]): object {
   const log: LogEntry[] = [];
   const record = (body: LogBody) => log.push({ id: `line-${log.length}`, at: '1970-01-01T00:00:00Z', body });
   record({ kind: 'power', power: 'live' });
-  readText(file).split(/\r?\n/).forEach((text, index) => {
-    const line = text.replace(/#.*/, '').trim();
-    if (line === '') return;
-    try {
-      const entry = readEntry(line, { sheet, checks: predictions.checks });
-      // A list of observations leaves out the switching on and off that a bench would show.
-      const here = replay(log, stores).context;
-      if (entry.kind === 'reading') {
-        for (const step of transition(sheet, here, contextFor(here, entry.check.state), () => 0)) record(step);
-        record({ kind: 'reading', check: entry.check.id, answer: entry.answer, text: line });
-      } else if (entry.kind === 'power') {
-        record({ kind: 'power', power: entry.power === 'proven' ? 'unplugged' : entry.power });
-      } else record(entry);
-    } catch (error) {
-      if (error instanceof EntryError) throw new UsageError(`${file}, line ${index + 1}: ${error.message}`);
-      throw error;
-    }
+  readText(file)
+    .split(/\r?\n/)
+    .forEach((text, index) => {
+      const line = text.replace(/#.*/, '').trim();
+      if (line === '') return;
+      try {
+        const entry = readEntry(line, { sheet, checks: predictions.checks });
+        // A list of observations leaves out the switching on and off that a bench would show.
+        const here = replay(log, stores).context;
+        if (entry.kind === 'reading') {
+          for (const step of transition(sheet, here, contextFor(here, entry.check.state), () => 0)) record(step);
+          record({ kind: 'reading', check: entry.check.id, answer: entry.answer, text: line });
+        } else if (entry.kind === 'power') {
+          record({ kind: 'power', power: entry.power === 'proven' ? 'unplugged' : entry.power });
+        } else record(entry);
+      } catch (error) {
+        if (error instanceof EntryError) throw new UsageError(`${file}, line ${index + 1}: ${error.message}`);
+        throw error;
+      }
+    });
+  const advice = adviseOn({
+    predictions,
+    complaint: { symptoms: [], signs: {} },
+    bench: replay(log, stores),
+    closed: new Map(),
+    hourlyRate: 20,
   });
-  const advice = adviseOn({ predictions, complaint: { symptoms: [], signs: {} }, bench: replay(log, stores), closed: new Map(), hourlyRate: 20 });
   return {
     suspects: advice.posterior.suspects.slice(0, mostSuspects).map(({ fault, probability }) => ({
       fault: fault.id,
       title: fault.title,
       probability,
-      reasons: reasonsFrom(predictions, evidenceFor(advice.posterior, fault.id)).map(({ raises, text, factor }) => ({ raises, text, factor })),
+      reasons: reasonsFrom(predictions, evidenceFor(advice.posterior, fault.id)).map(({ raises, text, factor }) => ({
+        raises,
+        text,
+        factor,
+      })),
     })),
-    next: advice.probes.slice(0, 5).map(({ probe, minutes, saves, bits, outcomes }) => ({ probe: probe.id, title: probe.check.title, where: probe.check.where, minutes, saves, bits, outcomes })),
+    next: advice.probes.slice(0, 5).map(({ probe, minutes, saves, bits, outcomes }) => ({
+      probe: probe.id,
+      title: probe.check.title,
+      where: probe.check.where,
+      minutes,
+      saves,
+      bits,
+      outcomes,
+    })),
     decision: advice.next,
-    repair: advice.repairs[0] && { title: advice.repairs[0].action.title, chance: advice.repairs[0].chance, minutes: advice.repairs[0].minutes },
+    repair: advice.repairs[0] && {
+      title: advice.repairs[0].action.title,
+      chance: advice.repairs[0].chance,
+      minutes: advice.repairs[0].minutes,
+    },
   };
 }
 

@@ -17,7 +17,8 @@ const longestFile = 4 * longestSheet;
 export function readText(file: string): string {
   const place = fromHere(file);
   try {
-    if (statSync(place).size > longestFile) throw new UsageError(`${file}: longer than ${longestFile / 1024} KB, which no sheet is`);
+    if (statSync(place).size > longestFile)
+      throw new UsageError(`${file}: longer than ${longestFile / 1024} KB, which no sheet is`);
     return readFileSync(place, 'utf8');
   } catch (error) {
     if (error instanceof UsageError) throw error;

@@ -15,7 +15,11 @@ async function answer(argv: readonly string[]): Promise<object> {
     case 'backup':
       return backup(rest);
     default:
-      throw new UsageError(command === undefined ? usage : `there is no command "${command}"; there are sheet check, simulate, suspects, backup`);
+      throw new UsageError(
+        command === undefined
+          ? usage
+          : `there is no command "${command}"; there are sheet check, simulate, suspects, backup`,
+      );
   }
 }
 

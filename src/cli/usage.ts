@@ -31,7 +31,10 @@ export function readArguments(argv: readonly string[], known: readonly string[])
       continue;
     }
     const name = word.slice(2);
-    if (!known.includes(name)) throw new UsageError(`there is no option --${name} here; there is ${known.map((one) => `--${one}`).join(', ') || 'none'}`);
+    if (!known.includes(name))
+      throw new UsageError(
+        `there is no option --${name} here; there is ${known.map((one) => `--${one}`).join(', ') || 'none'}`,
+      );
     if (flags.has(name)) {
       options.set(name, 'true');
       continue;

@@ -1,6 +1,6 @@
 import { type Predictions } from '@/core/behaviour';
-import { transition, verificationOf } from '@/core/diagnosis';
-import { answerFrom, hunt, type Random } from '@/core/practice';
+import { type Case, type Complaint, transition, verificationOf } from '@/core/diagnosis';
+import { answerFrom, complaintOf, hunt, type Random } from '@/core/practice';
 import { type LogBody, type LogEntry, replay } from '@/core/reading';
 import { type Fault } from '@/core/sheet';
 import { type Stage } from './scenario';
@@ -32,7 +32,7 @@ export function playJob(
       ? log.slice(0, firstRepair)
       : stage === 'repaired'
         ? log.slice(0, lastRepair + 1)
-        : [...log, ...remeasure(predictions, log, random)];
+        : [...log, ...remeasure(predictions, complaintOf(predictions, fault), log, random)];
   return played.map((entry, index) => ({
     ...entry,
     id: `demo-${start}-${index}`,
@@ -41,14 +41,20 @@ export function playJob(
 }
 
 /** Takes every reading that was wrong once more, now that the set is right. */
-function remeasure(predictions: Predictions, log: readonly LogEntry[], random: Random): LogEntry[] {
+function remeasure(
+  predictions: Predictions,
+  complaint: Complaint,
+  log: readonly LogEntry[],
+  random: Random,
+): LogEntry[] {
   const { sheet } = predictions.model;
   const stores = [...sheet.stores.keys()];
   const added: LogEntry[] = [];
   const record = (body: LogBody) => added.push({ id: `again-${added.length}`, at: '1970-01-01T00:00:00Z', body });
   for (;;) {
     const bench = replay([...log, ...added], stores);
-    const next = verificationOf(predictions, bench).find(({ after }) => after === undefined);
+    const job: Case = { predictions, complaint, bench, closed: new Map(), hourlyRate: 18 };
+    const next = verificationOf(job).find(({ after }) => after === undefined);
     if (!next) return added;
     const check = predictions.checks.get(next.check)!;
     for (const step of transition(sheet, bench.context, { ...next.before.context, warm: bench.context.warm }, () => 2))

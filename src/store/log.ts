@@ -75,19 +75,17 @@ export async function appendLog(
     const foreign = newer.filter((row) => !ids.includes(row.id));
     const last = foreign[foreign.length - 1];
     if (last) throw new StaleLog(foreign.length, fromRow(last));
-    const stored = new Set(newer.map((row) => row.id));
+    const known = await transaction<Row>('log_entry').whereIn('id', ids).select('id');
+    const stored = new Set(known.map((row) => row.id));
     for (const entry of entries) {
       if (stored.has(entry.id)) continue;
-      await transaction('log_entry')
-        .insert({
-          id: entry.id,
-          job,
-          at: entry.at,
-          supersedes: entry.supersedes ?? null,
-          body: JSON.stringify(entry.body),
-        })
-        .onConflict('id')
-        .ignore();
+      await transaction('log_entry').insert({
+        id: entry.id,
+        job,
+        at: entry.at,
+        supersedes: entry.supersedes ?? null,
+        body: JSON.stringify(entry.body),
+      });
     }
     const { seq } = (await transaction('log_entry').where({ job }).max({ seq: 'seq' }).first()) as {
       seq: number | null;

@@ -1,5 +1,5 @@
 import { darkPicture, goodPicture, isMark, type Mark, type Picture } from '../picture';
-import { type Fault, type Sheet } from '../sheet';
+import { type Fault, type Sheet, type Technology } from '../sheet';
 import { deadRatio } from './model';
 import { type NetState } from './simulate';
 
@@ -32,6 +32,11 @@ export const panelRoles = [
   'content',
 ] as const;
 
+/** How sets of a technology make their picture. */
+export function pictureFamily(technology: Technology): Picture['family'] {
+  return technology === 'plasma' ? 'panel' : 'tube';
+}
+
 /**
  * What the screen shows, from the nets that play a role in it.
  *
@@ -43,7 +48,7 @@ export function pictureOf(
   stateOf: (net: string) => NetState,
   live: boolean,
 ): Picture {
-  const family = sheet.technology === 'plasma' ? 'panel' : 'tube';
+  const family = pictureFamily(sheet.technology);
   if (!live) return darkPicture(family);
   const draw = family === 'panel' ? panelPicture : tubePicture;
   const shows = faults.flatMap((fault) => fault.shows).filter(isMark);

@@ -1,3 +1,4 @@
+export { pictureFamily } from './appearance';
 export { checksOf, measureTitles, type Check } from './checks';
 export { contextKey, liveCold, withConnector, type Context } from './context';
 export { expect } from './expect';

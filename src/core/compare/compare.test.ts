@@ -17,7 +17,21 @@ describe('three channels', () => {
   });
 
   it('follows the odd channel back as far as it is odd', () => {
-    const found = compare({ kr: 178, kg: 121, kb: 123, cr: 178, cg: 122, cb: 122, er: 0.01, eg: 2, eb: 2.01, br: 0.02, bg: 2.63, bb: 2.64, ...chip });
+    const found = compare({
+      kr: 178,
+      kg: 121,
+      kb: 123,
+      cr: 178,
+      cg: 122,
+      cb: 122,
+      er: 0.01,
+      eg: 2,
+      eb: 2.01,
+      br: 0.02,
+      bg: 2.63,
+      bb: 2.64,
+      ...chip,
+    });
     expect(found.columns[found.oddColumn!]).toBe('Red');
     expect(found.between).toEqual(['R102']);
   });

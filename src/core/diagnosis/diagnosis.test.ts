@@ -235,13 +235,13 @@ describe('verification and closing', () => {
   ];
 
   it('asks again for what was wrong, but not for the part that is gone', () => {
-    const open = verificationOf(plasma, caseWith(plasma, story).bench);
+    const open = verificationOf(caseWith(plasma, story));
     expect(open.map(({ check }) => check)).toEqual(['vfu-dc']);
     expect(verified(open)).toBe(false);
     const done = caseWith(plasma, [...story, took('vfu-dc', number(15.1))]);
-    expect(verified(verificationOf(plasma, done.bench))).toBe(true);
+    expect(verified(verificationOf(done))).toBe(true);
     const still = caseWith(plasma, [...story, took('vfu-dc', number(9))]);
-    expect(verified(verificationOf(plasma, still.bench))).toBe(false);
+    expect(verified(verificationOf(still))).toBe(false);
   });
 
   it('writes the note from the record', () => {

@@ -59,7 +59,7 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
     .filter(({ raises }) => raises)
     .slice(0, 3)
     .map(({ text }) => text);
-  const changed = verificationOf(predictions, bench).flatMap(({ check: id, before, after, afterVerdict }) => {
+  const changed = verificationOf(job).flatMap(({ check: id, before, after, afterVerdict }) => {
     const check = predictions.checks.get(id)!;
     return after && afterVerdict?.mark === 'within'
       ? [`${check.title} ${answerText(check, before.answer)} before, ${answerText(check, after.answer)} after`]

@@ -10,4 +10,4 @@ export { benchMinutes, draftNote, type NoteDraft } from './faultNote';
 export { stepOf, steps, type Step } from './progress';
 export { reasonsFrom, type Reason } from './reasons';
 export { verificationOf, verified, type Verification } from './verification';
-export { tilesOf, type Tile } from './tiles';
+export { symptomTilesOf, tilesOf, type Tile } from './tiles';

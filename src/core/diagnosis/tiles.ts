@@ -1,5 +1,5 @@
-import { liveCold, type Predictions } from '../behaviour';
-import { type Picture, type Symptom, symptomsOf, symptomTitles } from '../picture';
+import { liveCold, pictureFamily, type Predictions } from '../behaviour';
+import { depict, type Picture, type Symptom, symptomsOf, symptomTitles } from '../picture';
 import { priorOf } from './prior';
 
 /** A picture some fault of the sheet makes, to be picked as a complaint. */
@@ -38,4 +38,25 @@ export function tilesOf(
 function tileTitle(symptoms: readonly Symptom[]): string {
   const [first, second] = symptoms.map((symptom) => symptomTitles[symptom]);
   return second === undefined ? first! : `${first}, ${second.charAt(0).toLowerCase()}${second.slice(1)}`;
+}
+
+/**
+ * The single symptoms that faults of a sheet show, the commonest first: a complaint is told by
+ * picking all that fit.
+ */
+export function symptomTilesOf(predictions: Predictions): Tile[] {
+  const family = pictureFamily(predictions.model.sheet.technology);
+  const weights = new Map<Symptom, number>();
+  for (const { symptoms, weight } of tilesOf(predictions)) {
+    for (const symptom of symptoms) weights.set(symptom, (weights.get(symptom) ?? 0) + weight);
+  }
+  return [...weights]
+    .sort(([, a], [, b]) => b - a)
+    .map(([symptom, weight]) => ({
+      id: symptom,
+      title: symptomTitles[symptom],
+      symptoms: [symptom],
+      picture: depict(family, [symptom]),
+      weight,
+    }));
 }

@@ -1,10 +1,12 @@
-import { type Context, contextKey, type Predictions } from '../behaviour';
+import { type Context, contextKey, liveCold } from '../behaviour';
 import { type BenchState, inconclusive, judgeAnswer, type TakenReading, type Verdict } from '../reading';
+import { type Case } from './case';
 
 /** A reading that was wrong before the repair, and the same one taken after it. */
 export interface Verification {
   readonly check: string;
-  readonly before: TakenReading;
+  /** As read, or as the owner told it. */
+  readonly before: Pick<TakenReading, 'answer' | 'context'>;
   readonly beforeVerdict: Verdict;
   readonly after?: TakenReading;
   readonly afterVerdict?: Verdict;
@@ -21,16 +23,25 @@ function replacedParts(bench: BenchState): ReadonlySet<string> {
 }
 
 /**
- * The readings that a repair must have changed: for each check, the last wrong reading before
- * the latest repair, with its repetition since.
+ * The readings that a repair must have changed: what the owner saw on the screen, and for each
+ * check the last wrong reading before the latest repair, with its repetition since.
  *
  * Part readings of what was replaced are left out: the part is no longer there.
  */
-export function verificationOf(predictions: Predictions, bench: BenchState): Verification[] {
+export function verificationOf({ predictions, bench, complaint }: Case): Verification[] {
   const repairs = bench.repairs.length;
   if (repairs === 0) return [];
   const replaced = replacedParts(bench);
   const wanted = new Map<string, Verification>();
+  const picture = predictions.checks.get('picture')!;
+  if (complaint.symptoms.some((symptom) => symptom !== 'normal')) {
+    const before = { answer: { kind: 'picture', symptoms: complaint.symptoms } as const, context: liveCold };
+    wanted.set(picture.id, {
+      check: picture.id,
+      before,
+      beforeVerdict: judgeAnswer(predictions, picture, before.answer, liveCold),
+    });
+  }
   for (const reading of bench.readings) {
     const check = predictions.checks.get(reading.check);
     if (!check || reading.afterRepairs === repairs) continue;

@@ -17,7 +17,9 @@ describe('rates', () => {
     const rate = (heat: boolean, mode: 'joint' | 'short') => faultRate({ kind: 'ic', heat }, mode);
     expect(rate(true, 'joint')).toBe(2 * rate(false, 'joint'));
     expect(rate(true, 'short')).toBe(rate(false, 'short'));
-    expect(faultRate({ kind: 'electrolytic', heat: false }, 'dry')).toBeGreaterThan(faultRate({ kind: 'resistor', heat: false }, 'open'));
+    expect(faultRate({ kind: 'electrolytic', heat: false }, 'dry')).toBeGreaterThan(
+      faultRate({ kind: 'resistor', heat: false }, 'open'),
+    );
   });
 
   it('make a hairline crack harder to see than a missing part', () => {
@@ -27,10 +29,13 @@ describe('rates', () => {
 });
 
 describe('repairs', () => {
-  it.each([...shippedSheets().values()].map((sheet) => [sheet.title, sheet] as const))('of %s reach every fault', (_, sheet) => {
-    const cured = new Set(repairActions(sheet).flatMap(({ cures }) => cures));
-    expect([...sheet.faults.keys()].filter((id) => !cured.has(id))).toEqual([]);
-  });
+  it.each([...shippedSheets().values()].map((sheet) => [sheet.title, sheet] as const))(
+    'of %s reach every fault',
+    (_, sheet) => {
+      const cured = new Set(repairActions(sheet).flatMap(({ cures }) => cures));
+      expect([...sheet.faults.keys()].filter((id) => !cured.has(id))).toEqual([]);
+    },
+  );
 
   it('take the least work for a fault, and replacing cures all of a part', () => {
     const actions = new Map(repairActions(shippedSheets().get('pellisar-tc-14')!).map((action) => [action.id, action]));

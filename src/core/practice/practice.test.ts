@@ -22,25 +22,35 @@ describe('simulated answers', () => {
     const predictions = new Predictions(compileSheet(shippedSheets().get('halvane-hp-42')!));
     const expectation = predictions.expectation(undefined, predictions.checks.get('vs-dc')!, liveCold);
     const random = seeded(2);
-    const values = Array.from({ length: 500 }, () => answerFrom(expectation, 0.01, random)).map((answer) => (answer.kind === 'number' ? answer.value : NaN));
+    const values = Array.from({ length: 500 }, () => answerFrom(expectation, 0.01, random)).map((answer) =>
+      answer.kind === 'number' ? answer.value : NaN,
+    );
     expect(values.reduce((sum, value) => sum + value, 0) / 500).toBeCloseTo(187, 0);
     expect(Math.max(...values)).toBeLessThan(187 * 1.05);
   });
 });
 
-describe.each([...shippedSheets().values()].map((sheet) => [sheet.title, new Predictions(compileSheet(sheet))] as const))('hunting on %s', (_, predictions) => {
+describe.each(
+  [...shippedSheets().values()].map((sheet) => [sheet.title, new Predictions(compileSheet(sheet))] as const),
+)('hunting on %s', (_, predictions) => {
   const faults = [...predictions.model.sheet.faults.values()];
 
   it('names the fault, or its group, for at least 95 % of all faults when fed only what it asks for', () => {
     const groups = indistinguishable(predictions);
-    const named = faults.filter((fault, index) => groups.get(nameFault(predictions, fault, groups, { noise: 0.01, random: seeded(100 + index) }).named)!.has(fault.id));
+    const named = faults.filter((fault, index) =>
+      groups
+        .get(nameFault(predictions, fault, groups, { noise: 0.01, random: seeded(100 + index) }).named)!
+        .has(fault.id),
+    );
     expect(named.length / faults.length).toBeGreaterThanOrEqual(0.95);
   });
 
   it('cures every fault, in far fewer minutes than going down the list', () => {
     const sample = faults.filter((_, index) => index % 8 === 0);
     const minutes = (policy: 'tovrik' | 'checklist') => {
-      const hunts = sample.map((fault, index) => hunt(predictions, fault, { policy, noise: 0.01, random: seeded(100 + index) }));
+      const hunts = sample.map((fault, index) =>
+        hunt(predictions, fault, { policy, noise: 0.01, random: seeded(100 + index) }),
+      );
       expect(hunts.filter(({ cured }) => !cured)).toEqual([]);
       return hunts.reduce((sum, one) => sum + one.minutes, 0) / hunts.length;
     };

@@ -2,7 +2,18 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { checksOf, liveCold } from '../behaviour';
-import { cautionsFor, deference, peakPower, pictureCaution, powerCaution, storedEnergy, storesToProve, timeConstant, timeToFall, voltsAfter } from '.';
+import {
+  cautionsFor,
+  deference,
+  peakPower,
+  pictureCaution,
+  powerCaution,
+  storedEnergy,
+  storesToProve,
+  timeConstant,
+  timeToFall,
+  voltsAfter,
+} from '.';
 
 const positive = fc.double({ min: 1e-3, max: 1e3, noNaN: true });
 
@@ -14,10 +25,19 @@ describe('discharge', () => {
 
   it('has fallen to the target after the time it says', () => {
     fc.assert(
-      fc.property(positive, positive, positive, fc.double({ min: 0.01, max: 0.99, noNaN: true }), (farads, volts, ohms, share) => {
-        const target = volts * share;
-        expect(voltsAfter({ farads, volts, ohms }, timeToFall({ farads, volts, ohms }, target)) / target).toBeCloseTo(1, 6);
-      }),
+      fc.property(
+        positive,
+        positive,
+        positive,
+        fc.double({ min: 0.01, max: 0.99, noNaN: true }),
+        (farads, volts, ohms, share) => {
+          const target = volts * share;
+          expect(voltsAfter({ farads, volts, ohms }, timeToFall({ farads, volts, ohms }, target)) / target).toBeCloseTo(
+            1,
+            6,
+          );
+        },
+      ),
     );
   });
 
@@ -38,7 +58,11 @@ describe('discharge', () => {
     expect(peakPower({ volts: 310, ohms: 2200 })).toBeCloseTo(43.7, 1);
   });
 
-  it.each([[{ farads: 0, volts: 1, ohms: 1 }], [{ farads: 1, volts: Infinity, ohms: 1 }], [{ farads: 1, volts: 1, ohms: -5 }]])('refuses %j', (wrong) => {
+  it.each([
+    [{ farads: 0, volts: 1, ohms: 1 }],
+    [{ farads: 1, volts: Infinity, ohms: 1 }],
+    [{ farads: 1, volts: 1, ohms: -5 }],
+  ])('refuses %j', (wrong) => {
     expect(() => timeToFall(wrong, 1)).toThrow(RangeError);
   });
 });
@@ -46,7 +70,8 @@ describe('discharge', () => {
 describe('cautions', () => {
   const plasma = shippedSheets().get('halvane-hp-42')!;
   const tube = shippedSheets().get('pellisar-tc-14')!;
-  const cautions = (sheet: typeof plasma, check: string, power: 'live' | 'unplugged' | 'proven' = 'live') => cautionsFor(sheet, checksOf(sheet).get(check)!, { ...liveCold, power }).join(' ');
+  const cautions = (sheet: typeof plasma, check: string, power: 'live' | 'unplugged' | 'proven' = 'live') =>
+    cautionsFor(sheet, checksOf(sheet).get(check)!, { ...liveCold, power }).join(' ');
 
   it('come when they matter', () => {
     expect(cautions(plasma, 'res-dc')).toMatch(/isolating transformer.*one hand/);

@@ -1,5 +1,6 @@
 'use client';
 
+import { pictureFamily } from '@/core/behaviour';
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef } from 'react';
@@ -35,7 +36,7 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
   // After anything recorded the hands are back on the probes: the entry must be ready.
   useEffect(() => input.current?.focus(), [log.entries.length, check, correcting]);
 
-  const family = sheet.technology === 'plasma' ? 'panel' : 'tube';
+  const family = pictureFamily(sheet.technology);
   const seen = useMemo(() => {
     const reading = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
     const symptoms: readonly Symptom[] =
@@ -127,10 +128,7 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
           <span className="soft">
             What it shows · <span suppressHydrationWarning>{seen.by}</span>
           </span>
-          <PictureView
-            picture={depict(family, seen.symptoms)}
-            title={seen.symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'not known'}
-          />
+          <PictureView picture={depict(family, seen.symptoms)} />
           <b>{seen.symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'Nobody has said'}</b>
         </button>
       </div>

@@ -17,7 +17,7 @@ export function PicturePicker({
     <div className={styles.pictures}>
       {pictures.map(({ id, title, symptoms, picture }, index) => (
         <button key={id} type="button" onClick={() => onPick(symptoms)}>
-          <PictureView picture={picture} title={title} />
+          <PictureView picture={picture} />
           <span>
             {index + 1} {title}
           </span>

@@ -48,7 +48,12 @@ export function ProbeCard(props: ProbeCardProps) {
   const doing = step !== undefined && correcting === undefined;
   const choices = doing || !check ? [] : choicesFor(check);
   return (
-    <section className={styles.probe} aria-label="Probe next">
+    <section
+      className={styles.probe}
+      aria-label="Probe next"
+      data-check={check?.id ?? ''}
+      data-step={doing ? step.kind : ''}
+    >
       <p className="label">{labelOf(props)}</p>
       <h1 className={styles.title}>
         {doing ? stepTitle(step) : (check?.title ?? act?.title ?? 'Nothing more to ask')}

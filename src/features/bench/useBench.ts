@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useMemo, useState } from 'react';
-import { type Check } from '@/core/behaviour';
+import { pictureFamily, type Check } from '@/core/behaviour';
 import { adviseOn, contextFor, type ProbeAdvice, tilesOf } from '@/core/diagnosis';
 import { type TakenReading } from '@/core/reading';
 import { caseOf, type JobFile, type JobLog } from '@/features/job';
@@ -23,7 +23,7 @@ export function useBench(file: JobFile, log: JobLog) {
   const pictures = useMemo((): SeenPicture[] => {
     const { predictions: known } = job;
     const weights = new Map(advice.posterior.suspects.map(({ fault, probability }) => [fault.id, probability]));
-    const family = known.model.sheet.technology === 'plasma' ? 'panel' : 'tube';
+    const family = pictureFamily(known.model.sheet.technology);
     return [
       { id: 'normal', title: symptomTitles.normal, symptoms: ['normal'], picture: depict(family, []) },
       ...tilesOf(known, weights).slice(0, offeredPictures),

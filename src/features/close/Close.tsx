@@ -41,7 +41,7 @@ export function Close({ file }: { file: JobFile }) {
   const [problem, setProblem] = useState<string>();
   const [closing, startClosing] = useTransition();
   const note = { ...draft, ...edited };
-  const proven = verified(verificationOf(job.predictions, job.bench));
+  const proven = verified(verificationOf(job));
   const pulled = job.bench.context.unplugged;
 
   const close = () =>

@@ -41,7 +41,7 @@ export function Queue({ rows, currency }: { rows: readonly QueueRow[]; currency:
           <li key={row.id}>
             <Link href={`/job/${row.id}/bench`} className={styles.row}>
               <span className={styles.picture}>
-                <PictureView picture={depict(row.family, row.symptoms)} title={row.symptomText} />
+                <PictureView picture={depict(row.family, row.symptoms)} />
               </span>
               <span className={styles.set}>
                 <b>{row.title}</b>

@@ -1,3 +1,4 @@
+import { pictureFamily } from '@/core/behaviour';
 import { adviseOn, type Case, type Step, stepOf, verificationOf, verified } from '@/core/diagnosis';
 import { type Symptom, symptomTitles } from '@/core/picture';
 
@@ -46,7 +47,7 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
   const { predictions, bench, complaint } = file;
   const { sheet } = predictions.model;
   const advice = adviseOn(file);
-  const proof = verified(verificationOf(predictions, bench));
+  const proof = verified(verificationOf(file));
   const soaking = job.waiting?.for === 'soak';
   const step = stepOf({ bench, verified: proof, soaking, closed: false });
   const picture = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
@@ -58,7 +59,7 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
     place: job.place,
     owner: job.owner,
     chassis: sheet.title,
-    family: sheet.technology === 'plasma' ? 'panel' : 'tube',
+    family: pictureFamily(sheet.technology),
     symptoms,
     symptomText: symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'No picture told',
     step,

@@ -1,5 +1,6 @@
 'use client';
 
+import { pictureFamily } from '@/core/behaviour';
 import { Button, Input, InputNumber, Select } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -283,10 +284,10 @@ function Remeasure({ open, job, record }: RemeasureProps) {
     else if (interpreted.kind === 'nothing' && step?.kind === 'do') record(step.body);
   };
   const picture = check.measure === 'picture' && step === undefined;
-  const family = predictions.model.sheet.technology === 'plasma' ? 'panel' : 'tube';
+  const family = pictureFamily(predictions.model.sheet.technology);
   const before = open.before.answer.kind === 'picture' ? open.before.answer.symptoms : [];
   return (
-    <div className={styles.again}>
+    <div className={styles.again} data-check={check.id} data-step={step?.kind ?? ''}>
       <p className="label">{step ? `First, for ${check.title}` : 'Measure again'}</p>
       <h2 className={styles.title}>
         {step ? (step.kind === 'do' ? step.title : `Prove ${step.store.id} dead`) : check.title}
@@ -321,7 +322,7 @@ function Remeasure({ open, job, record }: RemeasureProps) {
                 })
               }
             >
-              <PictureView picture={depict(family, symptoms)} title="" />
+              <PictureView picture={depict(family, symptoms)} />
               <span>{symptoms.map((symptom) => symptomTitles[symptom]).join(', ')}</span>
             </button>
           ))}

@@ -26,6 +26,6 @@ export interface Proof {
 }
 
 export function proofOf(job: Case): Proof {
-  const list = verificationOf(job.predictions, job.bench);
+  const list = verificationOf(job);
   return { list, open: list.filter(({ after }) => after === undefined), done: verified(list) };
 }

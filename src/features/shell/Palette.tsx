@@ -16,12 +16,20 @@ export function Palette({ close }: { close: () => void }) {
   const theme = useBenchTheme();
   const [typed, setTyped] = useState('');
   const [found, setFound] = useState(nothing);
+  const [selected, setSelected] = useState('');
 
   useEffect(() => {
     const asked = new AbortController();
     fetch(`/api/find?q=${encodeURIComponent(typed)}`, { signal: asked.signal })
       .then((response) => response.json())
-      .then((answer: Found) => setFound(answer))
+      .then((answer: Found) => {
+        setFound(answer);
+        // Enter goes to the best match, not to what was best a letter ago.
+        const [job] = answer.jobs;
+        const [note] = answer.notes;
+        if (job) setSelected(`job-${job.id}`);
+        else if (note) setSelected(`note-${note.job}`);
+      })
       .catch(() => undefined);
     return () => asked.abort();
   }, [typed]);
@@ -36,6 +44,8 @@ export function Palette({ close }: { close: () => void }) {
         <Command
           label="Find or do anything"
           shouldFilter={false}
+          value={selected}
+          onValueChange={setSelected}
           onKeyDown={(event) => {
             if (event.key === 'Escape') close();
           }}

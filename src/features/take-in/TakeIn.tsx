@@ -4,7 +4,7 @@ import { Button, Input, InputNumber } from 'antd';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useDeferredValue, useMemo, useState, useTransition } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { tilesOf } from '@/core/diagnosis';
+import { symptomTilesOf } from '@/core/diagnosis';
 import { parseQuantity } from '@/core/quantity';
 import { pictureCaution } from '@/core/safety';
 import { type Sheet, type SignState, type Technology } from '@/core/sheet';
@@ -23,7 +23,7 @@ const technologyTitles: Readonly<Record<Technology, string>> = {
   'projection-tubes': 'Rear, three tubes',
 };
 
-const shownTiles = 12;
+const shownTiles = 15;
 
 /** Label values as typed, read; a value that cannot be read stays at the sheet's own. */
 function labelValues(
@@ -69,7 +69,7 @@ export function TakeIn({
 
   const { sheet, closed } = choices.find((choice) => choice.sheet.id === chosen)!;
   const predictions = predictionsOf(sheet);
-  const tiles = useMemo(() => tilesOf(predictions), [predictions]);
+  const tiles = useMemo(() => symptomTilesOf(predictions), [predictions]);
   const complaint = useMemo(() => complaintFrom(tiles, picked, signs), [tiles, picked, signs]);
   const settled = useDeferredValue(complaint);
   const outlook = useMemo(
@@ -205,7 +205,7 @@ export function TakeIn({
               aria-pressed={picked.has(tile.id)}
               onClick={() => toggle(tile.id)}
             >
-              <PictureView picture={tile.picture} title={tile.title} />
+              <PictureView picture={tile.picture} />
               <span>{tile.title}</span>
             </button>
           ))}

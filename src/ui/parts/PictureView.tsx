@@ -2,14 +2,13 @@ import { createElement } from 'react';
 import { drawPicture, type Picture } from '@/core/picture';
 import styles from './parts.module.css';
 
-/** What a screen shows, drawn. `title` is read out instead. */
-export function PictureView({ picture, title }: { picture: Picture; title: string }) {
+/** What a screen shows, drawn. `title` is read out instead; without one the drawing only decorates its label. */
+export function PictureView({ picture, title }: { picture: Picture; title?: string }) {
   return (
     <span className={styles.picture}>
       <svg
         viewBox="0 0 160 110"
-        role="img"
-        aria-label={title}
+        {...(title === undefined ? { 'aria-hidden': true } : { role: 'img', 'aria-label': title })}
         preserveAspectRatio="none"
         style={{ aspectRatio: '160 / 110' }}
       >

@@ -1,0 +1,72 @@
+// npm run screenshots: one picture per main view from the demo data, into docs/screenshots.
+import { mkdirSync } from 'node:fs';
+import path from 'node:path';
+import { seed } from './seed.mjs';
+import { ensureBuilt, ensureInstalled, freePort, root, serve, workFolder } from './setup.mjs';
+
+ensureInstalled();
+ensureBuilt();
+const { launch } = await import('./browser.mjs');
+const database = path.join(workFolder, 'screenshots.db');
+seed(database, { fresh: true });
+const { address, child } = await serve({ database, port: await freePort(4930), quiet: true });
+const browser = await launch();
+const folder = path.join(root, 'docs', 'screenshots');
+mkdirSync(folder, { recursive: true });
+
+const job = (index) => `/job/00000000-0000-4000-8000-${String(2000 + index).padStart(12, '0')}`;
+
+/** Types lines on the bench as one would, each with Enter. */
+const lines = (...texts) => async (page) => {
+  for (const text of texts) {
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(250);
+  }
+};
+
+const views = [
+  { name: 'queue', path: '/' },
+  {
+    name: 'take-in',
+    path: '/take-in',
+    act: async (page) => {
+      await page.getByLabel('Name of the set').fill('Pavilion arrivals board');
+      await page.getByRole('button', { name: 'Upper half dark' }).click();
+      await page.getByRole('button', { name: 'Sustain buzz' }).click({ clickCount: 4 });
+      await page.getByLabel('In the owner’s words').fill('Lower lines of the board read, upper ones stay black until the hall has been open a while.');
+    },
+  },
+  {
+    name: 'bench',
+    path: `${job(0)}/bench`,
+    act: async (page) => {
+      await lines('', 'vs 186.6', 'va 62.8', 'v15 15.1', 'vscan -167', 'buzz yes', 'vfl 14.8')(page);
+      await page.keyboard.type('9.1');
+    },
+  },
+  {
+    name: 'bench-channels-dark',
+    path: `${job(1)}/bench`,
+    theme: 'dark',
+    act: lines('', 'picture flood_green', 'kg 61', 'kr 125', 'kb 122', 'cg 61', 'cr 124', 'cb 123', 'eg 2.0', 'er 2.02', 'eb 2.01'),
+  },
+  { name: 'repair', path: `${job(4)}/repair` },
+  { name: 'close', path: `${job(9)}/close` },
+  { name: 'notebook', path: '/notebook?q=dried' },
+  { name: 'note', path: '/notebook/00000000-0000-4000-8000-000000001000' },
+];
+
+for (const { name, path: at, theme = 'light', act } of views) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  await context.addCookies([{ name: 'tovrik-theme', value: theme, url: address }]);
+  const page = await context.newPage();
+  await page.goto(`${address}${at}`, { waitUntil: 'networkidle' });
+  await act?.(page);
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: path.join(folder, `${name}.png`) });
+  await context.close();
+  console.log(`docs/screenshots/${name}.png`);
+}
+await browser.close();
+child.kill('SIGTERM');

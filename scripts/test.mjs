@@ -1,0 +1,54 @@
+// npm test: installs what is missing, then lint, types, unit tests, build and browser tests.
+import { readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { ensureBuilt, ensureChromium, ensureInstalled, runPackage, scripts, workFolder } from './setup.mjs';
+
+ensureInstalled();
+process.env.CHROMIUM = ensureChromium();
+
+let passed = 0;
+let failed = 0;
+
+function step(name, go) {
+  const started = Date.now();
+  const counts = go();
+  passed += counts.passed;
+  failed += counts.failed;
+  console.log(`${name}: ${counts.passed} passed, ${counts.failed} failed (${Math.round((Date.now() - started) / 1000)} s)`);
+}
+
+/** A tool that only says yes or no counts as one test. */
+const whole = (script, ...args) => () => (runPackage(script, args) === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
+
+/** Counts from a report; a runner that left none failed once, whatever it printed. */
+function counted(file, read, status) {
+  try {
+    const counts = read(JSON.parse(readFileSync(file, 'utf8')));
+    return status !== 0 && counts.failed === 0 ? { ...counts, failed: 1 } : counts;
+  } catch {
+    return { passed: 0, failed: 1 };
+  }
+}
+
+step('lint', whole(scripts.eslint, '.', '--max-warnings', '0'));
+step('unused code', whole(scripts.knip));
+step('types', whole(scripts.tsc, '--noEmit'));
+step('unit tests', () => {
+  const report = path.join(workFolder, 'unit.json');
+  rmSync(report, { force: true });
+  const status = runPackage(scripts.vitest, ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]);
+  return counted(report, ({ numPassedTests, numFailedTests, numFailedTestSuites }) => ({ passed: numPassedTests, failed: Math.max(numFailedTests, numPassedTests === 0 ? numFailedTestSuites : 0) }), status);
+});
+step('build', () => {
+  ensureBuilt();
+  return { passed: 1, failed: 0 };
+});
+step('browser tests', () => {
+  const report = path.join(workFolder, 'e2e.json');
+  rmSync(report, { force: true });
+  const status = runPackage(scripts.playwright, ['test']);
+  return counted(report, ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }), status);
+});
+
+console.log(`tests: ${passed} passed, ${failed} failed`);
+process.exitCode = failed === 0 ? 0 : 1;

@@ -1,0 +1,34 @@
+import { compileSheet, Predictions } from '@/core/behaviour';
+import { indistinguishable } from '@/core/diagnosis';
+import { hunt, type HuntPolicy, nameFault, seeded } from '@/core/practice';
+import { type Sheet } from '@/core/sheet';
+import { shippedSheets } from '@/sheets';
+
+const noise = 0.01;
+const policies: readonly HuntPolicy[] = ['tovrik', 'checklist', 'random'];
+
+const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
+const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** For every fault of a sheet: is it named, and how long does the way to its cure take. */
+function benchSheet(sheet: Sheet): void {
+  const predictions = new Predictions(compileSheet(sheet));
+  const groups = indistinguishable(predictions);
+  const faults = [...sheet.faults.values()];
+  const names = faults.map((fault, index) => nameFault(predictions, fault, groups, { noise, random: seeded(500 + index) }));
+  const missed = names.filter(({ fault, named }) => !groups.get(named)!.has(fault));
+  console.log(`\n${sheet.title}: ${faults.length} faults, readings with ${percent(noise)} noise`);
+  console.log(`  named, or in the group no test tells apart   ${percent(1 - missed.length / faults.length)}   (${mean(names.map(({ probes }) => probes)).toFixed(1)} probes each)`);
+  if (missed.length > 0) console.log(`  not named: ${missed.map(({ fault, named }) => `${fault} (taken for ${named})`).join(', ')}`);
+  console.log('  to the proven cure     mean min   worst min   probes   repairs   first repair right');
+  for (const policy of policies) {
+    const hunts = faults.map((fault, index) => hunt(predictions, fault, { policy, noise, random: seeded(500 + index) }));
+    const first = hunts.filter(({ fault, firstRepair }) => firstRepair.includes(fault)).length / hunts.length;
+    const title = { tovrik: 'what Tovrik asks', checklist: 'plug to picture', random: 'random order' }[policy];
+    console.log(
+      `    ${title.padEnd(18)} ${mean(hunts.map(({ minutes }) => minutes)).toFixed(1).padStart(8)} ${Math.max(...hunts.map(({ minutes }) => minutes)).toFixed(0).padStart(11)} ${mean(hunts.map(({ probes }) => probes)).toFixed(1).padStart(8)} ${mean(hunts.map(({ repairs }) => repairs)).toFixed(2).padStart(9)} ${percent(first).padStart(13)}`,
+    );
+  }
+}
+
+for (const sheet of shippedSheets().values()) benchSheet(sheet);

@@ -1,0 +1,229 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { type Knex } from 'knex';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { type LogEntry } from '@/core/reading';
+import {
+  addJob,
+  AlreadyClosed,
+  appendLog,
+  backupInto,
+  closedCounts,
+  closeJob,
+  type FaultNote,
+  findJob,
+  findNote,
+  type Job,
+  JobClosed,
+  openDatabase,
+  openJobs,
+  readLog,
+  readLogs,
+  readSettings,
+  searchNotes,
+  searchQuery,
+  setWaiting,
+  StaleLog,
+} from '.';
+
+let folder: string;
+let db: Knex;
+
+beforeEach(async () => {
+  folder = mkdtempSync(path.join(os.tmpdir(), 'tovrik-store-'));
+  db = await openDatabase(path.join(folder, 'deep', 'tovrik.db'));
+});
+afterEach(async () => {
+  await db.destroy();
+  rmSync(folder, { recursive: true });
+});
+
+const job = (id: string, more: Partial<Job> = {}): Job => ({
+  id,
+  title: `Set ${id}`,
+  place: 'Pavilion',
+  sheet: 'halvane-hp-42',
+  label: { vs: 187 },
+  complaint: { symptoms: ['upper_dark'], signs: { buzz: 'brief' } },
+  words: 'dark above',
+  owner: 'the railway',
+  value: 140,
+  limit: 45,
+  waiting: null,
+  createdAt: '2026-11-01T10:00:00Z',
+  closedAt: null,
+  ...more,
+});
+const line = (id: string, value = 187, supersedes?: string): LogEntry => ({
+  id,
+  at: '2026-11-24T10:00:00Z',
+  body: { kind: 'reading', check: 'vs-dc', answer: { kind: 'number', value, shape: 'settled' }, text: 'vs' },
+  ...(supersedes === undefined ? {} : { supersedes }),
+});
+const note = (id: string, more: Partial<FaultNote> = {}): FaultNote => ({
+  job: id,
+  sheet: 'halvane-hp-42',
+  title: 'Halvane HP-42: upper half dark',
+  chassis: 'Halvane HP-42',
+  symptom: 'Upper half dark',
+  cause: 'Upper floating capacitor C547 dried out',
+  proof: 'Floating 15 V upper 9.1 V',
+  cure: 'Fit a new C547',
+  misled: '',
+  parts: 'C547 100u 35V',
+  fault: 'C547.dry',
+  money: 0.6,
+  minutes: 42,
+  outcome: 'returned',
+  closedAt: '2026-11-24T12:00:00Z',
+  ...more,
+});
+
+describe('the database', () => {
+  it('is durable: write-ahead log, full synchronisation, foreign keys on', async () => {
+    const pragma = async (name: string) =>
+      Object.values(((await db.raw(`pragma ${name}`)) as Record<string, unknown>[])[0]!)[0];
+    expect(await pragma('journal_mode')).toBe('wal');
+    expect(await pragma('synchronous')).toBe(2);
+    expect(await pragma('foreign_keys')).toBe(1);
+  });
+
+  it('opens again what it made, without migrating twice', async () => {
+    await addJob(db, job('a'));
+    const again = await openDatabase(path.join(folder, 'deep', 'tovrik.db'));
+    expect(await findJob(again, 'a')).toEqual(job('a'));
+    await again.destroy();
+  });
+
+  it('copies itself while in use', async () => {
+    await addJob(db, job('a'));
+    const file = await backupInto(db, path.join(folder, 'copies'), new Date('2026-11-24T10:11:12Z'));
+    expect(path.basename(file)).toBe('tovrik-2026-11-24T10-11-12.db');
+    const copy = await openDatabase(file);
+    expect(await openJobs(copy)).toHaveLength(1);
+    await copy.destroy();
+  });
+
+  it('starts from default settings', async () => {
+    expect(await readSettings(db)).toEqual({ hourlyRate: 18, currency: '£' });
+  });
+});
+
+describe('jobs', () => {
+  it('are stored once however often they are sent', async () => {
+    await addJob(db, job('a'));
+    await addJob(db, job('a', { title: 'again' }));
+    expect(await openJobs(db)).toEqual([job('a')]);
+  });
+
+  it('may wait for something and stop waiting', async () => {
+    await addJob(db, job('a'));
+    await setWaiting(db, 'a', { for: 'part', note: '22u', until: '' });
+    expect((await findJob(db, 'a'))?.waiting).toEqual({ for: 'part', note: '22u', until: '' });
+    await setWaiting(db, 'a', null);
+    expect((await findJob(db, 'a'))?.waiting).toBeNull();
+  });
+});
+
+describe('the log', () => {
+  beforeEach(() => addJob(db, job('a')));
+
+  it('keeps the order of lines and gives the number of the last', async () => {
+    const seq = await appendLog(db, 'a', [line('one'), line('two', Infinity)], 0);
+    expect(await readLog(db, 'a')).toEqual({ entries: [line('one'), line('two', Infinity)], seq });
+  });
+
+  it('records a batch once when it is sent again', async () => {
+    const first = await appendLog(db, 'a', [line('one'), line('two')], 0);
+    expect(await appendLog(db, 'a', [line('one'), line('two')], 0)).toBe(first);
+    expect(await appendLog(db, 'a', [line('two'), line('three')], first)).toBe(first + 1);
+    expect((await readLog(db, 'a')).entries).toHaveLength(3);
+  });
+
+  it('refuses a page that has not seen what another recorded, and stores nothing of it', async () => {
+    await appendLog(db, 'a', [line('one')], 0);
+    await expect(appendLog(db, 'a', [line('mine')], 0)).rejects.toThrow(StaleLog);
+    expect((await readLog(db, 'a')).entries).toEqual([line('one')]);
+  });
+
+  it('takes all of a batch or none', async () => {
+    await appendLog(db, 'a', [line('one')], 0);
+    await expect(appendLog(db, 'a', [line('two'), line('three', 1, 'nowhere')], 1)).rejects.toThrow(/FOREIGN KEY/);
+    expect((await readLog(db, 'a')).entries).toHaveLength(1);
+  });
+
+  it('lets nothing be changed or removed', async () => {
+    await appendLog(db, 'a', [line('one')], 0);
+    await expect(db('log_entry').update({ body: '{}' })).rejects.toThrow(/append-only/);
+    await expect(db('log_entry').delete()).rejects.toThrow(/append-only/);
+  });
+
+  it('lets a line be corrected once; the correction is corrected next', async () => {
+    await appendLog(db, 'a', [line('one'), line('two', 188, 'one')], 0);
+    await expect(appendLog(db, 'a', [line('three', 189, 'one')], 2)).rejects.toThrow(/UNIQUE/);
+    await appendLog(db, 'a', [line('three', 189, 'two')], 2);
+  });
+
+  it('keeps the logs of jobs apart', async () => {
+    await addJob(db, job('b'));
+    await appendLog(db, 'a', [line('one')], 0);
+    await appendLog(db, 'b', [line('two')], 0);
+    const logs = await readLogs(db, ['a', 'b']);
+    expect([...logs].map(([id, entries]) => [id, entries.map((entry) => entry.id)])).toEqual([
+      ['a', ['one']],
+      ['b', ['two']],
+    ]);
+  });
+});
+
+describe('closing and the notebook', () => {
+  beforeEach(async () => {
+    await addJob(db, job('a'));
+    await addJob(db, job('b', { sheet: 'pellisar-tc-14' }));
+  });
+
+  it('closes a job with its note, once', async () => {
+    await closeJob(db, note('a'));
+    expect((await openJobs(db)).map(({ id }) => id)).toEqual(['b']);
+    expect(await findNote(db, 'a')).toEqual(note('a'));
+    await expect(closeJob(db, note('a'))).rejects.toThrow(AlreadyClosed);
+    await expect(appendLog(db, 'a', [line('late')], 0)).rejects.toThrow(JobClosed);
+  });
+
+  it('finds notes by any words, unfinished ones too, and ranks a cause above a remark', async () => {
+    await closeJob(db, note('a'));
+    await closeJob(
+      db,
+      note('b', {
+        title: 'Pellisar TC-14: flooded green',
+        chassis: 'Pellisar TC-14',
+        cause: 'Green collector load R201 drifted',
+        symptom: 'Flooded green',
+        proof: '',
+        cure: '',
+        parts: 'R201 12k 2W',
+        misled: 'C547 looked bad',
+      }),
+    );
+    const found = async (typed: string) => (await searchNotes(db, typed)).map((one) => one.job);
+    expect(await found('flooded')).toEqual(['b']);
+    expect(await found('upper dri')).toEqual(['a']);
+    expect(await found('c547')).toEqual(['a', 'b']);
+    expect(await found('halvane r201')).toEqual([]);
+    expect(await found('')).toHaveLength(2);
+  });
+
+  it('takes no search syntax from what is typed', async () => {
+    await closeJob(db, note('a'));
+    expect(searchQuery('upper" OR *')).toBe('"upper" "OR"*');
+    for (const typed of ['"', '*', 'NEAR(', 'a:b', "'; drop table job;--"])
+      await expect(searchNotes(db, typed)).resolves.toBeInstanceOf(Array);
+  });
+
+  it('counts what closed jobs of a sheet turned out to be', async () => {
+    await closeJob(db, note('a'));
+    expect(await closedCounts(db, 'halvane-hp-42')).toEqual(new Map([['C547.dry', 1]]));
+    expect(await closedCounts(db, 'pellisar-tc-14')).toEqual(new Map());
+  });
+});

@@ -1,0 +1,83 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { createServer } from 'node:net';
+import os from 'node:os';
+import path from 'node:path';
+import { test as base } from '@playwright/test';
+
+/** A running application on its own database. */
+export interface App {
+  readonly address: string;
+  readonly database: string;
+  kill(): void;
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+/** Starts the built application; the port may be asked for, to come back where one was killed. */
+export async function startApp(database: string, port?: number): Promise<App & { readonly port: number }> {
+  const at = port ?? (await freePort());
+  const child: ChildProcess = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(at)],
+    {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, TOVRIK_DB: database, NODE_ENV: 'production' },
+    },
+  );
+  const address = `http://127.0.0.1:${at}`;
+  for (let tries = 0; tries < 200; tries += 1) {
+    if (
+      await fetch(`${address}/notebook`).then(
+        (response) => response.ok,
+        () => false,
+      )
+    )
+      return { address, database, port: at, kill: () => child.kill('SIGKILL') };
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error(`the application did not answer at ${address}`);
+}
+
+export function emptyDatabase(): string {
+  return path.join(mkdtempSync(path.join(os.tmpdir(), 'tovrik-')), 'tovrik.db');
+}
+
+export function demoDatabase(): string {
+  const file = emptyDatabase();
+  const { status } = spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'src/cli/seedDemo.ts', file], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  if (status !== 0) throw new Error('seeding failed');
+  return file;
+}
+
+/** Tests with an application of their own per worker: on an empty database, or on the demo's. */
+export const test = base.extend<object, { app: App; demo: App }>({
+  app: [
+    async ({}, use) => {
+      const app = await startApp(emptyDatabase());
+      await use(app);
+      app.kill();
+    },
+    { scope: 'worker' },
+  ],
+  demo: [
+    async ({}, use) => {
+      const app = await startApp(demoDatabase());
+      await use(app);
+      app.kill();
+    },
+    { scope: 'worker', timeout: 60_000 },
+  ],
+});
+
+export { expect } from '@playwright/test';

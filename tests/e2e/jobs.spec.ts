@@ -1,0 +1,60 @@
+import { entry, closeAndFind, followAdvice, leader, repairAndVerify, takeIn, type } from './bench';
+import { expect, test } from './app';
+import { SimulatedSet } from './simulatedSet';
+
+test('an empty shop: told what to do, takes in its first plasma and finds why its upper half is dark', async ({
+  page,
+  app,
+}) => {
+  await page.goto(app.address);
+  await expect(page.getByText('No set is waiting')).toBeVisible();
+  await page.goto(`${app.address}/notebook`);
+  await expect(page.getByText('The notebook is empty')).toBeVisible();
+
+  const set = new SimulatedSet('halvane-hp-42', 'C547.dry');
+  await takeIn(page, app.address, 'Halvane HP-42', 'Arrivals board', ['Upper half dark']);
+  await expect(page.getByRole('status', { name: /unplugged, not proven/ })).toBeVisible();
+  expect(await followAdvice(page, set)).toBeLessThan(15);
+  expect(await leader(page)).toBe('C547.dry');
+  await expect(page.getByText('Act now', { exact: true })).toBeVisible();
+  await entry(page).press('Enter');
+  await repairAndVerify(page, set);
+  await closeAndFind(page, app.address, 'C547', 'Upper floating capacitor C547 dried out');
+
+  await page.goto(app.address);
+  await expect(page.getByText('No set is waiting')).toBeVisible();
+});
+
+test('a tube flooded by one colour is found by comparing its three channels', async ({ page, app }) => {
+  const set = new SimulatedSet('pellisar-tc-14', 'R201.drifted');
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Tea-room set', ['Flooded green']);
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByRole('status', { name: 'The set is live' })).toBeVisible();
+  for (const row of ['k', 'c', 'e', 'b'])
+    for (const channel of ['r', 'g', 'b']) await type(page, `${row}${channel} ${set.typed(`${row}${channel}-dc`)}`);
+  const table = page.getByRole('region', { name: 'Three colour channels' });
+  await expect(table).toContainText('Green leaves the others; between stand R201, Q201');
+  await expect(table.locator('td[data-odd]')).toHaveCount(2);
+  await expect(page.locator('[data-net="kg"]')).toHaveAttribute('data-mark', 'low');
+
+  await followAdvice(page, set);
+  expect(await leader(page)).toBe('R201.drifted');
+  await page.keyboard.press('Alt+r');
+  await repairAndVerify(page, set);
+  await expect(page.locator('tr[data-check="kg-dc"]')).toHaveAttribute('data-after', 'within');
+  await closeAndFind(page, app.address, 'green flooded', 'Green collector load R201 drifted');
+});
+
+test('a rail held down comes back when its load is pulled', async ({ page, app }) => {
+  const set = new SimulatedSet('halvane-hp-42', 'Q511.short');
+  await takeIn(page, app.address, 'Halvane HP-42', 'Ballroom plasma', ['Starts, then off']);
+  await entry(page).fill('vs-ohms 0.7');
+  await entry(page).press('Enter');
+  await expect(page.getByTestId('readings')).toContainText('shorted');
+  await entry(page).fill('unplug CN802');
+  await entry(page).press('Enter');
+  await expect(page.getByRole('status', { name: /unplugged/ })).toContainText('CN802 pulled');
+  set.pull('CN802', true);
+  await type(page, `vs-ohms ${set.typed('vs-ohms')}`);
+  expect(await leader(page)).toBe('Q511.short');
+});

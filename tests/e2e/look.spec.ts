@@ -1,0 +1,81 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from './app';
+
+const job = '00000000-0000-4000-8000-000000002';
+const views = [
+  ['queue', '/'],
+  ['take in', '/take-in'],
+  ['bench', `/job/${job}002/bench`],
+  ['repair', `/job/${job}004/repair`],
+  ['close', `/job/${job}009/close`],
+  ['notebook', '/notebook'],
+  ['note', '/notebook/00000000-0000-4000-8000-000000001000'],
+] as const;
+
+for (const [name, path] of views) {
+  for (const theme of ['light', 'dark'] as const) {
+    test(`${name}, ${theme}: no serious accessibility fault, nothing scrolls sideways`, async ({
+      page,
+      demo,
+      context,
+    }) => {
+      const errors: string[] = [];
+      page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+      page.on('pageerror', (error) => errors.push(error.message));
+      await context.addCookies([{ name: 'tovrik-theme', value: theme, url: demo.address }]);
+      await page.goto(`${demo.address}${path}`, { waitUntil: 'networkidle' });
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(
+        violations
+          .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+          .map(
+            ({ id, nodes }) =>
+              `${id}: ${nodes.map(({ target, failureSummary }) => `${target.join(' ')} ${failureSummary}`).join(' | ')}`,
+          ),
+      ).toEqual([]);
+      for (const width of [1280, 820]) {
+        await page.setViewportSize({ width, height: 800 });
+        expect(
+          await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+        ).toBeLessThanOrEqual(0);
+      }
+      expect(errors).toEqual([]);
+    });
+  }
+}
+
+test('the bench fits a screen of 1280 by 800 without scrolling', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/job/${job}000/bench`, { waitUntil: 'networkidle' });
+  expect(
+    await page.evaluate(() => document.documentElement.scrollHeight - document.documentElement.clientHeight),
+  ).toBeLessThanOrEqual(0);
+});
+
+test('the finder opens by keyboard and goes to a set and to a note', async ({ page, demo }) => {
+  await page.goto(demo.address, { waitUntil: 'networkidle' });
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('ballroom');
+  await expect(page.getByRole('option', { name: /Ballroom plasma/ }).first()).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/bench$/);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('posistor');
+  await expect(page.getByRole('option', { name: /cracked/ })).toBeVisible();
+});
+
+test('the theme is kept', async ({ page, demo }) => {
+  await page.goto(demo.address, { waitUntil: 'networkidle' });
+  await page.getByRole('button', { name: 'Dark room' }).click();
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
+
+test('every page of the scenario’s sets opens, whatever step they are at', async ({ page, demo }) => {
+  for (let index = 0; index < 12; index += 1) {
+    for (const step of ['bench', 'repair', 'close']) {
+      const response = await page.goto(`${demo.address}/job/${job}${String(index).padStart(3, '0')}/${step}`);
+      expect(response?.status()).toBe(200);
+    }
+  }
+  expect((await page.goto(`${demo.address}/job/nobody/bench`))?.status()).toBe(404);
+});

@@ -1,0 +1,184 @@
+import { spawnSync } from 'node:child_process';
+import { entry, takeIn, type } from './bench';
+import { emptyDatabase, expect, startApp, test } from './app';
+
+/** Rows of a query against a database file, read by a process of its own. */
+function rowsOf(database: string, query: string): Record<string, unknown>[] {
+  const script = `const D=require('better-sqlite3');process.stdout.write(JSON.stringify(new D(process.argv[1],{readonly:true}).prepare(process.argv[2]).all()))`;
+  return JSON.parse(
+    spawnSync(process.execPath, ['-e', script, database, query], { encoding: 'utf8' }).stdout,
+  ) as Record<string, unknown>[];
+}
+
+test('bad lines get one clear message each and change nothing', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Halvane HP-42', 'Bad lines', ['Upper half dark']);
+  await page.keyboard.press('Alt+p');
+  await type(page, 'vs 187');
+  for (const [line, message] of [
+    ['abc', 'has no point "abc"'],
+    ['12 parsecs', 'is not a value'],
+    ['vscan 3 ohm', 'read in volts, not ohms'],
+    ['vscan', 'needs a value'],
+    ['C547 2.9', 'plug out, and this set is marked LIVE'],
+    ['C812 1,870', 'could be 1.870 or 1870'],
+  ] as const) {
+    await entry(page).fill(line);
+    await entry(page).press('Enter');
+    await expect(page.getByRole('alert').filter({ hasText: message })).toBeVisible();
+    await expect(entry(page)).toHaveValue(line);
+  }
+  await expect(page.getByTestId('readings')).toHaveAttribute('data-count', '1');
+});
+
+test('a correction supersedes and taking back withdraws; the record keeps all', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Halvane HP-42', 'Corrections', ['Upper half dark']);
+  await page.keyboard.press('Alt+p');
+  await type(page, 'vs 18.7');
+  await page.getByRole('button', { name: /Vs at the supply/ }).click();
+  await entry(page).fill('187');
+  await entry(page).press('Enter');
+  await expect(page.getByTestId('readings')).toContainText('187 V');
+  await expect(page.getByText('1 corrected or taken back')).toBeVisible();
+  await type(page, 'va 63');
+  await page.keyboard.press('Alt+z');
+  await expect(page.getByTestId('readings')).toHaveAttribute('data-count', '1');
+  await page.reload();
+  await expect(page.getByText('2 corrected or taken back')).toBeVisible();
+  const job = /job\/([^/]+)/.exec(page.url())![1]!;
+  expect(rowsOf(app.database, `select count(*) as lines from log_entry where job = '${job}'`)).toEqual([{ lines: 5 }]);
+});
+
+test('an old page in a second tab is told so, keeps what was typed, and catches up', async ({ page, app, context }) => {
+  await takeIn(page, app.address, 'Halvane HP-42', 'Two tabs', ['Upper half dark']);
+  await page.keyboard.press('Alt+p');
+  const old = await context.newPage();
+  await old.goto(page.url());
+  await type(page, 'vs 187');
+  await expect(page.getByText('0 waiting')).toBeVisible();
+  await old.bringToFront();
+  await type(old, 'va 63');
+  await expect(old.getByRole('alert')).toContainText('One line was recorded in another window');
+  await expect(old.getByText('1 waiting', { exact: false })).toBeVisible();
+  await old.getByRole('button', { name: 'Load what is new' }).click();
+  await expect(old.getByTestId('readings')).toHaveAttribute('data-count', '2');
+  await expect(old.getByText('0 waiting')).toBeVisible();
+  await expect(old.getByRole('alert')).toHaveCount(0);
+});
+
+test('a reading typed while the server is away waits, survives a reload, and is saved once', async ({ page }) => {
+  test.setTimeout(120_000);
+  const database = emptyDatabase();
+  const first = await startApp(database);
+  await takeIn(page, first.address, 'Halvane HP-42', 'Away', ['Upper half dark']);
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByText('0 waiting')).toBeVisible();
+  first.kill();
+  await type(page, 'vs 187');
+  await expect(page.getByText('The server is away')).toBeVisible();
+  await expect(page.getByTestId('readings')).toContainText('waiting to be saved');
+  const second = await startApp(database, first.port);
+  await page.reload();
+  await expect(page.getByText('0 waiting')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByTestId('readings')).toHaveAttribute('data-count', '1');
+  expect(rowsOf(database, `select count(*) as readings from log_entry where body like '%"reading"%'`)).toEqual([
+    { readings: 1 },
+  ]);
+  second.kill();
+});
+
+test('killing the server amid a stream of readings loses none that was acknowledged', async ({ page }) => {
+  const database = emptyDatabase();
+  const app = await startApp(database);
+  await takeIn(page, app.address, 'Halvane HP-42', 'Killed', ['Upper half dark']);
+  const job = /job\/([^/]+)/.exec(page.url())![1]!;
+  const acknowledged: string[] = [];
+  let seen = 0;
+  const stream = (async () => {
+    for (let index = 0; index < 2000; index += 1) {
+      const id = `reading-${String(index).padStart(6, '0')}`;
+      const body = {
+        kind: 'reading',
+        check: 'vs-dc',
+        answer: { kind: 'number', value: 180 + index / 100, shape: 'settled' },
+        text: '',
+      };
+      const response = await fetch(`${app.address}/api/jobs/${job}/log`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', origin: app.address },
+        body: JSON.stringify({ seen, entries: [{ id, at: new Date().toISOString(), body }] }),
+      });
+      if (!response.ok) throw new Error(await response.text());
+      seen = ((await response.json()) as { seq: number }).seq;
+      acknowledged.push(id);
+    }
+  })().catch(() => undefined);
+  await expect.poll(() => acknowledged.length, { timeout: 20_000 }).toBeGreaterThan(60);
+  app.kill();
+  await stream;
+  const stored = new Set(rowsOf(database, 'select id from log_entry').map(({ id }) => id));
+  expect(acknowledged.filter((id) => !stored.has(id))).toEqual([]);
+  expect(rowsOf(database, 'pragma integrity_check')).toEqual([{ integrity_check: 'ok' }]);
+});
+
+test('requests from elsewhere and requests that are not right are refused whole', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Halvane HP-42', 'Requests', ['Upper half dark']);
+  const job = /job\/([^/]+)/.exec(page.url())![1]!;
+  const send = async (body: unknown, origin: string | undefined = app.address, id = job) => {
+    const response = await fetch(`${app.address}/api/jobs/${id}/log`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', ...(origin ? { origin } : {}) },
+      body: typeof body === 'string' ? body : JSON.stringify(body),
+    });
+    return { status: response.status, message: ((await response.json()) as { message?: string }).message ?? '' };
+  };
+  const line = (body: object, id = crypto.randomUUID()) => ({
+    seen: 0,
+    entries: [{ id, at: '2026-11-24T10:00:00Z', body }],
+  });
+  const live = { kind: 'power', power: 'live' };
+  const good = line(live);
+  expect((await send(good, 'http://elsewhere.example')).status).toBe(403);
+  expect((await send(good, '')).status).toBe(403);
+  for (const [body, status, message] of [
+    ['{', 400, /not JSON/],
+    [line({ kind: 'power', power: 'lukewarm' }), 400, /entries\[0\].body.power/],
+    [line({ kind: 'gossip' }), 400, /kind must be one of/],
+    [
+      line({ kind: 'reading', check: 'nowhere', answer: { kind: 'choice', choice: 'yes' }, text: '' }),
+      400,
+      /no point "nowhere"/,
+    ],
+    [
+      {
+        seen: 0,
+        entries: [line(live).entries[0], line({ kind: 'connector', connector: 'CN9', pulled: true }).entries[0]],
+      },
+      400,
+      /no connector "CN9"/,
+    ],
+    ['x'.repeat(600 * 1024), 413, /more than 512 KB/],
+  ] as const) {
+    const answer = await send(body);
+    expect(answer.status).toBe(status);
+    expect(answer.message).toMatch(message);
+  }
+  expect((await send(good, app.address, 'no-such-job')).status).toBe(404);
+  expect(rowsOf(app.database, `select count(*) as lines from log_entry where job = '${job}'`)).toEqual([{ lines: 0 }]);
+});
+
+test('taking in says what is missing and keeps what was filled in', async ({ page, app }) => {
+  await page.goto(`${app.address}/take-in`);
+  await page.getByLabel('Vs on the label').fill('lots');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'Vs: "lots" is not a value' })).toBeVisible();
+  await page.getByLabel('Vs on the label').fill('186');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'give the set a name' })).toBeVisible();
+  await expect(page.getByLabel('Vs on the label')).toHaveValue('186');
+  await page.getByLabel('Name of the set').fill('Labelled');
+  await page.keyboard.press('Control+Enter');
+  await page.waitForURL(/bench$/);
+  await page.keyboard.press('Alt+p');
+  await type(page, 'vs 186');
+  await expect(page.getByTestId('readings').locator('li')).toHaveAttribute('data-mark', 'within');
+});

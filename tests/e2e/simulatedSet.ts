@@ -1,0 +1,49 @@
+import { compileSheet, type Context, liveCold, Predictions, withConnector } from '@/core/behaviour';
+import { answerFrom, type Random, seeded } from '@/core/practice';
+import { type Answer } from '@/core/reading';
+import { shippedSheets } from '@/sheets';
+
+/** A set with a hidden fault that answers what the screen asks, as one would type it. */
+export class SimulatedSet {
+  readonly predictions: Predictions;
+  private readonly random: Random = seeded(42);
+  private context: Context = liveCold;
+  private cured = false;
+
+  constructor(
+    sheet: string,
+    private readonly fault: string,
+  ) {
+    this.predictions = new Predictions(compileSheet(shippedSheets().get(sheet)!));
+  }
+
+  repair(): void {
+    this.cured = true;
+  }
+
+  pull(connector: string, pulled: boolean): void {
+    this.context = withConnector(this.context, connector, pulled);
+  }
+
+  answer(check: string): Answer {
+    const fault = this.cured ? undefined : this.predictions.model.sheet.faults.get(this.fault);
+    return answerFrom(
+      this.predictions.expectation(fault, this.predictions.checks.get(check)!, this.context),
+      0.01,
+      this.random,
+    );
+  }
+
+  /** What is typed for a check that is asked for. */
+  typed(check: string): string {
+    const answer = this.answer(check);
+    switch (answer.kind) {
+      case 'number':
+        return `${answer.value === Infinity ? 'OL' : Number(answer.value.toPrecision(4))}${answer.shape === 'brief' ? ' brief' : ''}`;
+      case 'choice':
+        return answer.choice;
+      case 'picture':
+        return answer.symptoms.join(' ');
+    }
+  }
+}
