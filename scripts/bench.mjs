@@ -14,7 +14,8 @@ seed(database, { fresh: true });
 const { address, child } = await serve({ database, port: await freePort(4960), quiet: true });
 const browser = await launch();
 const bench = `${address}/job/00000000-0000-4000-8000-000000002000/bench`;
-const quantile = (values, share) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))];
+const quantile = (values, share) =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))];
 
 console.log('\nIn headless Chromium, production build');
 
@@ -26,7 +27,18 @@ async function entryTimes(runs) {
   await page.waitForTimeout(500);
   const painted = [];
   const saved = [];
-  const points = [['vs', 187], ['va', 63], ['v15', 15], ['vset', 192], ['vscan', -168], ['vfu', 9.1], ['vfl', 15], ['ve', 104], ['v5m', 5.1], ['v12', 12]];
+  const points = [
+    ['vs', 187],
+    ['va', 63],
+    ['v15', 15],
+    ['vset', 192],
+    ['vscan', -168],
+    ['vfu', 9.1],
+    ['vfl', 15],
+    ['ve', 104],
+    ['v5m', 5.1],
+    ['v12', 12],
+  ];
   for (let run = 0; run < runs; run += 1) {
     const [name, nominal] = points[run % points.length];
     await page.keyboard.type(`${name} ${(nominal * (1 + (run % 7) / 1000)).toFixed(2)}`);
@@ -47,7 +59,9 @@ async function entryTimes(runs) {
             if (shown > 0 && waiting === '0') resolve({ painted: shown, saved: performance.now() - started });
             else setTimeout(watch, 1);
           };
-          document.activeElement.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }));
+          document.activeElement.dispatchEvent(
+            new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }),
+          );
           watch();
         }),
     );
@@ -64,29 +78,49 @@ async function firstLoads(runs) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const page = await context.newPage();
     await page.goto(bench, { waitUntil: 'load' });
-    times.push(await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => resolve(performance.now())))));
+    times.push(
+      await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => resolve(performance.now())))),
+    );
     await context.close();
   }
   return times;
 }
 
 async function scriptSizes() {
-  const routes = { queue: '/', 'take in': '/take-in', bench: new URL(bench).pathname, repair: new URL(bench).pathname.replace('bench', 'repair'), close: new URL(bench).pathname.replace('bench', 'close'), notebook: '/notebook' };
+  const routes = {
+    queue: '/',
+    'take in': '/take-in',
+    bench: new URL(bench).pathname,
+    repair: new URL(bench).pathname.replace('bench', 'repair'),
+    close: new URL(bench).pathname.replace('bench', 'close'),
+    notebook: '/notebook',
+  };
   for (const [name, route] of Object.entries(routes)) {
     const context = await browser.newContext();
     const page = await context.newPage();
     const sizes = [];
     page.on('response', (response) => {
-      if (response.url().endsWith('.js')) sizes.push(response.body().then((body) => gzipSync(body).length, () => 0));
+      if (response.url().endsWith('.js'))
+        sizes.push(
+          response.body().then(
+            (body) => gzipSync(body).length,
+            () => 0,
+          ),
+        );
     });
     await page.goto(`${address}${route}`, { waitUntil: 'networkidle' });
     const total = (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0);
-    console.log(`  JavaScript, ${name.padEnd(9)} ${(total / 1024).toFixed(0).padStart(5)} kB gzip in ${sizes.length} files`);
+    console.log(
+      `  JavaScript, ${name.padEnd(9)} ${(total / 1024).toFixed(0).padStart(5)} kB gzip in ${sizes.length} files`,
+    );
     await context.close();
   }
 }
 
-const show = (name, values) => console.log(`  ${name.padEnd(46)} ${quantile(values, 0.5).toFixed(0).padStart(5)} ms median ${quantile(values, 0.95).toFixed(0).padStart(5)} ms p95 (${values.length} runs)`);
+const show = (name, values) =>
+  console.log(
+    `  ${name.padEnd(46)} ${quantile(values, 0.5).toFixed(0).padStart(5)} ms median ${quantile(values, 0.95).toFixed(0).padStart(5)} ms p95 (${values.length} runs)`,
+  );
 const { painted, saved } = await entryTimes(60);
 show('Enter → verdict and re-ranked suspects painted', painted);
 show('Enter → saved on disk and acknowledged', saved);

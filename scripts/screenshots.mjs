@@ -17,13 +17,15 @@ mkdirSync(folder, { recursive: true });
 const job = (index) => `/job/00000000-0000-4000-8000-${String(2000 + index).padStart(12, '0')}`;
 
 /** Types lines on the bench as one would, each with Enter. */
-const lines = (...texts) => async (page) => {
-  for (const text of texts) {
-    await page.keyboard.type(text);
-    await page.keyboard.press('Enter');
-    await page.waitForTimeout(250);
-  }
-};
+const lines =
+  (...texts) =>
+  async (page) => {
+    for (const text of texts) {
+      await page.keyboard.type(text);
+      await page.keyboard.press('Enter');
+      await page.waitForTimeout(250);
+    }
+  };
 
 const views = [
   { name: 'queue', path: '/' },
@@ -34,7 +36,9 @@ const views = [
       await page.getByLabel('Name of the set').fill('Pavilion arrivals board');
       await page.getByRole('button', { name: 'Upper half dark' }).click();
       await page.getByRole('button', { name: 'Sustain buzz' }).click({ clickCount: 4 });
-      await page.getByLabel('In the owner’s words').fill('Lower lines of the board read, upper ones stay black until the hall has been open a while.');
+      await page
+        .getByLabel('In the owner’s words')
+        .fill('Lower lines of the board read, upper ones stay black until the hall has been open a while.');
     },
   },
   {
@@ -49,7 +53,19 @@ const views = [
     name: 'bench-channels-dark',
     path: `${job(1)}/bench`,
     theme: 'dark',
-    act: lines('', 'picture flood_green', 'kg 61', 'kr 125', 'kb 122', 'cg 61', 'cr 124', 'cb 123', 'eg 2.0', 'er 2.02', 'eb 2.01'),
+    act: lines(
+      '',
+      'picture flood_green',
+      'kg 61',
+      'kr 125',
+      'kb 122',
+      'cg 61',
+      'cr 124',
+      'cb 123',
+      'eg 2.0',
+      'er 2.02',
+      'eb 2.01',
+    ),
   },
   { name: 'repair', path: `${job(4)}/repair` },
   { name: 'close', path: `${job(9)}/close` },

@@ -14,11 +14,16 @@ function step(name, go) {
   const counts = go();
   passed += counts.passed;
   failed += counts.failed;
-  console.log(`${name}: ${counts.passed} passed, ${counts.failed} failed (${Math.round((Date.now() - started) / 1000)} s)`);
+  console.log(
+    `${name}: ${counts.passed} passed, ${counts.failed} failed (${Math.round((Date.now() - started) / 1000)} s)`,
+  );
 }
 
 /** A tool that only says yes or no counts as one test. */
-const whole = (script, ...args) => () => (runPackage(script, args) === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
+const whole =
+  (script, ...args) =>
+  () =>
+    runPackage(script, args) === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
 
 /** Counts from a report; a runner that left none failed once, whatever it printed. */
 function counted(file, read, status) {
@@ -36,8 +41,20 @@ step('types', whole(scripts.tsc, '--noEmit'));
 step('unit tests', () => {
   const report = path.join(workFolder, 'unit.json');
   rmSync(report, { force: true });
-  const status = runPackage(scripts.vitest, ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]);
-  return counted(report, ({ numPassedTests, numFailedTests, numFailedTestSuites }) => ({ passed: numPassedTests, failed: Math.max(numFailedTests, numPassedTests === 0 ? numFailedTestSuites : 0) }), status);
+  const status = runPackage(scripts.vitest, [
+    'run',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${report}`,
+  ]);
+  return counted(
+    report,
+    ({ numPassedTests, numFailedTests, numFailedTestSuites }) => ({
+      passed: numPassedTests,
+      failed: Math.max(numFailedTests, numPassedTests === 0 ? numFailedTestSuites : 0),
+    }),
+    status,
+  );
 });
 step('build', () => {
   ensureBuilt();

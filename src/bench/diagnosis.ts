@@ -15,18 +15,33 @@ function benchSheet(sheet: Sheet): void {
   const predictions = new Predictions(compileSheet(sheet));
   const groups = indistinguishable(predictions);
   const faults = [...sheet.faults.values()];
-  const names = faults.map((fault, index) => nameFault(predictions, fault, groups, { noise, random: seeded(500 + index) }));
+  const names = faults.map((fault, index) =>
+    nameFault(predictions, fault, groups, { noise, random: seeded(500 + index) }),
+  );
   const missed = names.filter(({ fault, named }) => !groups.get(named)!.has(fault));
   console.log(`\n${sheet.title}: ${faults.length} faults, readings with ${percent(noise)} noise`);
-  console.log(`  named, or in the group no test tells apart   ${percent(1 - missed.length / faults.length)}   (${mean(names.map(({ probes }) => probes)).toFixed(1)} probes each)`);
-  if (missed.length > 0) console.log(`  not named: ${missed.map(({ fault, named }) => `${fault} (taken for ${named})`).join(', ')}`);
+  console.log(
+    `  named, or in the group no test tells apart   ${percent(1 - missed.length / faults.length)}   (${mean(names.map(({ probes }) => probes)).toFixed(1)} probes each)`,
+  );
+  if (missed.length > 0)
+    console.log(`  not named: ${missed.map(({ fault, named }) => `${fault} (taken for ${named})`).join(', ')}`);
   console.log('  to the proven cure     mean min   worst min   probes   repairs   first repair right');
   for (const policy of policies) {
-    const hunts = faults.map((fault, index) => hunt(predictions, fault, { policy, noise, random: seeded(500 + index) }));
+    const hunts = faults.map((fault, index) =>
+      hunt(predictions, fault, { policy, noise, random: seeded(500 + index) }),
+    );
     const first = hunts.filter(({ fault, firstRepair }) => firstRepair.includes(fault)).length / hunts.length;
     const title = { tovrik: 'what Tovrik asks', checklist: 'plug to picture', random: 'random order' }[policy];
     console.log(
-      `    ${title.padEnd(18)} ${mean(hunts.map(({ minutes }) => minutes)).toFixed(1).padStart(8)} ${Math.max(...hunts.map(({ minutes }) => minutes)).toFixed(0).padStart(11)} ${mean(hunts.map(({ probes }) => probes)).toFixed(1).padStart(8)} ${mean(hunts.map(({ repairs }) => repairs)).toFixed(2).padStart(9)} ${percent(first).padStart(13)}`,
+      `    ${title.padEnd(18)} ${mean(hunts.map(({ minutes }) => minutes))
+        .toFixed(1)
+        .padStart(8)} ${Math.max(...hunts.map(({ minutes }) => minutes))
+        .toFixed(0)
+        .padStart(11)} ${mean(hunts.map(({ probes }) => probes))
+        .toFixed(1)
+        .padStart(8)} ${mean(hunts.map(({ repairs }) => repairs))
+        .toFixed(2)
+        .padStart(9)} ${percent(first).padStart(13)}`,
     );
   }
 }

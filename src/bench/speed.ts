@@ -19,8 +19,18 @@ for (const sheet of shippedSheets().values()) {
   const model = compileSheet(sheet);
   const faults = [...sheet.faults.values()];
   const predictions = new Predictions(model);
-  const cases = faults.map((fault): Case => ({ predictions, complaint: complaintOf(predictions, fault), bench: replay([{ id: 'on', at: '', body: { kind: 'power', power: 'live' } }], []), closed: new Map(), hourlyRate: 18 }));
+  const cases = faults.map((fault): Case => ({
+    predictions,
+    complaint: complaintOf(predictions, fault),
+    bench: replay([{ id: 'on', at: '', body: { kind: 'power', power: 'live' } }], []),
+    closed: new Map(),
+    hourlyRate: 18,
+  }));
   adviseOn(cases[0]!);
-  console.log(`  ${sheet.title.padEnd(14)} all ${faults.length} faults simulated     ${timed(40, () => faults.forEach((fault) => simulate(model, [fault], liveCold)))}`);
-  console.log(`  ${''.padEnd(14)} posterior and next probe      ${timed(200, (run) => adviseOn(cases[run % cases.length]!))}`);
+  console.log(
+    `  ${sheet.title.padEnd(14)} all ${faults.length} faults simulated     ${timed(40, () => faults.forEach((fault) => simulate(model, [fault], liveCold)))}`,
+  );
+  console.log(
+    `  ${''.padEnd(14)} posterior and next probe      ${timed(200, (run) => adviseOn(cases[run % cases.length]!))}`,
+  );
 }

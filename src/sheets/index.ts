@@ -18,8 +18,3 @@ export function shippedSheets(): ReadonlyMap<string, Sheet> {
   );
   return shipped;
 }
-
-/** The text of a shipped sheet, as sent to the browser, which reads it with the same reader. */
-export function sheetText(id: string): string | undefined {
-  return shippedSheets().has(id) ? readFileSync(path.join(folder, `${id}.yaml`), 'utf8') : undefined;
-}

@@ -1,7 +1,7 @@
 export { backupInto } from './backup';
-export { database, databaseFile, openDatabase } from './database';
+export { database, openDatabase } from './database';
 export { addJob, findJob, openJobs, setWaiting, type Job, type Waiting } from './jobs';
-export { appendLog, JobClosed, readLog, readLogs, StaleLog, type StoredLog } from './log';
+export { appendLog, JobClosed, readLog, readLogs, StaleLog } from './log';
 export {
   AlreadyClosed,
   closedCounts,
@@ -12,4 +12,4 @@ export {
   type FaultNote,
   type Outcome,
 } from './notes';
-export { defaultSettings, readSettings, type Settings } from './settings';
+export { readSettings, type Settings } from './settings';

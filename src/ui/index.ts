@@ -7,4 +7,4 @@ export { markColours, markNames, MarkShape, VerdictMark, type MarkName } from '.
 export { chanceText, clockText, dateText, minutesText, moneyText, timeText } from './format';
 export { say, spoken } from './speech';
 export { BenchTheme, useBenchTheme } from './theme/BenchTheme';
-export { paletteStyles, palettes, type ThemeName } from './theme/palette';
+export { paletteStyles, type ThemeName } from './theme/palette';

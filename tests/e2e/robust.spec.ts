@@ -57,12 +57,12 @@ test('an old page in a second tab is told so, keeps what was typed, and catches 
   await expect(page.getByText('0 waiting')).toBeVisible();
   await old.bringToFront();
   await type(old, 'va 63');
-  await expect(old.getByRole('alert')).toContainText('One line was recorded in another window');
+  await expect(old.getByRole('alert').filter({ hasText: 'One line was recorded in another window' })).toBeVisible();
   await expect(old.getByText('1 waiting', { exact: false })).toBeVisible();
   await old.getByRole('button', { name: 'Load what is new' }).click();
   await expect(old.getByTestId('readings')).toHaveAttribute('data-count', '2');
   await expect(old.getByText('0 waiting')).toBeVisible();
-  await expect(old.getByRole('alert')).toHaveCount(0);
+  await expect(old.getByText('recorded in another window')).toHaveCount(0);
 });
 
 test('a reading typed while the server is away waits, survives a reload, and is saved once', async ({ page }) => {

@@ -3,35 +3,6 @@ import { type Fault, type Sheet, type Technology } from '../sheet';
 import { deadRatio } from './model';
 import { type NetState } from './simulate';
 
-/** The roles a net may play in the picture, by family. Sheets name them under `picture`. */
-export const tubeRoles = [
-  'vertical',
-  'horizontal',
-  'eht',
-  'heater',
-  'screen',
-  'focus',
-  'cathode_r',
-  'cathode_g',
-  'cathode_b',
-  'blanking',
-  'sync',
-  'content',
-  'size',
-] as const;
-export const panelRoles = [
-  'glow_y',
-  'glow_x',
-  'upper',
-  'lower',
-  'left',
-  'right',
-  'setup',
-  'scan',
-  'image',
-  'content',
-] as const;
-
 /** How sets of a technology make their picture. */
 export function pictureFamily(technology: Technology): Picture['family'] {
   return technology === 'plasma' ? 'panel' : 'tube';

@@ -12,10 +12,17 @@ export interface Context {
 
 export const liveCold: Context = { power: 'live', lamp: false, unplugged: [], warm: false };
 
+const keys = new WeakMap<Context, string>();
+
 /** Contexts that behave alike have the same key. */
 export function contextKey(context: Context): string {
-  const power = context.power === 'live' ? 'live' : 'off';
-  return `${power}${context.lamp ? '+lamp' : ''}${context.warm ? '+warm' : ''}-${context.unplugged.join(',')}`;
+  let key = keys.get(context);
+  if (key === undefined) {
+    const power = context.power === 'live' ? 'live' : 'off';
+    key = `${power}${context.lamp ? '+lamp' : ''}${context.warm ? '+warm' : ''}-${context.unplugged.join(',')}`;
+    keys.set(context, key);
+  }
+  return key;
 }
 
 /** The context with `connector` pulled or put back. */

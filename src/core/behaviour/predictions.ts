@@ -17,9 +17,9 @@ const showsNow = 0.75;
  */
 export class Predictions {
   readonly checks: ReadonlyMap<string, Check>;
-  private readonly behaviours = new Map<string, Behaviour>();
-  private readonly expectations = new Map<string, Expectation>();
-  private readonly standards = new Map<string, Standard>();
+  private readonly behaviours = new Map<string, Map<string, Behaviour>>();
+  private readonly rows = new Map<Check, Map<string, ExpectationRow>>();
+  private readonly standards = new Map<Check, Map<string, Standard>>();
 
   constructor(readonly model: Model) {
     this.checks = checksOf(model.sheet);
@@ -27,39 +27,45 @@ export class Predictions {
 
   /** What the set does; `undefined` is a good set. */
   behaviour(fault: Fault | undefined, context: Context): Behaviour {
-    const key = `${fault?.id ?? ''}@${contextKey(context)}`;
-    let found = this.behaviours.get(key);
-    if (!found) {
-      found = simulate(this.model, fault ? [fault] : [], context);
-      this.behaviours.set(key, found);
-    }
-    return found;
+    const inContext = kept(this.behaviours, contextKey(context), () => new Map<string, Behaviour>());
+    return kept(inContext, fault?.id ?? '', () => simulate(this.model, fault ? [fault] : [], context));
+  }
+
+  /** What a check gives in a context under each fault. */
+  row(check: Check, context: Context): ExpectationRow {
+    const ofCheck = kept(this.rows, check, () => new Map<string, ExpectationRow>());
+    return kept(ofCheck, contextKey(context), () => {
+      const expectations = new Map<Fault | undefined, Expectation>();
+      return (fault) => kept(expectations, fault, () => this.work(fault, check, context));
+    });
   }
 
   /** What a check gives; an intermittent fault gives a mixture of bad and good. */
   expectation(fault: Fault | undefined, check: Check, context: Context): Expectation {
-    const key = `${fault?.id ?? ''}@${contextKey(context)}@${check.id}`;
-    let found = this.expectations.get(key);
-    if (!found) {
-      found = expect(this.behaviour(fault, context), check);
-      if (fault?.appears === 'sometimes' && check.measure !== 'press' && check.measure !== 'look') {
-        found = mix(found, expect(this.behaviour(undefined, context), check), showsNow);
-      }
-      this.expectations.set(key, found);
-    }
-    return found;
+    return this.row(check, context)(fault);
   }
 
   /** The limits a reading of `check` is judged by in `context`. */
   standard(check: Check, context: Context): Standard {
-    const key = `${contextKey(context)}@${check.id}`;
-    let found = this.standards.get(key);
-    if (!found) {
-      found = standardOf(this.behaviour(undefined, context), check);
-      this.standards.set(key, found);
-    }
-    return found;
+    const ofCheck = kept(this.standards, check, () => new Map<string, Standard>());
+    return kept(ofCheck, contextKey(context), () => standardOf(this.behaviour(undefined, context), check));
   }
+
+  private work(fault: Fault | undefined, check: Check, context: Context): Expectation {
+    const bad = expect(this.behaviour(fault, context), check);
+    const intermittent = fault?.appears === 'sometimes' && check.measure !== 'press' && check.measure !== 'look';
+    return intermittent ? mix(bad, expect(this.behaviour(undefined, context), check), showsNow) : bad;
+  }
+}
+
+/** Expectations of one check in one context, by fault; `undefined` is a good set. */
+export type ExpectationRow = (fault: Fault | undefined) => Expectation;
+
+/** The value kept under a key, made when first asked for. */
+function kept<Key, Value>(store: Map<Key, Value>, key: Key, make: () => Value): Value {
+  let value = store.get(key);
+  if (value === undefined) store.set(key, (value = make()));
+  return value;
 }
 
 /** `share` of one expectation and the rest of the other; pictures do not mix and keep the first. */

@@ -1,9 +1,10 @@
-import { type Context, contextKey, type Predictions } from '../behaviour';
+import { type Context, contextKey } from '../behaviour';
 import { type Minutes } from '../quantity';
-import { planOneStep, type PlanProblem, type PlanTest, type RankedTest } from '../plan';
+import { planOneStep, type PlanTest, type RankedTest } from '../plan';
 import { repairActions, type RepairAction, type RepairMethod } from '../parts';
 import { type Case } from './case';
-import { type Outcome, outcomesOf } from './outcomes';
+import { type Fault } from '../sheet';
+import { outcomesOf } from './outcomes';
 import { type Posterior, posteriorOf } from './posterior';
 import { changeCost, circumstance, contextFor, powerUp, type Probe, probeCost, probesOf } from './probes';
 
@@ -75,21 +76,6 @@ function tripChance({ predictions, bench }: Case, posterior: Posterior): number 
   }, 0);
 }
 
-const outcomeStore = new WeakMap<Predictions, Map<string, readonly Outcome[]>>();
-
-/** Outcomes depend only on the probe and on what is cured, so they are kept with the predictions. */
-function storedOutcomes(predictions: Predictions, probe: Probe, posterior: Posterior): readonly Outcome[] {
-  let store = outcomeStore.get(predictions);
-  if (!store) outcomeStore.set(predictions, (store = new Map()));
-  const key = `${probe.check.id}@${contextKey(probe.context)}@${[...posterior.cured].sort().join()}`;
-  let found = store.get(key);
-  if (!found) {
-    found = outcomesOf(predictions, probe.check, probe.context, posterior.faults, posterior.cured);
-    store.set(key, found);
-  }
-  return found;
-}
-
 /** Probes not yet made in these circumstances and not out of reach. */
 function openProbes(job: Case, isolating: boolean): Probe[] {
   const { bench, predictions } = job;
@@ -114,21 +100,25 @@ export function adviseOn(job: Case): Advice {
   const { predictions, bench, hourlyRate } = job;
   const { sheet } = predictions.model;
   const posterior = posteriorOf(job);
-  const indexOf = new Map(posterior.faults.map((fault, index) => [fault.id, index]));
+  const open = openFaults(posterior);
+  const indexOf = new Map(open.faults.map((fault, index) => [fault.id, index]));
   const curedChance = posterior.suspects.reduce((sum, suspect) => (suspect.cured ? sum + suspect.probability : sum), 0);
 
-  const contexts = new Map<string, Context>();
-  const stateOf = (context: Context) => {
+  const contexts: Context[] = [];
+  const known = new Map<string, number>();
+  /** The index of a context among the states of the plan. */
+  const stateOf = (context: Context): number => {
     const key = `${context.power}@${contextKey(context)}`;
-    contexts.set(key, context);
-    return key;
+    let index = known.get(key);
+    if (index === undefined) known.set(key, (index = contexts.push(context) - 1));
+    return index;
   };
   const probes = new Map(openProbes(job, tripChance(job, posterior) > isolatingFrom).map((probe) => [probe.id, probe]));
   const tests = [...probes.values()].map((probe): PlanTest => ({
     id: probe.id,
     cost: probeCost(probe),
     state: stateOf(probe.context),
-    outcomes: storedOutcomes(predictions, probe, posterior),
+    outcomes: outcomesOf(predictions, probe.check, probe.context, open.faults, nobodyCured),
   }));
   const workbench = stateOf({ ...contextFor({ ...bench.context, unplugged: [] }, 'cold') });
   const actions = new Map(repairActions(sheet).map((action) => [action.id, action]));
@@ -136,26 +126,15 @@ export function adviseOn(job: Case): Advice {
     id: action.id,
     cost: repairCost(action, hourlyRate),
     state: workbench,
-    cures: action.cures.filter((fault) => !posterior.cured.has(fault)).map((fault) => indexOf.get(fault)!),
+    cures: action.cures.flatMap((fault) => indexOf.get(fault) ?? []),
   }));
-  const costs = new Map<string, number>();
-  const problem: PlanProblem = {
-    weights: withoutCured(posterior),
-    tests,
-    repairs,
-    state: stateOf(bench.context),
-    switchCost(from, to) {
-      const key = `${from}>${to}`;
-      let cost = costs.get(key);
-      if (cost === undefined) costs.set(key, (cost = changeCost(sheet, contexts.get(from)!, contexts.get(to)!)));
-      return cost;
-    },
-  };
-  const plan = planOneStep(problem);
-  const toWorkbench = changeCost(sheet, bench.context, contexts.get(workbench)!);
+  const here = stateOf(bench.context);
+  const switchCost = contexts.map((from) => contexts.map((to) => changeCost(sheet, from, to)));
+  const plan = planOneStep({ weights: open.weights, tests, repairs, state: here, switchCost });
+  const toWorkbench = switchCost[here]![workbench]!;
   const rankedRepairs = repairs
     .map((repair): RepairAdvice => {
-      const chance = repair.cures.reduce((sum, index) => sum + posterior.weights[index]!, 0);
+      const chance = repair.cures.reduce((sum, index) => sum + open.weights[index]!, 0) * open.mass;
       return { action: actions.get(repair.id)!, chance, minutes: actions.get(repair.id)!.minutes + toWorkbench };
     })
     .filter(({ chance }) => chance > 0.002)
@@ -164,7 +143,7 @@ export function adviseOn(job: Case): Advice {
   const worthProbing = best !== undefined && best.total < plan.repairNow - 1e-6;
   return {
     posterior,
-    probes: plan.tests.map((ranked) => describe(ranked, probes.get(ranked.test.id)!, plan.repairNow, posterior)),
+    probes: plan.tests.map((ranked) => describe(ranked, probes.get(ranked.test.id)!, plan.repairNow, open)),
     repairs: rankedRepairs,
     next: bench.repairs.length > 0 && curedChance > 0.5 ? 'verify' : worthProbing ? 'probe' : 'act',
     repairNow: plan.repairNow,
@@ -172,30 +151,47 @@ export function adviseOn(job: Case): Advice {
   };
 }
 
-/** Weights of the faults that still need a repair, as a distribution. */
-function withoutCured(posterior: Posterior): Float64Array {
-  const weights = posterior.weights.map((weight, index) =>
-    posterior.cured.has(posterior.faults[index]!.id) ? 0 : weight,
-  );
-  const sum = weights.reduce((all, weight) => all + weight, 0);
-  return sum > 0 ? weights.map((weight) => weight / sum) : weights;
+/** The faults that still need a repair and are likely enough to matter. */
+interface OpenFaults {
+  readonly faults: readonly Fault[];
+  /** Their probabilities as a distribution of their own. */
+  readonly weights: Float64Array;
+  /** What they weigh together among all faults. */
+  readonly mass: number;
 }
 
-function describe(ranked: RankedTest, probe: Probe, repairNow: Minutes, posterior: Posterior): ProbeAdvice {
+/** Faults less likely than this are left out of the reckoning; together they weigh next to nothing. */
+const negligible = 2e-5;
+
+const nobodyCured: ReadonlySet<string> = new Set();
+
+function openFaults({ faults, weights, cured }: Posterior): OpenFaults {
+  const kept = faults.flatMap((fault, index) =>
+    !cured.has(fault.id) && weights[index]! > negligible ? [{ fault, weight: weights[index]! }] : [],
+  );
+  const mass = kept.reduce((sum, { weight }) => sum + weight, 0);
+  return {
+    faults: kept.map(({ fault }) => fault),
+    weights: Float64Array.from(kept, ({ weight }) => weight / (mass || 1)),
+    mass,
+  };
+}
+
+function describe(ranked: RankedTest, probe: Probe, repairNow: Minutes, open: OpenFaults): ProbeAdvice {
   const outcomes = ranked.test.outcomes
     .map(({ name, chances }, index) => {
       let leader = 0;
       let most = -1;
       let sum = 0;
       for (let f = 0; f < chances.length; f += 1) {
-        const weight = posterior.weights[f]! * chances[f]!;
+        const weight = open.weights[f]! * chances[f]!;
         sum += weight;
         if (weight > most) [most, leader] = [weight, f];
       }
       return {
         name,
         chance: ranked.chances[index]!,
-        leads: posterior.faults[leader]!.id,
+        leads: open.faults[leader]!.id,
         with: sum > 0 ? most / sum : 0,
       };
     })

@@ -5,6 +5,7 @@ import {
   type NumberClass,
   type NumberStandard,
   type Predictions,
+  type Standard,
 } from '../behaviour';
 import { likeness, type Symptom, symptomTitles } from '../picture';
 import { type Fault } from '../sheet';
@@ -84,8 +85,24 @@ function numberChances(standard: NumberStandard, expectation: Expectation): Map<
   return chances;
 }
 
-function choiceChances(expectation: Expectation): Map<string, number> {
-  return expectation.kind === 'choice' ? new Map(expectation.chances) : new Map();
+const known = new WeakMap<Expectation, ReadonlyMap<string, number>>();
+
+/** Chances of the classes of an expectation; they sum to one. Predictions keep their expectations, so this keeps what it worked out. */
+function chancesOf(standard: Standard, expectation: Expectation): ReadonlyMap<string, number> {
+  let chances = known.get(expectation);
+  if (!chances) {
+    const raw =
+      standard.kind === 'number'
+        ? numberChances(standard, expectation)
+        : expectation.kind === 'choice'
+          ? expectation.chances
+          : new Map<string, number>();
+    let sum = 0;
+    for (const chance of raw.values()) sum += chance;
+    chances = new Map([...raw].map(([name, chance]) => [name, chance / (sum || 1)]));
+    known.set(expectation, chances);
+  }
+  return chances;
 }
 
 const pictureName = (shown: ReadonlySet<Symptom>) =>
@@ -124,22 +141,18 @@ export function outcomesOf(
   cured: ReadonlySet<string>,
 ): Outcome[] {
   const standard = predictions.standard(check, context);
-  const expectations = faults.map((fault) =>
-    predictions.expectation(cured.has(fault.id) ? undefined : fault, check, context),
-  );
+  const expected = predictions.row(check, context);
+  const expectations = faults.map((fault) => expected(cured.has(fault.id) ? undefined : fault));
   if (standard.kind === 'picture') {
     return pictureOutcomes(expectations.map((one) => (one.kind === 'picture' ? one.symptoms : new Set<Symptom>())));
   }
-  const perFault = expectations.map((one) =>
-    standard.kind === 'number' ? numberChances(standard, one) : choiceChances(one),
-  );
+  const perFault = expectations.map((one) => chancesOf(standard, one));
   const names = [...new Set(perFault.flatMap((chances) => [...chances.keys()]))];
   return names.map((name) => ({
     name,
-    chances: Float64Array.from(perFault, (chances) => {
-      let sum = 0;
-      for (const chance of chances.values()) sum += chance;
-      return ((1 - blunder) * (chances.get(name) ?? 0)) / (sum || 1) + blunder / names.length;
-    }),
+    chances: Float64Array.from(
+      perFault,
+      (chances) => (1 - blunder) * (chances.get(name) ?? 0) + blunder / names.length,
+    ),
   }));
 }

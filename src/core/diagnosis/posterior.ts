@@ -36,9 +36,10 @@ export interface Posterior {
 function logLikelihoods(predictions: Predictions, faults: readonly Fault[], observation: Observation): Float64Array {
   const { check, context, cured, answer, carelessness } = observation;
   const standard = predictions.standard(check, context);
+  const expected = predictions.row(check, context);
   return Float64Array.from(faults, (fault) => {
     const present = cured.has(fault.id) ? undefined : fault;
-    return Math.log(likelihood(answer, predictions.expectation(present, check, context), standard, carelessness));
+    return Math.log(likelihood(answer, expected(present), standard, carelessness));
   });
 }
 

@@ -1,5 +1,5 @@
 import { type PlanProblem, type PlanRepair, type PlanTest } from './problem';
-import { repairOrder } from './repairOrder';
+import { repairOrderer } from './repairOrder';
 
 /** A test with what is to be expected of it. */
 export interface RankedTest {
@@ -25,37 +25,6 @@ export interface Plan {
 
 const telling = 1e-4;
 
-/** Hypotheses less likely than this are left out of the reckoning; together they weigh next to nothing. */
-const negligible = 2e-5;
-
-/** The same problem over the hypotheses that matter, renormalised. */
-function pruned(problem: PlanProblem): PlanProblem {
-  const kept: number[] = [];
-  const place = new Map<number, number>();
-  problem.weights.forEach((weight, index) => {
-    if (weight <= negligible) return;
-    place.set(index, kept.length);
-    kept.push(index);
-  });
-  if (kept.length === problem.weights.length) return problem;
-  const total = kept.reduce((sum, index) => sum + problem.weights[index]!, 0);
-  return {
-    state: problem.state,
-    switchCost: problem.switchCost.bind(problem),
-    weights: Float64Array.from(kept, (index) => problem.weights[index]! / (total || 1)),
-    tests: problem.tests.map((test) => ({
-      ...test,
-      outcomes: test.outcomes.map(({ name, chances }) => ({
-        name,
-        chances: Float64Array.from(kept, (index) => chances[index]!),
-      })),
-    })),
-    repairs: problem.repairs
-      .map((repair) => ({ ...repair, cures: repair.cures.flatMap((index) => place.get(index) ?? []) }))
-      .filter((repair) => repair.cures.length > 0),
-  };
-}
-
 function entropy(weights: Float64Array, total: number): number {
   let sum = 0;
   for (const weight of weights) {
@@ -71,15 +40,15 @@ function entropy(weights: Float64Array, total: number): number {
  * Values every test by one step of looking ahead: its cost, plus over its outcomes the expected
  * cost of the best order of repairs afterwards.
  */
-export function planOneStep(whole: PlanProblem): Plan {
-  const problem = pruned(whole);
+export function planOneStep(problem: PlanProblem): Plan {
   const { weights, state } = problem;
-  const now = repairOrder(problem, weights, state);
+  const repairOrder = repairOrderer(problem);
+  const now = repairOrder(weights, state);
   const before = entropy(weights, 1);
   const posterior = new Float64Array(weights.length);
   const tests: RankedTest[] = [];
-  problem.tests.forEach((test, index) => {
-    const cost = test.cost + problem.switchCost(state, test.state);
+  for (const test of problem.tests) {
+    const cost = test.cost + problem.switchCost[state]![test.state]!;
     let total = cost;
     let after = 0;
     const chances: number[] = [];
@@ -91,13 +60,12 @@ export function planOneStep(whole: PlanProblem): Plan {
       }
       chances.push(chance);
       if (chance <= 1e-12) continue;
-      total += chance * repairOrder(problem, posterior, test.state).cost;
+      total += chance * repairOrder(posterior, test.state).cost;
       after += chance * entropy(posterior, chance);
     }
     const bits = before - after;
-    // The caller's own test, whose chances are over all its hypotheses.
-    if (bits > telling) tests.push({ test: whole.tests[index]!, cost, total, bits, chances });
-  });
+    if (bits > telling) tests.push({ test, cost, total, bits, chances });
+  }
   tests.sort((a, b) => a.total - b.total);
-  return { repairNow: now.cost, firstRepair: whole.repairs.find(({ id }) => id === now.first?.id), tests };
+  return { repairNow: now.cost, firstRepair: now.first, tests };
 }

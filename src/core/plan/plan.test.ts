@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { planOneStep, type PlanProblem, repairOrder } from '.';
+import { planOneStep, type PlanProblem, repairOrderer } from '.';
 
 /** Two faults, a test that tells them apart, and repairs of which one is dear. */
 const problem = (testCost: number, weights = [0.5, 0.5]): PlanProblem => ({
@@ -11,25 +11,28 @@ const problem = (testCost: number, weights = [0.5, 0.5]): PlanProblem => ({
     {
       id: 'tell',
       cost: testCost,
-      state: 'on',
+      state: 0,
       outcomes: [
         { name: 'first', chances: Float64Array.from([1, 0]) },
         { name: 'second', chances: Float64Array.from([0, 1]) },
       ],
     },
-    { id: 'idle', cost: 0.1, state: 'on', outcomes: [{ name: 'always', chances: Float64Array.from([1, 1]) }] },
+    { id: 'idle', cost: 0.1, state: 0, outcomes: [{ name: 'always', chances: Float64Array.from([1, 1]) }] },
   ],
   repairs: [
-    { id: 'cheap', cost: 10, state: 'off', cures: [0] },
-    { id: 'dear', cost: 100, state: 'off', cures: [1] },
+    { id: 'cheap', cost: 10, state: 1, cures: [0] },
+    { id: 'dear', cost: 100, state: 1, cures: [1] },
   ],
-  state: 'on',
-  switchCost: (from, to) => (from === to ? 0 : 2),
+  state: 0,
+  switchCost: [
+    [0, 2],
+    [2, 0],
+  ],
 });
 
 describe('the order of repairs', () => {
   it('tries the likeliest for its cost first and counts the change of state once', () => {
-    const { cost, first } = repairOrder(problem(1), Float64Array.from([0.5, 0.5]), 'on');
+    const { cost, first } = repairOrderer(problem(1))(Float64Array.from([0.5, 0.5]), 0);
     expect(first?.id).toBe('cheap');
     expect(cost).toBeCloseTo(2 + 10 + 0.5 * 100);
   });
@@ -49,9 +52,9 @@ describe('the order of repairs', () => {
         const plain: PlanProblem = {
           weights: normalised(weights),
           tests: [],
-          repairs: list.map(({ cost }, index) => ({ id: String(index), cost, state: 's', cures: [index] })),
-          state: 's',
-          switchCost: () => 0,
+          repairs: list.map(({ cost }, index) => ({ id: String(index), cost, state: 0, cures: [index] })),
+          state: 0,
+          switchCost: [[0]],
         };
         const costOf = (order: readonly number[]) =>
           order.reduce(
@@ -59,7 +62,7 @@ describe('the order of repairs', () => {
             { alive: 1, cost: 0 },
           ).cost;
         const best = Math.min(...permutations(list.map((_, index) => index)).map(costOf));
-        expect(repairOrder(plain, weights, 's').cost).toBeCloseTo(best, 6);
+        expect(repairOrderer(plain)(weights, 0).cost).toBeCloseTo(best, 6);
       }),
       { numRuns: 60 },
     );
@@ -97,12 +100,13 @@ interface Reference {
 }
 
 function fromReference(reference: Reference): PlanProblem {
+  const states = Object.keys(reference.switch);
   return {
     weights: Float64Array.from(reference.faults, ({ prior }) => prior),
     tests: reference.tests.map((test) => ({
       id: test.id,
       cost: test.cost,
-      state: test.state,
+      state: states.indexOf(test.state),
       outcomes: Object.entries(test.outcomes).map(([name, chances]) => ({
         name,
         chances: Float64Array.from(reference.faults, ({ id }) => chances[id]!),
@@ -111,11 +115,11 @@ function fromReference(reference: Reference): PlanProblem {
     repairs: reference.faults.map(({ id, repairCost, state }, index) => ({
       id,
       cost: repairCost,
-      state,
+      state: states.indexOf(state),
       cures: [index],
     })),
-    state: reference.start,
-    switchCost: (from, to) => reference.switch[from]![to]!,
+    state: states.indexOf(reference.start),
+    switchCost: states.map((from) => states.map((to) => reference.switch[from]![to]!)),
   };
 }
 
@@ -140,7 +144,6 @@ function walk(problem: PlanProblem): number {
           chance *
             walk({
               ...problem,
-              switchCost: problem.switchCost.bind(problem),
               weights: normalised(weights),
               state: best.test.state,
               tests: problem.tests.filter((test) => test !== best.test),
@@ -152,7 +155,7 @@ function walk(problem: PlanProblem): number {
   const repair = plan.firstRepair!;
   const [cured] = problem.repairs.find(({ id }) => id === repair.id)!.cures;
   const chance = problem.weights[cured!]!;
-  const cost = repair.cost + problem.switchCost(problem.state, repair.state);
+  const cost = repair.cost + problem.switchCost[problem.state]![repair.state]!;
   if (chance > 1 - 1e-7) return cost;
   const weights = problem.weights.map((weight, h) => (h === cured ? 0 : weight));
   return (
@@ -160,7 +163,6 @@ function walk(problem: PlanProblem): number {
     (1 - chance) *
       walk({
         ...problem,
-        switchCost: problem.switchCost.bind(problem),
         weights: normalised(weights),
         state: repair.state,
         repairs: problem.repairs.filter(({ id }) => id !== repair.id),

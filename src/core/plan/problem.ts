@@ -4,7 +4,8 @@ import { type Minutes } from '../quantity';
 export interface PlanTest {
   readonly id: string;
   readonly cost: Minutes;
-  readonly state: string;
+  /** Index of the state the set must be in. */
+  readonly state: number;
   /** `outcomes[o].chances[h]`; for each hypothesis they sum to 1. */
   readonly outcomes: readonly { readonly name: string; readonly chances: Float64Array }[];
 }
@@ -13,7 +14,7 @@ export interface PlanTest {
 export interface PlanRepair {
   readonly id: string;
   readonly cost: Minutes;
-  readonly state: string;
+  readonly state: number;
   /** Indices of hypotheses. */
   readonly cures: readonly number[];
 }
@@ -29,6 +30,8 @@ export interface PlanProblem {
   readonly weights: Float64Array;
   readonly tests: readonly PlanTest[];
   readonly repairs: readonly PlanRepair[];
-  readonly state: string;
-  switchCost(from: string, to: string): Minutes;
+  /** Index of the state the set is in. */
+  readonly state: number;
+  /** `switchCost[from][to]`, obeying the triangle inequality. */
+  readonly switchCost: readonly (readonly Minutes[])[];
 }

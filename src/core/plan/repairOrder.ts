@@ -7,42 +7,66 @@ export interface RepairOrder {
 }
 
 /**
- * The expected cost of trying repairs until one cures, the likeliest for its cost first.
+ * Makes the function that gives the expected cost of trying repairs until one cures, the
+ * likeliest for its cost first, from weights (not necessarily normalised) and a state.
  *
  * Without changes of state this order is optimal for a single fault (Kalagnanam and Henrion
- * 1990); the cost of changing state is counted along the order but does not move it.
- *
- * @param weights probability of each hypothesis; need not be normalised
+ * 1990); the cost of changing state is counted along the order but does not move it. The function
+ * keeps its working arrays, so it allocates nothing but its answer.
  */
-export function repairOrder(problem: PlanProblem, weights: Float64Array, state: string): RepairOrder {
-  const ranked = problem.repairs
-    .map((repair) => {
-      let chance = 0;
-      for (const hypothesis of repair.cures) chance += weights[hypothesis]!;
-      return { repair, worth: chance / (repair.cost + problem.switchCost(state, repair.state)) };
-    })
-    .filter(({ worth }) => worth > 0)
-    .sort((a, b) => b.worth - a.worth);
-  const left = Float64Array.from(weights);
-  let total = 0;
-  for (const weight of weights) total += weight;
-  if (total <= 0) return { cost: 0, first: undefined };
-  let alive = 1;
-  let cost = 0;
-  let at = state;
-  let first: PlanRepair | undefined;
-  for (const { repair } of ranked) {
-    let cured = 0;
-    for (const hypothesis of repair.cures) {
-      cured += left[hypothesis]!;
-      left[hypothesis] = 0;
+export function repairOrderer({
+  repairs,
+  weights,
+  switchCost,
+}: PlanProblem): (weights: Float64Array, state: number) => RepairOrder {
+  const order = new Int32Array(repairs.length);
+  const worth = new Float64Array(repairs.length);
+  const left = new Float64Array(weights.length);
+
+  return (current, state) => {
+    const fromHere = switchCost[state]!;
+    let total = 0;
+    for (let h = 0; h < current.length; h += 1) {
+      left[h] = current[h]!;
+      total += current[h]!;
     }
-    if (cured <= 0) continue;
-    first ??= repair;
-    cost += alive * (repair.cost + problem.switchCost(at, repair.state));
-    at = repair.state;
-    alive -= cured / total;
-    if (alive < 1e-9) break;
-  }
-  return { cost, first };
+    if (total <= 0) return { cost: 0, first: undefined };
+
+    let count = 0;
+    for (let r = 0; r < repairs.length; r += 1) {
+      const { cures, cost, state: at } = repairs[r]!;
+      let chance = 0;
+      for (const hypothesis of cures) chance += current[hypothesis]!;
+      // What is left out could not move the expected cost by a thousandth of a minute.
+      if (chance <= total * 1e-9) continue;
+      worth[r] = chance / (cost + fromHere[at]!);
+      // Insertion keeps the short list in order without a sort's allocations.
+      let place = count;
+      while (place > 0 && worth[order[place - 1]!]! < worth[r]!) {
+        order[place] = order[place - 1]!;
+        place -= 1;
+      }
+      order[place] = r;
+      count += 1;
+    }
+
+    let alive = 1;
+    let cost = 0;
+    let at = state;
+    let first: PlanRepair | undefined;
+    for (let place = 0; place < count && alive > 1e-9; place += 1) {
+      const repair = repairs[order[place]!]!;
+      let cured = 0;
+      for (const hypothesis of repair.cures) {
+        cured += left[hypothesis]!;
+        left[hypothesis] = 0;
+      }
+      if (cured <= 0) continue;
+      first ??= repair;
+      cost += alive * (repair.cost + switchCost[at]![repair.state]!);
+      at = repair.state;
+      alive -= cured / total;
+    }
+    return { cost, first };
+  };
 }

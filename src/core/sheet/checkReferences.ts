@@ -1,6 +1,6 @@
 import { NeedLoop, needOrder } from './needOrder';
 import { type Problem } from './problem';
-import { type Place, type Sheet } from './sheet';
+import { pictureRoles, type Place, type Sheet } from './sheet';
 
 const sheetStart: Place = { line: 1, column: 1 };
 
@@ -75,6 +75,11 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
   }
   for (const [role, nets] of sheet.picture)
     for (const net of nets) need(sheet.nets, 'net', net, sheetStart, `picture role "${role}"`);
+  const roles: readonly string[] = sheet.technology === 'plasma' ? pictureRoles.panel : pictureRoles.tube;
+  for (const role of sheet.picture.keys()) {
+    if (!roles.includes(role))
+      fail(sheetStart, `"${role}" plays no part in the picture; the roles are ${roles.join(', ')}`);
+  }
   for (const group of sheet.siblings) {
     for (const row of group.rows) {
       for (const point of row.points) need(sheet.points, 'point', point, sheetStart, `siblings "${group.id}"`);

@@ -81,7 +81,8 @@ export function readSheet(text: string): Sheet {
     throw new SheetError(reading.problems);
   }
   const sheet = readRoot(root);
-  checkReferences(sheet, reading.problems);
+  // Names are followed only in a sheet whose every value could be read: the rest would be noise.
+  if (reading.problems.length === 0) checkReferences(sheet, reading.problems);
   if (reading.problems.length > 0) {
     throw new SheetError([...reading.problems].sort((a, b) => a.line - b.line || a.column - b.column));
   }

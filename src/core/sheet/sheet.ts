@@ -115,6 +115,26 @@ export type Level = (typeof levels)[number];
 export const appearances = ['always', 'cold', 'warm', 'sometimes'] as const;
 export type Appearance = (typeof appearances)[number];
 
+/** The parts a net may play in the picture of a tube or of a panel. */
+export const pictureRoles = {
+  tube: [
+    'vertical',
+    'horizontal',
+    'eht',
+    'heater',
+    'screen',
+    'focus',
+    'cathode_r',
+    'cathode_g',
+    'cathode_b',
+    'blanking',
+    'sync',
+    'content',
+    'size',
+  ],
+  panel: ['glow_y', 'glow_x', 'upper', 'lower', 'left', 'right', 'setup', 'scan', 'image', 'content'],
+} as const satisfies Record<string, readonly string[]>;
+
 /** What a check of a sign can answer. */
 export const signStates = ['no', 'weak', 'brief', 'yes'] as const;
 export type SignState = (typeof signStates)[number];

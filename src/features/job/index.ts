@@ -1,3 +1,3 @@
 export { StateBand } from './StateBand';
 export { caseOf, predictionsOf, type JobFile } from './jobFile';
-export { useLog, type JobLog, type Line } from './useLog';
+export { useLog, type JobLog } from './useLog';

@@ -47,5 +47,3 @@ export const takeInSchema = yup.object({
     })
     .required(),
 });
-
-export type TakeIn = yup.InferType<typeof takeInSchema>;
