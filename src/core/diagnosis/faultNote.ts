@@ -62,7 +62,9 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
   const changed = verificationOf(job).flatMap(({ check: id, before, after, afterVerdict }) => {
     const check = predictions.checks.get(id)!;
     return after && afterVerdict?.mark === 'within'
-      ? [`${check.title} ${answerText(check, before.answer)} before, ${answerText(check, after.answer)} after`]
+      ? [
+          `${check.measure === 'picture' ? '' : `${check.title} `}${answerText(check, before.answer)} before, ${answerText(check, after.answer)} after`,
+        ]
       : [];
   });
   const parts = bench.repairs

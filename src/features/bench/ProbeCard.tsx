@@ -90,7 +90,9 @@ export function ProbeCard(props: ProbeCardProps) {
                 : '⏎ when done'
               : check?.measure === 'picture'
                 ? 'its number'
-                : (choices[0] ?? '')
+                : check
+                  ? (choices[0] ?? '')
+                  : '⏎'
           }
           onChange={(event) => props.onText(event.target.value)}
           onKeyDown={(event) => {

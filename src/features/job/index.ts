@@ -1,3 +1,3 @@
 export { StateBand } from './StateBand';
-export { caseOf, predictionsOf, type JobFile } from './jobFile';
+export { caseOf, predictionsOf, waitingTitles, type JobFile, type WaitingFor } from './jobFile';
 export { useLog, type JobLog } from './useLog';

@@ -3,6 +3,16 @@ import { type Case } from '@/core/diagnosis';
 import { type LogEntry, replay } from '@/core/reading';
 import { type Sheet } from '@/core/sheet';
 
+/** What a set may wait for. */
+export const waitingTitles = {
+  part: 'Waits for a part',
+  donor: 'Waits for a donor',
+  owner: 'Waits for the owner',
+  soak: 'Soaking',
+  bench: 'Waits for the bench',
+} as const;
+export type WaitingFor = keyof typeof waitingTitles;
+
 /** A job as every page of it needs it; plain enough to be sent to the browser. */
 export interface JobFile {
   readonly id: string;
@@ -13,6 +23,8 @@ export interface JobFile {
   readonly value: number;
   readonly limit: number;
   readonly complaint: Case['complaint'];
+  /** What the set waits for, if anything. */
+  readonly waiting: { readonly for: WaitingFor; readonly note: string; readonly until: string } | null;
   readonly createdAt: string;
   readonly closedAt: string | null;
   readonly entries: readonly LogEntry[];

@@ -24,7 +24,7 @@ export const loadJob = cache(async (id: string): Promise<JobFile | undefined> =>
   const sheet = job && sheetOf(job);
   if (!job || !sheet) return undefined;
   const [log, closed, settings] = await Promise.all([readLog(db, id), closedCounts(db, job.sheet), readSettings(db)]);
-  const { title, place, owner, words, value, limit, complaint, createdAt, closedAt } = job;
+  const { title, place, owner, words, value, limit, complaint, waiting, createdAt, closedAt } = job;
   return {
     id,
     title,
@@ -34,6 +34,7 @@ export const loadJob = cache(async (id: string): Promise<JobFile | undefined> =>
     value,
     limit,
     complaint,
+    waiting,
     createdAt,
     closedAt,
     entries: log.entries,

@@ -5,11 +5,18 @@ import { type FaultNote } from '@/store';
 import { dateText, minutesText, moneyText, VerdictMark } from '@/ui';
 import styles from './notebook.module.css';
 
+interface NoteProps {
+  readonly note: FaultNote;
+  readonly set: { readonly title: string; readonly place: string; readonly words: string };
+  readonly record: Case;
+  readonly currency: string;
+}
+
 /** One fault note with the readings it rests on. */
-export function Note({ note, record, currency }: { note: FaultNote; record: Case; currency: string }) {
-  const { predictions, bench } = record;
+export function Note({ note, set, record, currency }: NoteProps) {
   const told = [
     ['Symptom', note.symptom],
+    ['In the owner’s words', set.words],
     ['What it was', note.cause],
     ['What proved it', note.proof],
     ['What cured it', note.cure],
@@ -23,8 +30,8 @@ export function Note({ note, record, currency }: { note: FaultNote; record: Case
       </Link>
       <h1 className={styles.title}>{note.title}</h1>
       <p className="soft">
-        {note.chassis} · closed {dateText(note.closedAt)} · {note.outcome} · {moneyText(note.money, currency)} ·{' '}
-        {minutesText(note.minutes)}
+        {[set.title, set.place].filter(Boolean).join(', ')} · closed {dateText(note.closedAt)} · {note.outcome} ·{' '}
+        {moneyText(note.money, currency)} · {minutesText(note.minutes)}
       </p>
       <div className={styles.split}>
         <dl className={styles.told}>
@@ -36,35 +43,46 @@ export function Note({ note, record, currency }: { note: FaultNote; record: Case
           ))}
         </dl>
         <section aria-label="The record">
-          <h2 className="label">The record · {bench.readings.length} readings</h2>
+          <h2 className="label">The record · {record.bench.readings.length} readings</h2>
           <ol className={styles.record}>
-            {bench.readings.map((reading) => {
-              const check = predictions.checks.get(reading.check);
-              if (!check) return null;
-              const verdict = judgeAnswer(predictions, check, reading.answer, reading.context);
-              return (
-                <li key={reading.entry.id}>
-                  <VerdictMark mark={verdict.mark} />
-                  <span>
-                    {check.title}
-                    {reading.afterRepairs > 0 && <small> after the repair</small>}
-                  </span>
-                  <b className="figure">{answerText(check, reading.answer)}</b>
-                  <span className="figure soft">{verdict.expected}</span>
-                </li>
-              );
-            })}
-            {bench.repairs.map(({ entry, repair }) => (
-              <li key={entry.id} className={styles.repair}>
-                <span>⚒</span>
-                <b>{repair.title}</b>
-                <span />
-                <span className="figure soft">{minutesText(repair.minutes)}</span>
-              </li>
+            {Array.from({ length: record.bench.repairs.length + 1 }, (_, repairs) => (
+              <Chapter key={repairs} record={record} repairs={repairs} />
             ))}
           </ol>
         </section>
       </div>
     </div>
+  );
+}
+
+/** The readings taken after so many repairs, and the repair that followed them. */
+function Chapter({ record: { predictions, bench }, repairs }: { record: Case; repairs: number }) {
+  const next = bench.repairs[repairs];
+  return (
+    <>
+      {bench.readings
+        .filter(({ afterRepairs }) => afterRepairs === repairs)
+        .map((reading) => {
+          const check = predictions.checks.get(reading.check);
+          if (!check) return null;
+          const verdict = judgeAnswer(predictions, check, reading.answer, reading.context);
+          return (
+            <li key={reading.entry.id}>
+              <VerdictMark mark={verdict.mark} />
+              <span>{check.title}</span>
+              <b className="figure">{answerText(check, reading.answer)}</b>
+              <span className="figure soft">{verdict.expected}</span>
+            </li>
+          );
+        })}
+      {next && (
+        <li className={styles.repair}>
+          <span aria-hidden>⚒</span>
+          <b>{next.repair.title}</b>
+          <span />
+          <span className="figure soft">{minutesText(next.repair.minutes)}</span>
+        </li>
+      )}
+    </>
   );
 }

@@ -1,6 +1,6 @@
 import 'server-only';
 import { type Case } from '@/core/diagnosis';
-import { caseOf } from '@/features/job';
+import { caseOf, type JobFile } from '@/features/job';
 import { loadJob } from '@/features/job/load';
 import { database, type FaultNote, findNote, readSettings, searchNotes } from '@/store';
 
@@ -10,9 +10,13 @@ export async function loadNotes(typed: string): Promise<{ notes: FaultNote[]; cu
   return { notes, currency: settings.currency };
 }
 
-/** A note with the record it was written from. */
-export async function loadNote(job: string): Promise<{ note: FaultNote; record: Case; currency: string } | undefined> {
-  const note = await findNote(await database(), job);
-  const file = note && (await loadJob(job));
-  return note && file ? { note, record: caseOf(file, file.entries), currency: file.currency } : undefined;
+/** A note with the set it is about and the record it was written from. */
+export async function loadNote(
+  id: string,
+): Promise<
+  { note: FaultNote; set: Pick<JobFile, 'title' | 'place' | 'words'>; record: Case; currency: string } | undefined
+> {
+  const note = await findNote(await database(), id);
+  const file = note && (await loadJob(id));
+  return note && file ? { note, set: file, record: caseOf(file, file.entries), currency: file.currency } : undefined;
 }

@@ -1,6 +1,7 @@
 import { pictureFamily } from '@/core/behaviour';
 import { adviseOn, type Case, type Step, stepOf, verificationOf, verified } from '@/core/diagnosis';
 import { type Symptom, symptomTitles } from '@/core/picture';
+import { waitingTitles, type WaitingFor } from '@/features/job';
 
 /** A set on the queue: where it stands and what is next. */
 export interface QueueRow {
@@ -31,16 +32,8 @@ export interface QueuedJob {
   readonly owner: string;
   readonly limit: number;
   readonly createdAt: string;
-  readonly waiting: { readonly for: string; readonly note: string; readonly until: string } | null;
+  readonly waiting: { readonly for: WaitingFor; readonly note: string; readonly until: string } | null;
 }
-
-const waitingTitles: Readonly<Record<string, string>> = {
-  part: 'Waits for a part',
-  donor: 'Waits for a donor',
-  owner: 'Waits for the owner',
-  soak: 'Soaking',
-  bench: 'Waits for the bench',
-};
 
 /** One row of the queue. */
 export function queueRow(job: QueuedJob, file: Case): QueueRow {
@@ -78,7 +71,7 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
 function nextOf(job: QueuedJob, advice: ReturnType<typeof adviseOn>, step: Step): { next: string; nextDetail: string } {
   if (job.waiting)
     return {
-      next: waitingTitles[job.waiting.for] ?? 'Waits',
+      next: waitingTitles[job.waiting.for],
       nextDetail: [job.waiting.note, job.waiting.until === '' ? '' : `until ${job.waiting.until}`]
         .filter(Boolean)
         .join(', '),

@@ -14,6 +14,7 @@ import { interpret, nextStep } from '@/features/bench/benchModel';
 import { Suspects } from '@/features/bench';
 import { caseOf, type JobFile, StateBand, useLog } from '@/features/job';
 import { chanceText, EmptyState, Key, minutesText, moneyText, PictureView, VerdictMark } from '@/ui';
+import { PutAside } from './PutAside';
 import { proofOf, repairChoices } from './repairModel';
 import styles from './repair.module.css';
 
@@ -168,6 +169,7 @@ export function Repair({ file }: { file: JobFile }) {
               </>
             )
           )}
+          {file.closedAt === null && <PutAside file={file} />}
         </section>
         <section className={styles.column} aria-label="Before and after">
           <p className="label">The readings that must change</p>

@@ -12,13 +12,21 @@ const margin = 14;
 
 /** The shape of the place the line is drawn in; layers are spread until it is filled. */
 const place = { width: 1020, height: 240 };
-const tightest = 22;
+/** Space between layers and between blocks of one layer. */
+interface Spacing {
+  readonly between: number;
+  readonly within: number;
+}
+
+const tightest: Spacing = { between: 22, within: 9 };
+/** Blocks of a layer are not pulled further apart than this. */
+const loosest = 22;
 const plug = { width: 24, height: 24 };
 const screen = { width: 2, height: 150 };
 /** Room before the screen for the figures of what reaches it. */
 const approach = 44;
 
-const options = (spacing: number) => ({
+const options = (spacing: Spacing) => ({
   'elk.algorithm': 'layered',
   'elk.direction': 'RIGHT',
   'elk.edgeRouting': 'ORTHOGONAL',
@@ -28,10 +36,10 @@ const options = (spacing: number) => ({
   'elk.layered.crossingMinimization.forceNodeModelOrder': 'false',
   'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES',
   'elk.layered.thoroughness': '30',
-  'elk.spacing.nodeNode': '9',
+  'elk.spacing.nodeNode': String(spacing.within),
   'elk.spacing.edgeNode': '6',
   'elk.spacing.edgeEdge': '6',
-  'elk.layered.spacing.nodeNodeBetweenLayers': String(spacing),
+  'elk.layered.spacing.nodeNodeBetweenLayers': String(spacing.between),
   'elk.layered.spacing.edgeNodeBetweenLayers': '8',
   'elk.layered.spacing.edgeEdgeBetweenLayers': '5',
   'elk.padding': '[top=6,left=4,bottom=6,right=0]',
@@ -49,12 +57,18 @@ export function layoutLine(sheet: Sheet): Promise<Line> {
 async function arrange(sheet: Sheet): Promise<Line> {
   const tight = await layOut(sheet, tightest);
   const scale = Math.min(place.width / tight.width, place.height / tight.height);
-  const spare = place.width / scale - tight.width;
-  const gaps = new Set(tight.blocks.map(({ x }) => Math.round(x))).size;
-  return spare > 20 ? layOut(sheet, tightest + spare / gaps) : tight;
+  const columns = new Map<number, number>();
+  for (const { x } of tight.blocks) columns.set(Math.round(x), (columns.get(Math.round(x)) ?? 0) + 1);
+  const rows = Math.max(...columns.values());
+  const spare = { x: place.width / scale - tight.width, y: place.height / scale - tight.height };
+  if (spare.x < 20 && spare.y < 20) return tight;
+  return layOut(sheet, {
+    between: tightest.between + spare.x / columns.size,
+    within: tightest.within + Math.min(loosest, spare.y / rows),
+  });
 }
 
-async function layOut(sheet: Sheet, spacing: number): Promise<Line> {
+async function layOut(sheet: Sheet, spacing: Spacing): Promise<Line> {
   const graph = lineGraph(sheet);
   const longest = Math.max(...graph.blocks.map((id) => sheet.blocks.get(id)!.short.length));
   const block = { width: longest * letter + margin, height: blockHeight };
