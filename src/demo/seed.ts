@@ -5,7 +5,7 @@ import { replay } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
 import { addJob, appendLog, closeJob, openDatabase } from '@/store';
 import { playJob } from './play';
-import { demoClosed, demoSets } from './scenario';
+import { readScenario } from './scenario';
 
 const day = 86_400_000;
 
@@ -22,12 +22,13 @@ function demoId(kind: number, index: number): string {
  * @param now instant that the scenario's "days ago" count from, in milliseconds
  */
 export async function seedDemo(file: string, now: number): Promise<void> {
+  const scenario = readScenario();
   const database = await openDatabase(file);
   try {
     const known = new Map(
       [...shippedSheets().values()].map((sheet) => [sheet.id, new Predictions(compileSheet(sheet))]),
     );
-    for (const [index, set] of demoClosed.entries()) {
+    for (const [index, set] of scenario.closed.entries()) {
       const predictions = known.get(set.sheet)!;
       const fault = predictions.model.sheet.faults.get(set.fault)!;
       const id = demoId(1, index);
@@ -78,7 +79,7 @@ export async function seedDemo(file: string, now: number): Promise<void> {
         closedAt: new Date(start + day / 2).toISOString(),
       });
     }
-    for (const [index, set] of demoSets.entries()) {
+    for (const [index, set] of scenario.sets.entries()) {
       const predictions = known.get(set.sheet)!;
       const fault = predictions.model.sheet.faults.get(set.fault)!;
       const id = demoId(2, index);

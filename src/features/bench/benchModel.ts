@@ -142,7 +142,7 @@ function readProof(text: string, { bench, predictions }: Case, step: Step | unde
   const words = text.trim().split(/\s+/);
   const { stores } = predictions.model.sheet;
   const named = [...stores.values()].find((store) => store.id.toLowerCase() === words[0]!.toLowerCase());
-  const bare = step?.kind === 'prove' && /^[-+.,\d]/.test(words[0]!) ? step.store : undefined;
+  const bare = step?.kind === 'prove' && /^([-+.,\d]|ol$|open$)/i.test(words[0]!) ? step.store : undefined;
   const store = named ?? bare;
   if (!store || (named && words.length < 2)) return undefined;
   try {

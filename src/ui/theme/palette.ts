@@ -54,7 +54,7 @@ export const palettes: Readonly<Record<ThemeName, Palette>> = {
     soft: '#a3abb0',
     line: '#333b41',
     copper: '#e08a58',
-    copperDeep: '#b9683a',
+    copperDeep: '#c4733f',
     copperTint: '#3a2519',
     petrol: '#7cc3d0',
     petrolTint: '#15323a',

@@ -1,0 +1,134 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { smallSheet } from '../../tests/fixtures/smallSheet';
+import { checkSheet, simulate, suspects } from './commands';
+import { readArguments } from './usage';
+
+const folder = mkdtempSync(path.join(os.tmpdir(), 'tovrik-cli-'));
+const file = (name: string, text: string) => {
+  writeFileSync(path.join(folder, name), text);
+  return path.join(folder, name);
+};
+const plasma = path.resolve('src/sheets/halvane-hp-42.yaml');
+const small = file('small.yaml', smallSheet);
+
+describe('sheet check', () => {
+  it('counts, warns and lists what no test tells apart', () => {
+    expect(checkSheet([plasma])).toMatchObject({
+      sheet: 'halvane-hp-42',
+      counts: { blocks: 18 },
+      indistinguishable: expect.arrayContaining([['CN501.joint', 'CN501.loose']]) as unknown,
+    });
+  });
+
+  it('says where a sheet is wrong', () => {
+    expect(() => checkSheet([file('broken.yaml', smallSheet.replace('needs: [mains]', 'needs: [mians]'))])).toThrow(
+      /line 20, column \d+: .*mians/,
+    );
+    expect(() => checkSheet([file('long.yaml', 'x'.repeat(3_000_000))])).toThrow(/longer than/);
+    expect(() => checkSheet([path.join(folder, 'nowhere.yaml')])).toThrow(/cannot be read \(ENOENT\)/);
+    expect(() => checkSheet([])).toThrow(/name the sheet/);
+  });
+});
+
+describe('simulate', () => {
+  it('gives nets, points, signs, picture and code', () => {
+    const shorted = simulate([small, '--fault', 'Q1.short']);
+    expect(shorted).toMatchObject({
+      code: 3,
+      tripped: ['guard'],
+      nets: { vs: { volts: 0, shorted: true } },
+      picture: ['dark'],
+    });
+    const isolated = simulate([small, '--fault', 'Q1.short', '--unplug', 'CN1']);
+    expect(isolated).toMatchObject({
+      code: 0,
+      nets: { vs: { volts: 180, ratio: 1 } },
+      points: { 'vs-dc': '180 V', 'vs-load-dc': '0 V' },
+    });
+    expect(simulate([small, '--fault', 'none'])).toMatchObject({ picture: ['normal'], code: 0 });
+    expect(simulate([small, '--fault', 'C2.dry', '--state', 'unplugged'])).toMatchObject({
+      nets: { mains: { volts: 0 } },
+    });
+  });
+
+  it.each([
+    [['--fault', 'Q1.shrot'], /no fault "Q1.shrot"; near it: Q1.short/],
+    [['--fault', 'Q1.short', '--unplug', 'CN9'], /no connector "CN9"; it has CN1/],
+    [['--fault', 'Q1.short', '--state', 'asleep'], /live or unplugged/],
+    [[], /name a fault/],
+    [['--fault'], /--fault needs a value/],
+    [['--volume', '11'], /no option --volume here/],
+  ])('refuses %j', (argv, message) => {
+    expect(() => simulate([small, ...argv])).toThrow(message);
+  });
+});
+
+describe('suspects', () => {
+  it('reads observations a line each, with comments and changes of the set', () => {
+    const observed = file(
+      'seen.txt',
+      '# at the bench\npicture upper_dark\n\nvfu 9.1   # weak\nC547 esr 2.9\nwarm\nvfu 14.9\n',
+    );
+    const found = suspects([plasma, '--observe', observed]) as {
+      suspects: { fault: string; probability: number; reasons: { raises: boolean }[] }[];
+      decision: string;
+      repair: { title: string };
+      next: unknown[];
+    };
+    expect(found.suspects[0]).toMatchObject({ fault: 'C547.dry' });
+    expect(found.suspects[0]!.probability).toBeGreaterThan(0.95);
+    expect(found.suspects[0]!.reasons.some(({ raises }) => raises)).toBe(true);
+    expect(found.repair.title).toContain('C547');
+  });
+
+  it('names the file and line of what it cannot read', () => {
+    expect(() => suspects([plasma, '--observe', file('bad.txt', 'vs 187\n\nabc 12\n')])).toThrow(
+      /bad.txt, line 3: Halvane HP-42 has no point "abc"/,
+    );
+    expect(() => suspects([plasma])).toThrow(/--observe/);
+  });
+});
+
+describe('the command itself', () => {
+  const run = (...argv: string[]) =>
+    spawnSync(process.execPath, ['bin/tovrik', ...argv], {
+      encoding: 'utf8',
+      env: { ...process.env, TOVRIK_DB: path.join(folder, 'own.db') },
+    });
+
+  it('prints JSON, or one line and exit 2', () => {
+    const good = run('simulate', small, '--fault', 'F1.open');
+    expect(good.status).toBe(0);
+    expect(JSON.parse(good.stdout)).toMatchObject({ fault: 'F1.open', picture: ['dark'] });
+    const bad = run('simulate', small, '--fault', 'F9.open');
+    expect([
+      bad.status,
+      bad.stdout,
+      bad.stderr
+        .trim()
+        .split('\n')
+        .filter((line) => !line.startsWith('npm')).length,
+    ]).toEqual([2, '', 1]);
+    expect(run('sing').stderr).toMatch(/no command "sing"/);
+  }, 60_000);
+
+  it('backs the data up', () => {
+    expect(run('backup', path.join(folder, 'copies')).status).toBe(0);
+    expect(readdirSync(path.join(folder, 'copies'))[0]).toMatch(/^tovrik-.*\.db$/);
+  }, 60_000);
+});
+
+describe('arguments', () => {
+  it('are words and options in any order', () => {
+    const { words, options } = readArguments(['a', '--unplug', 'CN1', '--warm', 'b'], ['unplug', 'warm']);
+    expect(words).toEqual(['a', 'b']);
+    expect([...options]).toEqual([
+      ['unplug', 'CN1'],
+      ['warm', 'true'],
+    ]);
+  });
+});

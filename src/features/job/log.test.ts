@@ -1,0 +1,105 @@
+import { describe, expect, it } from 'vitest';
+import { shippedSheets } from '@/sheets';
+import { predictionsOf } from './jobFile';
+import { largestBatch, parseBatch } from './logSchema';
+import { unknownName } from './unknownName';
+
+const entry = (body: object, more: object = {}) => ({
+  id: 'b3f0c9c2-0001',
+  at: '2026-11-24T10:00:00.000Z',
+  body,
+  ...more,
+});
+const batch = (...entries: object[]) => ({ seen: 0, entries });
+const reading = {
+  kind: 'reading',
+  check: 'vs-dc',
+  answer: { kind: 'number', value: 187, shape: 'settled' },
+  text: 'vs 187',
+};
+
+describe('a batch of log lines', () => {
+  it.each([
+    [reading],
+    [{ kind: 'reading', check: 'buzz', answer: { kind: 'choice', choice: 'weak' }, text: '' }],
+    [{ kind: 'reading', check: 'picture', answer: { kind: 'picture', symptoms: ['upper_dark'] }, text: '' }],
+    [{ kind: 'unreachable', check: 'vs-dc' }],
+    [{ kind: 'power', power: 'live' }],
+    [{ kind: 'proven', store: 'C812', volts: 2.4 }],
+    [{ kind: 'connector', connector: 'CN802', pulled: true }],
+    [{ kind: 'warmth', warm: true }],
+    [{ kind: 'lamp', fitted: false }],
+    [{ kind: 'isolation', fitted: true }],
+    [
+      {
+        kind: 'repair',
+        action: 'replace:C547',
+        title: 'Fit a new C547',
+        cures: ['C547.dry'],
+        money: 0.6,
+        minutes: 22,
+        note: '',
+      },
+    ],
+    [{ kind: 'withdrawn' }],
+  ])('takes %j', (body) => {
+    expect(parseBatch(batch(entry(body))).entries[0]!.body).toEqual(body);
+  });
+
+  it('reads OL back from the null that JSON makes of it', () => {
+    const sent = JSON.parse(
+      JSON.stringify(batch(entry({ ...reading, answer: { kind: 'number', value: Infinity, shape: 'settled' } }))),
+    ) as object;
+    expect(parseBatch(sent).entries[0]!.body).toMatchObject({ answer: { value: Infinity } });
+  });
+
+  it.each([
+    ['a kind nobody knows', batch(entry({ kind: 'gossip' })), /kind must be one of/],
+    ['a kind that is a property of every object', batch(entry({ kind: 'constructor' })), /kind must be one of/],
+    ['a member too many', batch(entry({ kind: 'withdrawn', extra: 1 })), /unspecified key|unknown|extra/],
+    [
+      'a value that is no number',
+      batch(entry({ ...reading, answer: { kind: 'number', value: 'high', shape: 'settled' } })),
+      /answer.value/,
+    ],
+    [
+      'a symptom nobody knows',
+      batch(entry({ kind: 'reading', check: 'picture', answer: { kind: 'picture', symptoms: ['teatime'] }, text: '' })),
+      /symptoms\[0\]/,
+    ],
+    ['an id that could be anything', batch(entry(reading, { id: '../../etc' })), /id must be 8 to 64/],
+    ['a time that is none', batch(entry(reading, { at: 'yesterday' })), /ISO instant/],
+    [
+      'negative money',
+      batch(entry({ kind: 'repair', action: 'a', title: 'b', cures: [], money: -1, minutes: 0, note: '' })),
+      /money/,
+    ],
+    ['no lines', batch(), /at least 1/],
+    [
+      'too many lines',
+      batch(...Array.from({ length: largestBatch + 1 }, () => entry(reading))),
+      /less than or equal to 200/,
+    ],
+    ['no idea of what was seen', { entries: [entry(reading)] }, /seen/],
+    ['no object at all', null, /./],
+  ])('refuses %s', (_, input, message) => {
+    expect(() => parseBatch(input)).toThrow(message);
+  });
+});
+
+describe('names in a batch', () => {
+  const sheet = shippedSheets().get('halvane-hp-42')!;
+  const check = (body: Parameters<typeof unknownName>[0][number]['body']) =>
+    unknownName([{ id: 'x', at: '', body }], sheet, predictionsOf(sheet));
+
+  it('must be known to the sheet', () => {
+    expect(check({ kind: 'unreachable', check: 'vs-dc' })).toBeUndefined();
+    expect(check({ kind: 'unreachable', check: 'nowhere' })).toBe('Halvane HP-42 has no point "nowhere"');
+    expect(check({ kind: 'proven', store: 'C1', volts: 1 })).toMatch(/no store "C1"/);
+    expect(check({ kind: 'connector', connector: 'CN9', pulled: true })).toMatch(/no connector "CN9"/);
+    expect(check({ kind: 'repair', action: '', title: '', cures: ['C1.dry'], money: 0, minutes: 0, note: '' })).toMatch(
+      /no fault "C1.dry"/,
+    );
+    expect(check({ kind: 'withdrawn' })).toBeUndefined();
+  });
+});

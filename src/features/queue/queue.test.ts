@@ -1,0 +1,129 @@
+import { describe, expect, it } from 'vitest';
+import { type Case } from '@/core/diagnosis';
+import { type LogBody, type LogEntry, replay } from '@/core/reading';
+import { predictionsOf } from '@/features/job';
+import { proofOf, repairChoices } from '@/features/repair/repairModel';
+import { adviseOn } from '@/core/diagnosis';
+import { shippedSheets } from '@/sheets';
+import { type QueuedJob, queueRow } from './queueModel';
+
+const sheet = shippedSheets().get('halvane-hp-42')!;
+const predictions = predictionsOf(sheet);
+const job: QueuedJob = {
+  id: 'a',
+  title: 'Arrivals board',
+  place: 'Pavilion',
+  owner: 'the railway',
+  limit: 45,
+  createdAt: '2026-11-01T10:00:00Z',
+  waiting: null,
+};
+const number = (check: string, value: number): LogBody => ({
+  kind: 'reading',
+  check,
+  answer: { kind: 'number', value, shape: 'settled' },
+  text: '',
+});
+const picture = (...symptoms: ('normal' | 'upper_dark')[]): LogBody => ({
+  kind: 'reading',
+  check: 'picture',
+  answer: { kind: 'picture', symptoms },
+  text: '',
+});
+const live: LogBody = { kind: 'power', power: 'live' };
+const off: LogBody = { kind: 'power', power: 'unplugged' };
+const fitted: LogBody = {
+  kind: 'repair',
+  action: 'replace:C547',
+  title: 'Fit a new C547',
+  cures: ['C547.dry'],
+  money: 0.6,
+  minutes: 22,
+  note: '',
+};
+const caseOf = (...bodies: LogBody[]): Case => ({
+  predictions,
+  complaint: { symptoms: ['upper_dark'], signs: {} },
+  bench: replay(
+    bodies.map((body, index): LogEntry => ({ id: `e${index}`, at: '2026-11-24T10:00:00Z', body })),
+    [...sheet.stores.keys()],
+  ),
+  closed: new Map(),
+  hourlyRate: 18,
+});
+const found = [live, number('vfu-dc', 9.1), off, number('C547-esr', 2.9)];
+
+describe('a row of the queue', () => {
+  it('of a set just taken in shows the owner’s picture and the first probe, but no suspect yet', () => {
+    const row = queueRow(job, caseOf());
+    expect(row).toMatchObject({
+      step: 'taken in',
+      symptomText: 'Upper half dark',
+      family: 'panel',
+      leader: undefined,
+      live: false,
+      spent: 0,
+    });
+    expect(row.nextDetail).toMatch(/^\d+ min$/);
+  });
+
+  it('of a set that is measured names the suspect in front, then the repair', () => {
+    expect(queueRow(job, caseOf(...found))).toMatchObject({
+      step: 'measuring',
+      leader: { title: 'Upper floating capacitor C547 dried out' },
+      next: 'Fit a new upper floating capacitor C547',
+    });
+    expect(queueRow(job, caseOf(...found)).nextDetail).toMatch(/^cures it with \d+ %$/);
+  });
+
+  it('of a repaired set asks for verification, and of a verified one for closing', () => {
+    expect(queueRow(job, caseOf(...found, fitted))).toMatchObject({
+      step: 'repaired',
+      next: 'Verify the repair',
+      spent: 0.6,
+      leader: undefined,
+    });
+    const done = caseOf(...found, fitted, live, picture('normal'), number('vfu-dc', 15));
+    expect(queueRow(job, done)).toMatchObject({
+      step: 'verified',
+      next: 'Close it',
+      symptomText: 'Picture right',
+      live: true,
+    });
+  });
+
+  it('of a set put aside says what it waits for', () => {
+    const waiting = { for: 'part', note: '22u ordered', until: '2026-12-02' } as const;
+    expect(queueRow({ ...job, waiting }, caseOf(...found))).toMatchObject({
+      next: 'Waits for a part',
+      nextDetail: '22u ordered, until 2026-12-02',
+    });
+    expect(queueRow({ ...job, waiting: { for: 'soak', note: '', until: '' } }, caseOf(...found, fitted))).toMatchObject(
+      { step: 'soaking', next: 'Soaking', nextDetail: '' },
+    );
+  });
+});
+
+describe('the repair page', () => {
+  it('offers every repair of the sheet, the likeliest first and the unsuspected by name', () => {
+    const choices = repairChoices(adviseOn(caseOf(...found)), caseOf(...found));
+    expect(choices[0]!.action.id).toBe('replace:C547');
+    expect(new Set(choices.map(({ action }) => action.id)).size).toBe(choices.length);
+    const names = choices.filter(({ chance }) => chance === 0).map(({ action }) => action.title);
+    expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b)));
+    expect(names.length).toBeGreaterThan(40);
+  });
+
+  it('asks for the picture and for each wrong reading once more, one after the other', () => {
+    const open = proofOf(caseOf(...found, fitted));
+    expect(open.open.map(({ check }) => check)).toEqual(['picture', 'vfu-dc']);
+    expect(open.done).toBe(false);
+    const half = proofOf(caseOf(...found, fitted, live, picture('normal')));
+    expect(half.open.map(({ check }) => check)).toEqual(['vfu-dc']);
+    expect(proofOf(caseOf(...found, fitted, live, picture('normal'), number('vfu-dc', 15))).done).toBe(true);
+    expect(proofOf(caseOf(...found, fitted, live, picture('upper_dark'), number('vfu-dc', 15)))).toMatchObject({
+      done: false,
+      open: [],
+    });
+  });
+});

@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest';
+import { symptomTilesOf } from '@/core/diagnosis';
+import { predictionsOf } from '@/features/job';
+import { shippedSheets } from '@/sheets';
+import { complaintFrom, nextSignState, outlookOf, signText } from './takeInModel';
+import { takeInSchema } from './takeInSchema';
+
+const plasma = predictionsOf(shippedSheets().get('halvane-hp-42')!);
+const tiles = symptomTilesOf(plasma);
+const outlook = (picked: string[], signs = {}, closed = new Map<string, number>()) =>
+  outlookOf(plasma, complaintFrom(tiles, new Set(picked), signs), closed, 18);
+
+describe('tiles at take-in', () => {
+  it('stand for single symptoms, the commonest first', () => {
+    expect(tiles.every(({ symptoms }) => symptoms.length === 1)).toBe(true);
+    expect(tiles.map(({ weight }) => weight)).toEqual([...tiles.map(({ weight }) => weight)].sort((a, b) => b - a));
+    expect([...complaintFrom(tiles, new Set(['pink', 'sparkle']), {}).symptoms].sort()).toEqual(['pink', 'sparkle']);
+  });
+});
+
+describe('signs', () => {
+  it('go through their answers and back to none', () => {
+    const seen = [];
+    let state = nextSignState(undefined);
+    for (; state !== undefined; state = nextSignState(state)) seen.push(state);
+    expect(seen).toEqual(['no', 'brief', 'weak', 'yes']);
+    const buzz = plasma.model.sheet.signs.get('buzz')!;
+    expect(signText(buzz, undefined)).toBe('Sustain buzz');
+    expect(signText(buzz, 'brief')).toBe('Sustain buzz: then gone');
+  });
+});
+
+describe('what a complaint points at', () => {
+  it('are the blocks that feed the dark half', () => {
+    const [first, second] = outlook(['upper_dark']).blocks;
+    expect([first!.block, second!.block].sort()).toEqual(['floating', 'upper']);
+    expect(outlook(['upper_dark']).blocks.reduce((sum, { chance }) => sum + chance, 0)).toBeCloseTo(1);
+  });
+
+  it('moves with a sign: a pop and a stop point away from the supply chip to the transistors', () => {
+    const quiet = outlook(['brief']).blocks.find(({ block }) => block === 'sustain_y')!.chance;
+    const popped = outlook(['brief'], { pop: 'yes' }).blocks.find(({ block }) => block === 'sustain_y')!.chance;
+    expect(popped).toBeGreaterThan(2 * quiet);
+  });
+
+  it('moves with what this shop has closed', () => {
+    const without = outlook(['upper_dark']).blocks.find(({ block }) => block === 'upper')!.chance;
+    const chips = outlook(['upper_dark'], {}, new Map([['IC701.short', 12]])).blocks.find(
+      ({ block }) => block === 'upper',
+    )!.chance;
+    expect(chips).toBeGreaterThan(without);
+  });
+
+  it('reckons money and minutes: cracked glass costs more than a capacitor', () => {
+    expect(outlook(['cracked_glass']).money).toBeGreaterThan(20 * outlook(['upper_dark']).money);
+    expect(outlook(['upper_dark']).minutes).toBeGreaterThan(10);
+    expect(outlook(['upper_dark']).moneyMost).toBeGreaterThanOrEqual(outlook(['upper_dark']).money);
+    expect(outlook([]).boards).toBe(141);
+  });
+});
+
+describe('the form', () => {
+  const form = {
+    id: '4b4a2a76-5b0e-4c3c-9d1f-0a2b3c4d5e6f',
+    title: ' Tea-room set ',
+    place: '',
+    owner: '',
+    sheet: 'pellisar-tc-14',
+    words: '',
+    value: 60,
+    limit: 20,
+    label: { bplus: 112 },
+    complaint: { symptoms: ['flood_green'], signs: { sound: 'no' } },
+  };
+
+  it('is taken and trimmed', () => {
+    expect(takeInSchema.validateSync(form).title).toBe('Tea-room set');
+  });
+
+  it.each([
+    [{ title: '  ' }, /give the set a name/],
+    [{ title: 'x'.repeat(81) }, /at most 80/],
+    [{ limit: -1 }, /cannot be below nothing/],
+    [{ value: 'lots' }, /should be an amount/],
+    [{ label: { bplus: 0 } }, /label values are volts/],
+    [{ label: { bplus: 99999 } }, /label values are volts/],
+    [{ complaint: { symptoms: ['teatime'], signs: {} } }, /symptoms/],
+    [{ complaint: { symptoms: [], signs: { sound: 'loud' } } }, /answered with yes, weak, brief or no/],
+    [{ id: '1' }, /uuid/i],
+  ])('refuses %j with one message', (wrong, message) => {
+    expect(() => takeInSchema.validateSync({ ...form, ...wrong })).toThrow(message);
+  });
+});
