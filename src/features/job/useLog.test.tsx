@@ -31,7 +31,9 @@ let root: Root;
 
 function Holder({ onLog }: { onLog: (log: JobLog) => void }) {
   const held = useLog({ id: 'job', entries: [], seq: 7 });
-  useEffect(() => onLog(held));
+  useEffect(() => {
+    onLog(held);
+  });
   return null;
 }
 

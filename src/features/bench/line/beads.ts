@@ -17,21 +17,21 @@ export function beadsOf(line: Line, { predictions, bench }: Case, rows: readonly
       point.net !== undefined && point.measure !== 'ohms' ? [point.net] : [],
     ),
   );
-  const places = placeBeads(
-    line.wires.filter((wire) => measurable.has(wire.net)),
-    line.blocks,
-  );
-  return [...places].map(([net, place]): Bead => {
-    // Rows come newest first; a reading before the last repair no longer says how the wire stands.
-    const row = rows.find(
-      ({ check, reading }) =>
-        check.point?.net === net && check.measure !== 'ohms' && reading.afterRepairs === bench.repairs.length,
-    );
-    const title = sheet.nets.get(net)!.title;
-    if (!row) return { net, mark: 'unread', text: title, ...place };
-    const value =
-      row.reading.answer.kind === 'number' ? formatQuantity(row.reading.answer.value, row.check.unit, 3) : row.said;
-    return { net, mark: row.verdict.mark, text: value, ...place };
+  // Rows come newest first; a reading before the last repair no longer says how the wire stands.
+  const latest = new Map<string, ReadingRow>();
+  for (const row of rows) {
+    const net = row.check.point?.net;
+    const counts =
+      net !== undefined && row.check.measure !== 'ohms' && row.reading.afterRepairs === bench.repairs.length;
+    if (counts && !latest.has(net)) latest.set(net, row);
+  }
+  const wires = line.wires.filter((wire) => measurable.has(wire.net));
+  return [...placeBeads(wires, line.blocks, new Set(latest.keys()))].map(([net, place]): Bead => {
+    const row = latest.get(net);
+    if (!row) return { net, mark: 'unread', text: sheet.nets.get(net)!.title, ...place };
+    const { answer } = row.reading;
+    const text = answer.kind === 'number' ? formatQuantity(answer.value, row.check.unit, 3) : row.said;
+    return { net, mark: row.verdict.mark, text, ...place };
   });
 }
 

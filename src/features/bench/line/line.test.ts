@@ -53,18 +53,22 @@ describe('beads', () => {
   const block: LineBlock = { id: 'b', title: 'B', x: 40, y: 0, width: 60, height: 26 };
 
   it('sit on the longest level stretch, clear of blocks and of each other', () => {
-    const places = placeBeads([wire('a', [0, 40], [200, 40]), wire('b', [0, 46], [200, 46])], [block]);
+    const places = placeBeads(
+      [wire('a', [0, 40], [200, 40]), wire('b', [0, 46], [200, 46])],
+      [block],
+      new Set(['a', 'b']),
+    );
     const [a, b] = [places.get('a')!, places.get('b')!];
     expect(a.y).toBe(40);
     expect(Math.abs(a.x - b.x) > 40 || Math.abs(a.y - b.y) > 25).toBe(true);
   });
 
   it('put their figure below where a block is above', () => {
-    expect(placeBeads([wire('a', [45, 36], [95, 36])], [block]).get('a')!.below).toBe(true);
+    expect(placeBeads([wire('a', [45, 36], [95, 36])], [block], new Set(['a'])).get('a')!.below).toBe(true);
   });
 
   it('join the pieces of one straight wire', () => {
-    expect(placeBeads([wire('a', [0, 10], [50, 10], [150, 10])], []).get('a')!.x).toBe(75);
+    expect(placeBeads([wire('a', [0, 10], [50, 10], [150, 10])], [], new Set()).get('a')!.x).toBe(75);
     expect(wirePath(wire('a', [0, 1], [5, 1], [5, 9]))).toBe('M0 1 L5 1 L5 9');
   });
 });

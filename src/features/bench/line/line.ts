@@ -42,7 +42,9 @@ type Place = Pick<Bead, 'x' | 'y' | 'below'>;
 /** Half the width of a bead's figure, and how far it reaches from the bead. */
 const figure = { half: 23, far: 20 };
 
-function figureBox({ x, y, below }: Place) {
+/** What a bead takes up: with its figure when it was read, else little more than itself. */
+function roomOf({ x, y, below }: Place, read: boolean) {
+  if (!read) return { left: x - 5, right: x + 5, top: y - 5, bottom: y + 5 };
   return {
     left: x - figure.half,
     right: x + figure.half,
@@ -51,15 +53,21 @@ function figureBox({ x, y, below }: Place) {
   };
 }
 
-type Box = ReturnType<typeof figureBox>;
+type Box = ReturnType<typeof roomOf>;
 
 const apart = (a: Box, b: Box) => a.right < b.left || b.right < a.left || a.bottom < b.top || b.bottom < a.top;
 
 /**
  * Places a bead on each net: on the longest level stretch of its wires where neither it nor its
- * figure lies on a block, another bead or another figure.
+ * figure lies on a block, another bead or another figure. Those that were read choose first.
+ *
+ * @param read nets with a figure to show
  */
-export function placeBeads(wires: readonly LineWire[], blocks: readonly LineBlock[]): Map<string, Place> {
+export function placeBeads(
+  wires: readonly LineWire[],
+  blocks: readonly LineBlock[],
+  read: ReadonlySet<string>,
+): Map<string, Place> {
   const stretches = new Map<string, { from: number; to: number; y: number }[]>();
   for (const { net, points } of wires) {
     const level = stretches.get(net) ?? [];
@@ -79,16 +87,18 @@ export function placeBeads(wires: readonly LineWire[], blocks: readonly LineBloc
     bottom: y + height,
   }));
   const places = new Map<string, Place>();
-  for (const [net, level] of stretches) {
+  const inTurn = [...stretches].sort(([a], [b]) => Number(read.has(b)) - Number(read.has(a)));
+  for (const [net, level] of inTurn) {
     const longestFirst = [...level].sort((a, b) => b.to - b.from - (a.to - a.from));
     const candidates = longestFirst.flatMap(({ from, to, y }) =>
       [0.5, 0.35, 0.65, 0.2, 0.8].flatMap((share): Place[] =>
         [false, true].map((below) => ({ x: from + (to - from) * share, y, below })),
       ),
     );
-    const place = candidates.find((one) => taken.every((box) => apart(box, figureBox(one)))) ?? candidates[0];
+    const place =
+      candidates.find((one) => taken.every((box) => apart(box, roomOf(one, read.has(net))))) ?? candidates[0];
     if (!place) continue;
-    taken.push(figureBox(place));
+    taken.push(roomOf(place, read.has(net)));
     places.set(net, place);
   }
   return places;
