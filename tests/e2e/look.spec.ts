@@ -79,3 +79,39 @@ test('every page of the scenario’s sets opens, whatever step they are at', asy
   }
   expect((await page.goto(`${demo.address}/job/nobody/bench`))?.status()).toBe(404);
 });
+
+test('long names neither burst their frame nor push the state band off', async ({ page, app }) => {
+  const long = 'The second of the two arrivals boards over the upper platform, left of the clock';
+  await page.goto(`${app.address}/take-in`);
+  await page.getByLabel('Name of the set').fill(long);
+  await page.getByLabel('Where it lives').fill('The covered way between the winding house and the upper station');
+  await page.getByLabel('In the owner’s words').fill('It flickers when it rains. '.repeat(40));
+  await page.keyboard.press('Control+Enter');
+  await page.waitForURL(/bench$/);
+  for (const path of [page.url(), app.address, page.url().replace('bench', 'repair')]) {
+    await page.goto(path, { waitUntil: 'networkidle' });
+    for (const width of [1280, 1024, 820]) {
+      await page.setViewportSize({ width, height: 800 });
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+      ).toBeLessThanOrEqual(0);
+      await expect(page.getByText(long).first()).toBeVisible();
+    }
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await expect(page.getByText('UNPLUGGED, NOT PROVEN')).toBeInViewport();
+});
+
+test('a set is put aside for a part and taken up again', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/job/${job}003/repair`, { waitUntil: 'networkidle' });
+  await page.getByLabel('What it waits for').click();
+  await page.getByTitle('Waits for a part').click();
+  await page.getByLabel('What exactly').fill('100u 50V');
+  await page.getByLabel('Until').fill('2026-12-24');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByText('It is put aside.')).toBeVisible();
+  await page.goto(demo.address);
+  await expect(page.getByRole('link', { name: /Penny-arcade cabinet 3/ })).toContainText(
+    'Waits for a part100u 50V, until 2026-12-24',
+  );
+});
