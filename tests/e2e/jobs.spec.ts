@@ -13,7 +13,7 @@ test('an empty shop: told what to do, takes in its first plasma and finds why it
 
   const set = new SimulatedSet('halvane-hp-42', 'C547.dry');
   await takeIn(page, app.address, 'Halvane HP-42', 'Arrivals board', ['Upper half dark']);
-  await expect(page.getByRole('status', { name: /unplugged, not proven/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: /unplugged, not proven/ })).toBeVisible();
   expect(await followAdvice(page, set)).toBeLessThan(15);
   expect(await leader(page)).toBe('C547.dry');
   await expect(page.getByText('Act now', { exact: true })).toBeVisible();
@@ -29,7 +29,7 @@ test('a tube flooded by one colour is found by comparing its three channels', as
   const set = new SimulatedSet('pellisar-tc-14', 'R201.drifted');
   await takeIn(page, app.address, 'Pellisar TC-14', 'Tea-room set', ['Flooded green']);
   await page.keyboard.press('Alt+p');
-  await expect(page.getByRole('status', { name: 'The set is live' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();
   for (const row of ['k', 'c', 'e', 'b'])
     for (const channel of ['r', 'g', 'b']) await type(page, `${row}${channel} ${set.typed(`${row}${channel}-dc`)}`);
   const table = page.getByRole('region', { name: 'Three colour channels' });
@@ -53,7 +53,7 @@ test('a rail held down comes back when its load is pulled', async ({ page, app }
   await expect(page.getByTestId('readings')).toContainText('shorted');
   await entry(page).fill('unplug CN802');
   await entry(page).press('Enter');
-  await expect(page.getByRole('status', { name: /unplugged/ })).toContainText('CN802 pulled');
+  await expect(page.getByRole('region', { name: /unplugged/ })).toContainText('CN802 pulled');
   set.pull('CN802', true);
   await type(page, `vs-ohms ${set.typed('vs-ohms')}`);
   expect(await leader(page)).toBe('Q511.short');

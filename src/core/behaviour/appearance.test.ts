@@ -49,7 +49,7 @@ describe('what faults of a panel look like', () => {
     ['C522.dry', 'pink'],
     ['VR531.misset', 'sparkle'],
     ['Q511.open', 'dark'],
-    ['Q511.short', 'brief'],
+    ['Q511.short', 'dark'],
     ['C861.dry', 'brief'],
     ['CN301.loose', 'no_signal'],
     ['SRC.dead', 'no_signal'],

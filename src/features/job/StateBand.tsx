@@ -44,13 +44,10 @@ export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps)
   const path = usePathname();
   const { power, lamp, unplugged, warm } = bench.context;
   return (
-    <div
-      className={styles.band}
-      data-power={power}
-      role="status"
-      aria-label={`The set is ${words[power].toLowerCase()}`}
-    >
-      <strong className={styles.word}>{words[power]}</strong>
+    <section className={styles.band} data-power={power} aria-label={`The set is ${words[power].toLowerCase()}`}>
+      <strong className={styles.word} role="status">
+        {words[power]}
+      </strong>
       <span className={styles.set}>
         <b>{job.title}</b> · {sheet.title}
       </span>
@@ -83,7 +80,7 @@ export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps)
           ))}
         </nav>
       )}
-    </div>
+    </section>
   );
 }
 

@@ -30,7 +30,10 @@ export async function postLog(request: Request, id: string): Promise<Response> {
     if (error instanceof ValidationError) return answer(400, error.errors[0] ?? error.message);
     if (error instanceof StaleLog) return answer(409, staleMessage(error.missed, error.latest), { stale: true });
     if (error instanceof JobClosed)
-      return answer(409, 'this job was closed; reopen it from the notebook by taking the set in again');
+      return answer(
+        409,
+        'This job was closed in another window: nothing more can be recorded on it. Take the set in again to go on.',
+      );
     throw error;
   }
 }

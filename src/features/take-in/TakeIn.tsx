@@ -243,7 +243,7 @@ export function TakeIn({
         <h2 className="label">It points at</h2>
         {caution !== undefined && <p className={styles.caution}>{caution}</p>}
         <ul className={styles.blocks}>
-          {outlook.blocks.slice(0, 5).map((block) => (
+          {outlook.blocks.slice(0, told ? 4 : 5).map((block) => (
             <li key={block.block}>
               <div>
                 <strong>{block.title}</strong>
@@ -254,6 +254,14 @@ export function TakeIn({
             </li>
           ))}
         </ul>
+        {told && outlook.met && (
+          <div className={styles.worth}>
+            <strong>In this shop</strong>
+            <p>
+              {outlook.met.count} of {outlook.met.of} such sets: {outlook.met.title}.
+            </p>
+          </div>
+        )}
         <div className={styles.worth}>
           <strong>Worth it?</strong>
           <p>

@@ -51,6 +51,19 @@ describe('what a complaint points at', () => {
     expect(chips).toBeGreaterThan(without);
   });
 
+  it('remembers what this shop has met, where it is still likely', () => {
+    const closed = new Map([
+      ['C547.dry', 4],
+      ['F801.open', 2],
+    ]);
+    expect(outlook(['upper_dark'], {}, closed).met).toEqual({
+      title: 'Upper floating capacitor C547 dried out',
+      count: 4,
+      of: 6,
+    });
+    expect(outlook(['cracked_glass'], {}, closed).met).toBeUndefined();
+  });
+
   it('reckons money and minutes: cracked glass costs more than a capacitor', () => {
     expect(outlook(['cracked_glass']).money).toBeGreaterThan(20 * outlook(['upper_dark']).money);
     expect(outlook(['upper_dark']).minutes).toBeGreaterThan(10);

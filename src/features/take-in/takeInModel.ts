@@ -45,6 +45,8 @@ export interface Outlook {
   readonly moneyMost: number;
   /** What the boards would fetch. */
   readonly boards: number;
+  /** The likeliest fault that this shop has met on such sets before. */
+  readonly met: { readonly title: string; readonly count: number; readonly of: number } | undefined;
 }
 
 export function outlookOf(
@@ -71,7 +73,15 @@ export function outlookOf(
   const all = priced.reduce((sum, { chance }) => sum + chance, 0) || 1;
   let reached = 0;
   const most = priced.find(({ chance }) => (reached += chance / all) >= 0.9)?.money ?? 0;
+  const known = advice.posterior.suspects.find(
+    ({ fault, probability }) => closed.has(fault.id) && probability > 0.02,
+  )?.fault;
   return {
+    met: known && {
+      title: known.title,
+      count: closed.get(known.id)!,
+      of: [...closed.values()].reduce((sum, count) => sum + count, 0),
+    },
     blocks: [...blocks]
       .map(([block, { chance, most: fault }]) => ({
         block,
