@@ -61,7 +61,7 @@ describe('what a complaint points at', () => {
       count: 4,
       of: 6,
     });
-    expect(outlook(['cracked_glass'], {}, closed).met).toBeUndefined();
+    expect(outlook(['lower_dark'], {}, closed).met).toBeUndefined();
   });
 
   it('reckons money and minutes: cracked glass costs more than a capacitor', () => {
