@@ -61,7 +61,7 @@ describe('what a complaint points at', () => {
       count: 4,
       of: 6,
     });
-    expect(outlook(['lower_dark'], {}, closed).met).toBeUndefined();
+    expect(outlook(['upper_dark'], {}, new Map([['SRC.dead', 1]])).met).toBeUndefined();
   });
 
   it('reckons money and minutes: cracked glass costs more than a capacitor', () => {
