@@ -2,9 +2,10 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'tests/e2e',
+  globalSetup: './tests/e2e/globalSetup.ts',
   outputDir: '.tovrik/test-results',
-  timeout: 90_000,
-  expect: { timeout: 8_000 },
+  timeout: 180_000,
+  expect: { timeout: 20_000 },
   workers: 2,
   fullyParallel: false,
   reporter: [['list'], ['json', { outputFile: '.tovrik/e2e.json' }]],

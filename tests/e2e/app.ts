@@ -1,9 +1,10 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { copyFileSync, mkdtempSync } from 'node:fs';
 import { createServer } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { test as base } from '@playwright/test';
+import { demoTemplate } from './globalSetup';
 
 /** A running application on its own database. */
 export interface App {
@@ -51,12 +52,9 @@ export function emptyDatabase(): string {
   return path.join(mkdtempSync(path.join(os.tmpdir(), 'tovrik-')), 'tovrik.db');
 }
 
-export function demoDatabase(): string {
+function demoDatabase(): string {
   const file = emptyDatabase();
-  const { status } = spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'src/cli/seedDemo.ts', file], {
-    stdio: ['ignore', 'ignore', 'inherit'],
-  });
-  if (status !== 0) throw new Error('seeding failed');
+  copyFileSync(demoTemplate, file);
   return file;
 }
 
@@ -68,7 +66,7 @@ export const test = base.extend<object, { app: App; demo: App }>({
       await use(app);
       app.kill();
     },
-    { scope: 'worker' },
+    { scope: 'worker', timeout: 120_000 },
   ],
   demo: [
     async ({}, use) => {
@@ -76,7 +74,7 @@ export const test = base.extend<object, { app: App; demo: App }>({
       await use(app);
       app.kill();
     },
-    { scope: 'worker', timeout: 60_000 },
+    { scope: 'worker', timeout: 120_000 },
   ],
 });
 
