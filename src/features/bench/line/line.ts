@@ -57,6 +57,18 @@ type Box = ReturnType<typeof roomOf>;
 
 const apart = (a: Box, b: Box) => a.right < b.left || b.right < a.left || a.bottom < b.top || b.bottom < a.top;
 
+/** The first candidate that touches nothing, else the one that touches least. */
+function leastCrowded(candidates: readonly Place[], touched: (place: Place) => number): Place | undefined {
+  let best: Place | undefined;
+  let least = Infinity;
+  for (const candidate of candidates) {
+    const count = touched(candidate);
+    if (count < least) [best, least] = [candidate, count];
+    if (count === 0) break;
+  }
+  return best;
+}
+
 /**
  * Places a bead on each net: on the longest level stretch of its wires where neither it nor its
  * figure lies on a block, another bead or another figure. Those that were read choose first.
@@ -95,8 +107,10 @@ export function placeBeads(
         [false, true].map((below) => ({ x: from + (to - from) * share, y, below })),
       ),
     );
-    const place =
-      candidates.find((one) => taken.every((box) => apart(box, roomOf(one, read.has(net))))) ?? candidates[0];
+    const place = leastCrowded(
+      candidates,
+      (one) => taken.filter((box) => !apart(box, roomOf(one, read.has(net)))).length,
+    );
     if (!place) continue;
     taken.push(roomOf(place, read.has(net)));
     places.set(net, place);
