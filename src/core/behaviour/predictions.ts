@@ -36,7 +36,15 @@ export class Predictions {
     const ofCheck = kept(this.rows, check, () => new Map<string, ExpectationRow>());
     return kept(ofCheck, contextKey(context), () => {
       const expectations = new Map<Fault | undefined, Expectation>();
-      return (fault) => kept(expectations, fault, () => this.work(fault, check, context));
+      const good = this.work(undefined, check, context);
+      expectations.set(undefined, good);
+      // A fault that leaves the check alone shares the good set's expectation, so that a probe which
+      // tells nothing is known by identity.
+      return (fault) =>
+        kept(expectations, fault, () => {
+          const found = this.work(fault, check, context);
+          return alike(found, good) ? good : found;
+        });
     });
   }
 
@@ -66,6 +74,31 @@ function kept<Key, Value>(store: Map<Key, Value>, key: Key, make: () => Value): 
   let value = store.get(key);
   if (value === undefined) store.set(key, (value = make()));
   return value;
+}
+
+/** Whether two expectations say the same. */
+function alike(one: Expectation, other: Expectation): boolean {
+  if (one.kind === 'number' && other.kind === 'number') {
+    return (
+      one.components.length === other.components.length &&
+      one.components.every((part, index) => {
+        const { chance, value, sigma, shape } = other.components[index]!;
+        return part.value === value && part.sigma === sigma && part.chance === chance && part.shape === shape;
+      })
+    );
+  }
+  if (one.kind === 'choice' && other.kind === 'choice') {
+    return (
+      one.chances.size === other.chances.size &&
+      [...one.chances].every(([word, chance]) => other.chances.get(word) === chance)
+    );
+  }
+  return (
+    one.kind === 'picture' &&
+    other.kind === 'picture' &&
+    one.symptoms.size === other.symptoms.size &&
+    [...one.symptoms].every((symptom) => other.symptoms.has(symptom))
+  );
 }
 
 /** `share` of one expectation and the rest of the other; pictures do not mix and keep the first. */

@@ -113,7 +113,16 @@ export function adviseOn(job: Case): Advice {
     if (index === undefined) known.set(key, (index = contexts.push(context) - 1));
     return index;
   };
-  const probes = new Map(openProbes(job, tripChance(job, posterior) > isolatingFrom).map((probe) => [probe.id, probe]));
+  const telling = (probe: Probe) => {
+    const expected = predictions.row(probe.check, probe.context);
+    const alike = expected(open.faults[0]);
+    return open.faults.some((fault) => expected(fault) !== alike);
+  };
+  const probes = new Map(
+    openProbes(job, tripChance(job, posterior) > isolatingFrom)
+      .filter(telling)
+      .map((probe) => [probe.id, probe]),
+  );
   const tests = [...probes.values()].map((probe): PlanTest => ({
     id: probe.id,
     cost: probeCost(probe),

@@ -65,21 +65,26 @@ function watching(sheet: Sheet, connector: Connector, check: Check): boolean {
 export function probesOf(predictions: Predictions, bench: Context, isolating: boolean): Probe[] {
   const { sheet } = predictions.model;
   const whole: Context = { ...bench, unplugged: [] };
+  // One object a context: predictions are kept by its key, which is worked out once an object.
+  const contexts = { live: contextFor(whole, 'live'), cold: contextFor(whole, 'cold') };
   const probes: Probe[] = [];
   for (const check of predictions.checks.values()) {
-    probes.push({ id: check.id, check, context: contextFor(whole, check.state) });
+    probes.push({ id: check.id, check, context: contexts[check.state] });
     if (check.measure === 'picture' && !bench.warm) {
-      probes.push({ id: `${check.id}@warm`, check, context: { ...contextFor(whole, 'live'), warm: true } });
+      probes.push({ id: `${check.id}@warm`, check, context: { ...contexts.live, warm: true } });
     }
   }
   if (!isolating && bench.unplugged.length === 0) return probes;
   const pullable = [...sheet.connectors.values()].filter((connector) => connector.unplug);
   for (const connector of pullable) {
     if (!isolating && !bench.unplugged.includes(connector.id)) continue;
+    const pulled = {
+      live: withConnector(contexts.live, connector.id, true),
+      cold: withConnector(contexts.cold, connector.id, true),
+    };
     for (const check of predictions.checks.values()) {
       if (!watching(sheet, connector, check)) continue;
-      const context = withConnector(contextFor(whole, check.state), connector.id, true);
-      probes.push({ id: `${check.id}@${connector.id}`, check, context, isolates: connector.id });
+      probes.push({ id: `${check.id}@${connector.id}`, check, context: pulled[check.state], isolates: connector.id });
     }
   }
   return probes;

@@ -79,8 +79,16 @@ function lowerFirst(text: string): string {
   return /^[A-Z][a-z]/.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text;
 }
 
+const known = new WeakMap<Sheet, readonly RepairAction[]>();
+
 /** Every repair that cures at least one fault of the sheet. Replacing a part cures all its faults. */
-export function repairActions(sheet: Sheet): RepairAction[] {
+export function repairActions(sheet: Sheet): readonly RepairAction[] {
+  let actions = known.get(sheet);
+  if (!actions) known.set(sheet, (actions = actionsFor(sheet)));
+  return actions;
+}
+
+function actionsFor(sheet: Sheet): RepairAction[] {
   const byPart = new Map<string, Fault[]>();
   for (const fault of sheet.faults.values()) byPart.set(fault.part, [...(byPart.get(fault.part) ?? []), fault]);
   return [...byPart].flatMap(([id, faults]) => {

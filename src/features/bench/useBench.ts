@@ -20,15 +20,6 @@ export function useBench(file: JobFile, log: JobLog) {
   const job = useMemo(() => caseOf(file, log.entries), [file, log.entries]);
   const advice = useMemo(() => adviseOn(job), [job]);
   const rows = useMemo(() => readingRows(job), [job]);
-  const pictures = useMemo((): SeenPicture[] => {
-    const { predictions: known } = job;
-    const weights = new Map(advice.posterior.suspects.map(({ fault, probability }) => [fault.id, probability]));
-    const family = pictureFamily(known.model.sheet.technology);
-    return [
-      { id: 'normal', title: symptomTitles.normal, symptoms: ['normal'], picture: depict(family, []) },
-      ...tilesOf(known, weights).slice(0, offeredPictures),
-    ];
-  }, [job, advice]);
   const [chosen, setChosen] = useState<string>();
   const [text, setText] = useState('');
   const [correcting, setCorrecting] = useState<TakenReading>();
@@ -44,6 +35,16 @@ export function useBench(file: JobFile, log: JobLog) {
   const check: Check | undefined = correcting
     ? predictions.checks.get(correcting.check)
     : (focused?.probe.check ?? (chosen === undefined ? undefined : predictions.checks.get(chosen)));
+  const pictures = useMemo((): SeenPicture[] => {
+    if (check?.measure !== 'picture') return [];
+    const { predictions: known } = job;
+    const weights = new Map(advice.posterior.suspects.map(({ fault, probability }) => [fault.id, probability]));
+    const family = pictureFamily(known.model.sheet.technology);
+    return [
+      { id: 'normal', title: symptomTitles.normal, symptoms: ['normal'], picture: depict(family, []) },
+      ...tilesOf(known, weights).slice(0, offeredPictures),
+    ];
+  }, [job, advice, check]);
   const wanted = useMemo(
     () => focused?.probe.context ?? (check ? contextFor(bench.context, check.state) : bench.context),
     [focused, check, bench.context],
