@@ -5,6 +5,13 @@ const card = (page: Page) => page.getByRole('region', { name: 'Probe next' });
 export const entry = (page: Page) => card(page).getByRole('textbox');
 const suspects = (page: Page) => page.getByTestId('suspects').locator('li');
 
+/** Waits until the server has acknowledged all that was recorded. */
+export async function saved(page: Page): Promise<void> {
+  const bench = page.locator('[data-waiting]');
+  await expect(bench).not.toHaveAttribute('data-saved', '');
+  await expect(bench).toHaveAttribute('data-waiting', '0');
+}
+
 /** Types a line on the bench and waits until it stands in the record. */
 export async function type(page: Page, line: string): Promise<void> {
   const before = Number(await page.getByTestId('readings').getAttribute('data-count'));

@@ -8,8 +8,12 @@ export const demoTemplate = path.resolve('.tovrik', 'e2e-demo.db');
 export default function seedOnce(): void {
   mkdirSync(path.dirname(demoTemplate), { recursive: true });
   for (const suffix of ['', '-wal', '-shm']) rmSync(`${demoTemplate}${suffix}`, { force: true });
-  const { status } = spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'src/cli/seedDemo.ts', demoTemplate], {
-    stdio: ['ignore', 'ignore', 'inherit'],
-  });
+  const { status } = spawnSync(
+    process.execPath,
+    ['node_modules/tsx/dist/cli.mjs', 'src/cli/seedDemo.ts', demoTemplate],
+    {
+      stdio: ['ignore', 'ignore', 'inherit'],
+    },
+  );
   if (status !== 0) throw new Error('seeding the demo failed');
 }

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { entry, takeIn, type } from './bench';
+import { entry, saved, takeIn, type } from './bench';
 import { emptyDatabase, expect, startApp, test } from './app';
 
 /** Rows of a query against a database file, read by a process of its own. */
@@ -51,10 +51,12 @@ test('a correction supersedes and taking back withdraws; the record keeps all', 
 test('an old page in a second tab is told so, keeps what was typed, and catches up', async ({ page, app, context }) => {
   await takeIn(page, app.address, 'Halvane HP-42', 'Two tabs', ['Upper half dark']);
   await page.keyboard.press('Alt+p');
+  await saved(page);
   const old = await context.newPage();
   await old.goto(page.url());
+  await expect(entry(old)).toBeFocused();
   await type(page, 'vs 187');
-  await expect(page.getByText('0 waiting')).toBeVisible();
+  await saved(page);
   await old.bringToFront();
   await type(old, 'va 63');
   await expect(old.getByRole('alert').filter({ hasText: 'One line was recorded in another window' })).toBeVisible();
@@ -71,7 +73,7 @@ test('a reading typed while the server is away waits, survives a reload, and is 
   const first = await startApp(database);
   await takeIn(page, first.address, 'Halvane HP-42', 'Away', ['Upper half dark']);
   await page.keyboard.press('Alt+p');
-  await expect(page.getByText('0 waiting')).toBeVisible();
+  await saved(page);
   first.kill();
   await type(page, 'vs 187');
   await expect(page.getByText('The server is away')).toBeVisible();

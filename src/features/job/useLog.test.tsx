@@ -25,6 +25,8 @@ interface Sent {
 }
 
 let answers: (() => Response)[];
+/** What the server answers when asked for the stored log. */
+let storedLog: { entries: readonly LogEntry[]; seq: number };
 let sent: Sent[];
 let log: JobLog;
 let root: Root;
@@ -54,9 +56,12 @@ beforeEach(async () => {
   outbox.clear();
   sent = [];
   answers = [];
-  vi.stubGlobal('fetch', (_: string, init?: { body?: string }) => {
-    if (init?.body !== undefined) sent.push(JSON.parse(init.body) as Sent);
-    return Promise.resolve().then(() => (answers.shift() ?? stored(8))());
+  storedLog = { entries: [], seq: 7 };
+  vi.stubGlobal('fetch', async (_: string, init?: { body?: string }) => {
+    await Promise.resolve();
+    if (init?.body === undefined) return Response.json(storedLog);
+    sent.push(JSON.parse(init.body) as Sent);
+    return (answers.shift() ?? stored(8))();
   });
   root = createRoot(document.createElement('div'));
   await act(() => {
@@ -113,11 +118,8 @@ describe('the log in the browser', () => {
 
   it('keeps a line of an old page and puts it after what it had missed', async () => {
     const missed: LogEntry = { id: 'elsewhere', at: '2026-11-24T10:00:00Z', body: { kind: 'lamp', fitted: true } };
-    answers = [
-      refused(409, 'One line was recorded in another window', true),
-      () => Response.json({ entries: [missed], seq: 9 }),
-      stored(10),
-    ];
+    answers = [refused(409, 'One line was recorded in another window', true), stored(10)];
+    storedLog = { entries: [missed], seq: 9 };
     await act(() => log.record([live]));
     await settle();
     expect(log.trouble).toMatchObject({ stale: true });
@@ -137,6 +139,25 @@ describe('the log in the browser', () => {
     });
     await settle();
     expect(sent.flatMap(({ entries }) => entries)).toHaveLength(2);
+    expect(log.waiting.size).toBe(0);
+  });
+
+  it('takes over what a page before it left waiting, and what that one had stored in the meantime', async () => {
+    await act(() => {
+      root.unmount();
+    });
+    const line = (id: string): LogEntry => ({ id, at: '2026-11-24T10:00:00Z', body: { kind: 'warmth', warm: true } });
+    storedLog = { entries: [line('stored')], seq: 8 };
+    for (const id of ['stored', 'unsent']) outbox.set(id, line(id));
+    answers = [stored(9)];
+    root = createRoot(document.createElement('div'));
+    await act(() => {
+      root.render(<Holder onLog={(held) => (log = held)} />);
+    });
+    await settle();
+    expect(log.entries.map(({ id }) => id)).toEqual(['stored', 'unsent']);
+    expect(sent).toMatchObject([{ seen: 8, entries: [{ id: 'unsent' }] }]);
+    expect(outbox.size).toBe(0);
     expect(log.waiting.size).toBe(0);
   });
 });

@@ -112,30 +112,6 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
     again.current = flush;
   }, [flush]);
 
-  useEffect(() => {
-    let left = false;
-    void stillWaiting(id).then((found) => {
-      if (left || found.length === 0) return;
-      queue.current = [
-        ...found,
-        ...queue.current.filter((entry) => !found.some(({ id: other }) => other === entry.id)),
-      ];
-      setEntries((current) => [
-        ...current,
-        ...found.filter((entry) => !current.some((other) => other.id === entry.id)),
-      ]);
-      setWaiting(new Set(queue.current.map((entry) => entry.id)));
-      void again.current();
-    });
-    const online = () => void again.current();
-    window.addEventListener('online', online);
-    return () => {
-      left = true;
-      window.removeEventListener('online', online);
-      clearTimeout(timer.current);
-    };
-  }, [id]);
-
   const record = useCallback(
     (lines: readonly Line[]) => {
       const at = new Date().toISOString();
@@ -153,18 +129,54 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
     [id],
   );
 
+  /** Fetches the stored log; true when it could be had. What it adds is shown, what waits comes after it. */
+  const refresh = useCallback(async (): Promise<boolean> => {
+    try {
+      const response = await fetch(`/api/jobs/${id}/log`);
+      const { entries: stored, seq } = (await response.json()) as { entries: LogEntry[]; seq: number };
+      // An answer from before the last acknowledgement would take lines away again.
+      if (seq < seen.current) return true;
+      const ids = new Set(stored.map((entry) => entry.id));
+      const sent = queue.current.filter((entry) => ids.has(entry.id)).map((entry) => entry.id);
+      const unsent = queue.current.filter((entry) => !ids.has(entry.id));
+      if (seq !== seen.current || unsent.length > 0 || sent.length > 0) {
+        setEntries([...stored.map((entry) => ({ ...entry, body: reviveBody(entry.body) })), ...unsent]);
+      }
+      seen.current = seq;
+      await settle(sent);
+      return true;
+    } catch {
+      return false;
+    }
+  }, [id, settle]);
+
   const catchUp = useCallback(async () => {
-    const response = await fetch(`/api/jobs/${id}/log`);
-    const { entries: stored, seq } = (await response.json()) as { entries: LogEntry[]; seq: number };
-    const revived = stored.map((entry) => ({ ...entry, body: reviveBody(entry.body) }));
-    const unsent = queue.current.filter((entry) => !stored.some((other) => other.id === entry.id));
-    queue.current = unsent;
-    seen.current = seq;
-    setEntries([...revived, ...unsent]);
-    setWaiting(new Set(unsent.map((entry) => entry.id)));
-    setTrouble(undefined);
+    if (await refresh()) setTrouble(undefined);
     void again.current();
-  }, [id]);
+  }, [refresh]);
+
+  // The page may be older than the log: kept by the browser on the way back, or drawn while its
+  // forerunner's last lines were still under way. Lines left waiting by that one are taken over.
+  useEffect(() => {
+    let left = false;
+    const takeOver = async () => {
+      const found = await stillWaiting(id);
+      if (left) return;
+      const ids = new Set(found.map((entry) => entry.id));
+      queue.current = [...found, ...queue.current.filter((entry) => !ids.has(entry.id))];
+      setWaiting(new Set(queue.current.map((entry) => entry.id)));
+      if (!(await refresh())) setEntries((current) => [...current.filter((entry) => !ids.has(entry.id)), ...found]);
+      void again.current();
+    };
+    void takeOver();
+    const online = () => void again.current();
+    window.addEventListener('online', online);
+    return () => {
+      left = true;
+      window.removeEventListener('online', online);
+      clearTimeout(timer.current);
+    };
+  }, [id, refresh]);
 
   return { entries, waiting, savedAt, trouble, record, catchUp };
 }
