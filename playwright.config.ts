@@ -6,6 +6,8 @@ export default defineConfig({
   outputDir: '.tovrik/test-results',
   timeout: 180_000,
   expect: { timeout: 20_000 },
+  // A browser on a loaded machine may miss a beat once; what fails twice is a fault.
+  retries: 1,
   workers: 2,
   fullyParallel: false,
   reporter: [['list'], ['json', { outputFile: '.tovrik/e2e.json' }]],
