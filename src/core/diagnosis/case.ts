@@ -1,8 +1,9 @@
-import { type Check, contextKey, type Context, liveCold, type Predictions } from '../behaviour';
+import { type Check, type Context, liveCold, type Predictions } from '../behaviour';
 import { type Symptom } from '../picture';
 import { type Answer, type BenchState } from '../reading';
 import { type SignState } from '../sheet';
 import { blunder } from './likelihood';
+import { circumstance } from './probes';
 
 /** What was said or seen when the set was taken in. */
 export interface Complaint {
@@ -55,7 +56,7 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
   for (const { check: id, answer, context, cured, entry, afterRepairs } of bench.readings) {
     const check = predictions.checks.get(id);
     if (!check) continue;
-    const key = `${id}@${contextKey(context)}@${afterRepairs}`;
+    const key = circumstance(id, context, afterRepairs);
     latest.delete(key);
     latest.set(key, { check, answer, context, cured, carelessness: blunder, entry: entry.id });
   }
