@@ -2,6 +2,7 @@ import { pictureFamily } from '@/core/behaviour';
 import { adviseOn, type Case, type Step, stepOf, verificationOf, verified } from '@/core/diagnosis';
 import { type Symptom, symptomTitles } from '@/core/picture';
 import { waitingTitles, type WaitingFor } from '@/features/job';
+import { chanceText } from '@/ui';
 
 /** A set on the queue: where it stands and what is next. */
 export interface QueueRow {
@@ -80,7 +81,7 @@ function nextOf(job: QueuedJob, advice: ReturnType<typeof adviseOn>, step: Step)
   if (advice.next === 'verify') return { next: 'Verify the repair', nextDetail: 'measure again what was wrong' };
   const [repair] = advice.repairs;
   if (advice.next === 'act' && repair)
-    return { next: repair.action.title, nextDetail: `cures it with ${Math.round(repair.chance * 100)} %` };
+    return { next: repair.action.title, nextDetail: `cures it with ${chanceText(repair.chance)}` };
   const [probe] = advice.probes;
   return probe
     ? { next: probe.probe.check.title, nextDetail: `${Math.round(probe.minutes)} min` }
