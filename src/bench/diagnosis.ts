@@ -1,6 +1,7 @@
 import { compileSheet, Predictions } from '@/core/behaviour';
 import { indistinguishable } from '@/core/diagnosis';
-import { hunt, type HuntPolicy, nameFault, seeded } from '@/core/practice';
+import { seeded } from '@/core/chance';
+import { hunt, type HuntPolicy, nameFault } from '@/core/practice';
 import { type Sheet } from '@/core/sheet';
 import { shippedSheets } from '@/sheets';
 

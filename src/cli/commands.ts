@@ -12,13 +12,13 @@ import { adviseOn, contextFor, evidenceFor, indistinguishable, reasonsFrom, tran
 import { symptomsOf } from '@/core/picture';
 import { lintSheet } from '@/core/sheet';
 import { backupInto, database } from '@/store';
-import { fromHere, readText, sheetFrom } from './files';
+import { fromHere, readText, sheetFrom, sheetOptions } from './files';
 import { readArguments, UsageError } from './usage';
 
 /** `sheet check FILE`: counts, warnings, and the groups of faults no test tells apart. */
 export function checkSheet(argv: readonly string[]): object {
-  const { words } = readArguments(argv, []);
-  const sheet = sheetFrom(words[0]);
+  const { words, options } = readArguments(argv, sheetOptions);
+  const sheet = sheetFrom(words[0], options);
   const groups = [...indistinguishable(new Predictions(compileSheet(sheet))).values()]
     .filter(({ size }) => size > 1)
     .map((group) => [...group].sort());
@@ -41,8 +41,8 @@ export function checkSheet(argv: readonly string[]): object {
 
 /** `simulate FILE --fault ID`: nets, points, signs, picture and code of the set with that fault. */
 export function simulate(argv: readonly string[]): object {
-  const { words, options } = readArguments(argv, ['fault', 'unplug', 'state', 'warm']);
-  const sheet = sheetFrom(words[0]);
+  const { words, options } = readArguments(argv, ['fault', 'unplug', 'state', 'warm', ...sheetOptions]);
+  const sheet = sheetFrom(words[0], options);
   const id = options.get('fault');
   const fault = id === undefined || id === 'none' ? undefined : sheet.faults.get(id);
   if (id === undefined) throw new UsageError('name a fault with --fault, or --fault none for a good set');
@@ -109,8 +109,8 @@ const mostSuspects = 10;
 
 /** `suspects FILE --observe FILE`: what the observations point at, and what to probe next. */
 export function suspects(argv: readonly string[]): object {
-  const { words, options } = readArguments(argv, ['observe']);
-  const sheet = sheetFrom(words[0]);
+  const { words, options } = readArguments(argv, ['observe', ...sheetOptions]);
+  const sheet = sheetFrom(words[0], options);
   const file = options.get('observe');
   if (file === undefined) throw new UsageError('name the file of observations with --observe');
   const predictions = new Predictions(compileSheet(sheet));

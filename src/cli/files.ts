@@ -1,6 +1,7 @@
 import { readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
-import { longestSheet, readSheet, type Sheet } from '@/core/sheet';
+import { readSheet, type Sheet } from '@/core/sheet';
+import { shippedTexts } from '@/sheets';
 import { UsageError } from './usage';
 
 /** A path as the user gave it, from the folder the user stands in. */
@@ -8,8 +9,8 @@ export function fromHere(file: string): string {
   return path.resolve(process.env.TOVRIK_CWD ?? process.cwd(), file);
 }
 
-/** Nothing longer is read: no sheet or list of observations comes near it. */
-const longestFile = 4 * longestSheet;
+/** Nothing longer is read: no sheet, decision problem or list of observations comes near it. */
+const longestFile = 8 * 1024 * 1024;
 
 /**
  * @throws UsageError when there is no such file or it is far too long
@@ -18,7 +19,9 @@ export function readText(file: string): string {
   const place = fromHere(file);
   try {
     if (statSync(place).size > longestFile)
-      throw new UsageError(`${file}: longer than ${longestFile / 1024} KB, which no sheet is`);
+      throw new UsageError(
+        `${file}: longer than ${longestFile / 1048576} MB, which is more than any file Tovrik reads`,
+      );
     return readFileSync(place, 'utf8');
   } catch (error) {
     if (error instanceof UsageError) throw error;
@@ -26,10 +29,36 @@ export function readText(file: string): string {
   }
 }
 
+/** Options of every command that takes a sheet. */
+export const sheetOptions = ['extends', 'options'] as const;
+
 /**
+ * The sheet in a file, over those it extends: shipped ones by their ids, others by `--extends FILE,...`.
+ * `--options NAME=CHOICE,...` chooses between its variants.
+ *
  * @throws SheetError when the sheet has problems, UsageError when there is no file
  */
-export function sheetFrom(file: string | undefined): Sheet {
+export function sheetFrom(file: string | undefined, options: ReadonlyMap<string, string> = new Map()): Sheet {
   if (file === undefined) throw new UsageError('name the sheet’s file');
-  return readSheet(readText(file));
+  const given = list(options.get('extends')).map((one) => readText(one));
+  const parents = new Map([...shippedTexts(), ...given.map((text) => [idOf(text), text] as const)]);
+  const text = readText(file);
+  const [first] = given;
+  // A sheet that does not say what it extends is laid over the one given for it.
+  const full = first !== undefined && !/^extends:/m.test(text) ? `${text}\nextends: ${idOf(first)}\n` : text;
+  return readSheet(full, { textOf: (id) => parents.get(id), choices: choicesFrom(options.get('options')) });
+}
+
+const list = (text: string | undefined): string[] => (text ?? '').split(',').filter(Boolean);
+
+const idOf = (text: string): string => /^id: *(\S+)/m.exec(text)?.[1] ?? '';
+
+function choicesFrom(text: string | undefined): Record<string, string> {
+  return Object.fromEntries(
+    list(text).map((one) => {
+      const [name = '', choice = ''] = one.split('=');
+      if (name === '' || choice === '') throw new UsageError(`--options takes NAME=CHOICE,..., not "${one}"`);
+      return [name, choice];
+    }),
+  );
 }

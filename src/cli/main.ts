@@ -1,5 +1,6 @@
 import { SheetError } from '@/core/sheet';
 import { backup, checkSheet, simulate, suspects } from './commands';
+import { evaluate, policy } from './planning';
 import { usage, UsageError } from './usage';
 
 async function answer(argv: readonly string[]): Promise<object> {
@@ -12,13 +13,17 @@ async function answer(argv: readonly string[]): Promise<object> {
       return simulate(rest);
     case 'suspects':
       return suspects(rest);
+    case 'policy':
+      return policy(rest);
+    case 'evaluate':
+      return evaluate(rest);
     case 'backup':
       return backup(rest);
     default:
       throw new UsageError(
         command === undefined
           ? usage
-          : `there is no command "${command}"; there are sheet check, simulate, suspects, backup`,
+          : `there is no command "${command}"; there are sheet check, simulate, suspects, evaluate, policy, backup`,
       );
   }
 }

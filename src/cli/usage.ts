@@ -6,6 +6,9 @@ export class UsageError extends Error {
 export const usage = `tovrik sheet check FILE
 tovrik simulate FILE --fault ID [--unplug CONNECTOR,...] [--state live|unplugged] [--warm]
 tovrik suspects FILE --observe FILE
+tovrik evaluate FILE [--policy tovrik|checklist|random] [--noise SHARE] [--misreads SHARE]
+  all of these: [--extends FILE,...] [--options NAME=CHOICE,...]
+tovrik policy PROBLEM.json
 tovrik backup FOLDER`;
 
 /** Options by name and the words between them. */

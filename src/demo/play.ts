@@ -1,6 +1,7 @@
 import { type Predictions } from '@/core/behaviour';
 import { type Case, type Complaint, transition, verificationOf } from '@/core/diagnosis';
-import { answerFrom, complaintOf, hunt, type Random } from '@/core/practice';
+import { type Random } from '@/core/chance';
+import { answerFrom, complaintOf, hunt } from '@/core/practice';
 import { type LogBody, type LogEntry, replay } from '@/core/reading';
 import { type Fault } from '@/core/sheet';
 import { type Stage } from './scenario';

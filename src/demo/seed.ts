@@ -1,6 +1,7 @@
 import { compileSheet, Predictions } from '@/core/behaviour';
 import { type Case, draftNote } from '@/core/diagnosis';
-import { complaintOf, seeded } from '@/core/practice';
+import { seeded } from '@/core/chance';
+import { complaintOf } from '@/core/practice';
 import { replay } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
 import { addJob, appendLog, closeJob, openDatabase } from '@/store';

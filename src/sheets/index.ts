@@ -5,16 +5,25 @@ import { readSheet, type Sheet } from '@/core/sheet';
 /** Where the shipped sheets lie; the server and the command line both start in the project folder. */
 const folder = path.join(process.cwd(), 'src', 'sheets');
 
-let shipped: ReadonlyMap<string, Sheet> | undefined;
+let texts: ReadonlyMap<string, string> | undefined;
 
-/** All shipped chassis sheets by id, read once. */
-export function shippedSheets(): ReadonlyMap<string, Sheet> {
-  shipped ??= new Map(
+/** The texts of all shipped sheets by id; a sheet lies in the file of its id. */
+export function shippedTexts(): ReadonlyMap<string, string> {
+  texts ??= new Map(
     readdirSync(folder)
       .filter((file) => file.endsWith('.yaml'))
       .sort()
-      .map((file) => readSheet(readFileSync(path.join(folder, file), 'utf8')))
-      .map((sheet) => [sheet.id, sheet]),
+      .map((file) => [path.basename(file, '.yaml'), readFileSync(path.join(folder, file), 'utf8')]),
+  );
+  return texts;
+}
+
+let shipped: ReadonlyMap<string, Sheet> | undefined;
+
+/** All shipped chassis sheets by id with the first choice of every option, read once. */
+export function shippedSheets(): ReadonlyMap<string, Sheet> {
+  shipped ??= new Map(
+    [...shippedTexts()].map(([id, text]) => [id, readSheet(text, { textOf: (parent) => shippedTexts().get(parent) })]),
   );
   return shipped;
 }

@@ -1,5 +1,6 @@
 import { compileSheet, type Context, liveCold, Predictions, withConnector } from '@/core/behaviour';
-import { answerFrom, type Random, seeded } from '@/core/practice';
+import { type Random, seeded } from '@/core/chance';
+import { answerFrom } from '@/core/practice';
 import { type Answer } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
 

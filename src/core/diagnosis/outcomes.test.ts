@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { compileSheet, liveCold, Predictions } from '../behaviour';
-import { answerFrom, seeded } from '../practice';
+import { seeded } from '../chance';
+import { answerFrom } from '../practice';
 import { classify, type Context } from '../behaviour';
 import { likelihood } from './likelihood';
 import { outcomesOf } from './outcomes';

@@ -1,3 +1,4 @@
+import { bitsOf } from './information';
 import { type PlanProblem, type PlanRepair, type PlanTest } from './problem';
 import { repairOrderer } from './repairOrder';
 
@@ -25,17 +26,6 @@ export interface Plan {
 
 const telling = 1e-4;
 
-function entropy(weights: Float64Array, total: number): number {
-  let sum = 0;
-  for (const weight of weights) {
-    if (weight > 0) {
-      const share = weight / total;
-      sum -= share * Math.log2(share);
-    }
-  }
-  return sum;
-}
-
 /**
  * Values every test by one step of looking ahead: its cost, plus over its outcomes the expected
  * cost of the best order of repairs afterwards.
@@ -44,13 +34,13 @@ export function planOneStep(problem: PlanProblem): Plan {
   const { weights, state } = problem;
   const repairOrder = repairOrderer(problem);
   const now = repairOrder(weights, state);
-  const before = entropy(weights, 1);
   const posterior = new Float64Array(weights.length);
   const tests: RankedTest[] = [];
   for (const test of problem.tests) {
+    const bits = bitsOf(test, weights, 1);
+    if (bits <= telling) continue;
     const cost = test.cost + problem.switchCost[state]![test.state]!;
     let total = cost;
-    let after = 0;
     const chances: number[] = [];
     for (const { chances: likelihood } of test.outcomes) {
       let chance = 0;
@@ -61,10 +51,8 @@ export function planOneStep(problem: PlanProblem): Plan {
       chances.push(chance);
       if (chance <= 1e-12) continue;
       total += chance * repairOrder(posterior, test.state).cost;
-      after += chance * entropy(posterior, chance);
     }
-    const bits = before - after;
-    if (bits > telling) tests.push({ test, cost, total, bits, chances });
+    tests.push({ test, cost, total, bits, chances });
   }
   tests.sort((a, b) => a.total - b.total);
   return { repairNow: now.cost, firstRepair: now.first, tests };

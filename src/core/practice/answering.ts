@@ -1,6 +1,7 @@
 import { type Expectation } from '../behaviour';
+import { symptoms } from '../picture';
 import { type Answer } from '../reading';
-import { gaussian, type Random } from './random';
+import { gaussian, type Random } from '../chance';
 
 function pick<T>(items: readonly T[], chanceOf: (item: T) => number, random: Random): T {
   let left = random() * items.reduce((sum, item) => sum + chanceOf(item), 0);
@@ -26,5 +27,22 @@ export function answerFrom(expectation: Expectation, noise: number, random: Rand
       return { kind: 'choice', choice: pick([...expectation.chances], ([, chance]) => chance, random)[0] };
     case 'picture':
       return { kind: 'picture', symptoms: [...expectation.symptoms] };
+  }
+}
+
+/** An answer spoilt by a slip: a factor of ten, a lead that was off, another word, another picture. */
+export function misread(answer: Answer, expectation: Expectation, random: Random): Answer {
+  switch (answer.kind) {
+    case 'number': {
+      const slips = [answer.value * 10, answer.value / 10, 0, answer.value * (0.5 + random())];
+      return { ...answer, value: slips[Math.floor(random() * slips.length)]! };
+    }
+    case 'choice': {
+      const others =
+        expectation.kind === 'choice' ? [...expectation.chances.keys()].filter((word) => word !== answer.choice) : [];
+      return others.length > 0 ? { ...answer, choice: others[Math.floor(random() * others.length)]! } : answer;
+    }
+    case 'picture':
+      return { kind: 'picture', symptoms: [symptoms[Math.floor(random() * symptoms.length)]!] };
   }
 }

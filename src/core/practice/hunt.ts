@@ -1,4 +1,4 @@
-import { type Context, liveCold, type Predictions } from '../behaviour';
+import { type Context, type Expectation, liveCold, type Predictions } from '../behaviour';
 import {
   adviseOn,
   type Case,
@@ -10,10 +10,10 @@ import {
   transition,
 } from '../diagnosis';
 import { symptomsOf } from '../picture';
-import { type LogBody, type LogEntry, replay } from '../reading';
+import { type Answer, type LogBody, type LogEntry, replay } from '../reading';
 import { type Fault } from '../sheet';
-import { answerFrom } from './answering';
-import { type Random } from './random';
+import { answerFrom, misread } from './answering';
+import { type Random } from '../chance';
 
 /** How the next step is chosen: by the advice, or by going through the checks in some order. */
 export type HuntPolicy = 'tovrik' | 'checklist' | 'random';
@@ -36,6 +36,8 @@ export interface HuntOptions {
   /** Relative noise of readings. */
   readonly noise: number;
   readonly random: Random;
+  /** Chance that a reading is a slip of the hand or the eye. */
+  readonly misreads?: number;
   readonly hourlyRate?: number;
   readonly closed?: ReadonlyMap<string, number>;
   /** Gives the instant of each log entry from the minutes gone by. */
@@ -61,7 +63,7 @@ export function complaintOf(predictions: Predictions, fault: Fault): Complaint {
  * simulated set.
  */
 export function hunt(predictions: Predictions, fault: Fault, options: HuntOptions): Hunt {
-  const { policy, noise, random, hourlyRate = 20, closed = new Map(), clock = () => '1970-01-01T00:00:00Z' } = options;
+  const { policy, random, hourlyRate = 20, closed = new Map(), clock = () => '1970-01-01T00:00:00Z' } = options;
   const { sheet } = predictions.model;
   const stores = [...sheet.stores.keys()];
   const log: LogEntry[] = [];
@@ -93,7 +95,7 @@ export function hunt(predictions: Predictions, fault: Fault, options: HuntOption
       minutes += probeCost(probe);
       probes += 1;
       const present = bench.repairs.some(({ repair }) => repair.cures.includes(fault.id)) ? undefined : fault;
-      const answer = answerFrom(predictions.expectation(present, probe.check, probe.context), noise, random);
+      const answer = answered(predictions.expectation(present, probe.check, probe.context), options);
       record({ kind: 'reading', check: probe.check.id, answer, text: '' });
       continue;
     }
@@ -111,10 +113,23 @@ export function hunt(predictions: Predictions, fault: Fault, options: HuntOption
     minutes += 2;
     cured = cures.includes(fault.id);
     const picture = predictions.checks.get('picture')!;
-    const answer = answerFrom(predictions.expectation(cured ? undefined : fault, picture, liveCold), noise, random);
+    const answer = answerFrom(
+      predictions.expectation(cured ? undefined : fault, picture, liveCold),
+      options.noise,
+      random,
+    );
     record({ kind: 'reading', check: 'picture', answer, text: '' });
   }
   return { fault: fault.id, firstRepair, probes, repairs, minutes, cured, log };
+}
+
+/** A reading as it comes from the bench: noisy, and now and then a slip. */
+function answered(
+  expectation: Expectation,
+  { noise, random, misreads = 0 }: Pick<HuntOptions, 'noise' | 'random' | 'misreads'>,
+): Answer {
+  const answer = answerFrom(expectation, noise, random);
+  return misreads > 0 && random() < misreads ? misread(answer, expectation, random) : answer;
 }
 
 /** How the naming of one hidden fault went, with nothing repaired. */
@@ -137,7 +152,7 @@ export function nameFault(
   predictions: Predictions,
   fault: Fault,
   groups: ReadonlyMap<string, ReadonlySet<string>>,
-  options: Pick<HuntOptions, 'noise' | 'random'>,
+  options: Pick<HuntOptions, 'noise' | 'random' | 'misreads'>,
 ): Naming {
   const { sheet } = predictions.model;
   const stores = [...sheet.stores.keys()];
@@ -161,11 +176,7 @@ export function nameFault(
         ? useful[0]!
         : useful.reduce((best, one) => (one.bits / one.minutes > best.bits / best.minutes ? one : best));
     for (const step of transition(sheet, bench.context, next.probe.context, () => 2)) record(step);
-    const answer = answerFrom(
-      predictions.expectation(fault, next.probe.check, next.probe.context),
-      options.noise,
-      options.random,
-    );
+    const answer = answered(predictions.expectation(fault, next.probe.check, next.probe.context), options);
     record({ kind: 'reading', check: next.probe.check.id, answer, text: '' });
   }
 }

@@ -1,3 +1,2 @@
 export { answerFrom } from './answering';
 export { complaintOf, hunt, nameFault, type Hunt, type HuntOptions, type HuntPolicy, type Naming } from './hunt';
-export { gaussian, seeded, type Random } from './random';

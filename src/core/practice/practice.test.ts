@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { compileSheet, liveCold, Predictions } from '../behaviour';
 import { indistinguishable } from '../diagnosis';
-import { answerFrom, gaussian, hunt, nameFault, seeded } from '.';
+import { gaussian, seeded } from '../chance';
+import { answerFrom, hunt, nameFault } from '.';
 
 describe('random sources', () => {
   it('repeat themselves for a seed and spread as they should', () => {

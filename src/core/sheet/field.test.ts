@@ -2,11 +2,12 @@ import { LineCounter, parseDocument } from 'yaml';
 import { describe, expect, it } from 'vitest';
 import { parseTolerance } from '../quantity';
 import { Field, type Reading } from './field';
+import { Places } from './sources';
 
 function read(text: string): { root: Field; reading: Reading } {
   const lines = new LineCounter();
   const { contents } = parseDocument(text, { lineCounter: lines });
-  const reading: Reading = { lines, problems: [] };
+  const reading: Reading = { places: new Places(lines), problems: [] };
   return { root: new Field(reading, contents, 'sheet'), reading };
 }
 /** Problems after something was read, as `line:column message`. */

@@ -1,11 +1,12 @@
-import { isMap, isScalar, isSeq, type LineCounter, type Node, type ParsedNode } from 'yaml';
+import { isMap, isScalar, isSeq, type Node } from 'yaml';
 import { parseQuantity, QuantityError, type Unit, unitNames } from '../quantity';
 import { type Problem } from './problem';
+import { type Places } from './sources';
 import { type Place } from './sheet';
 
-/** What every field of one sheet shares: where lines begin, and the problems found so far. */
+/** What every field of one sheet shares: where nodes were written, and the problems found so far. */
 export interface Reading {
-  readonly lines: LineCounter;
+  readonly places: Places;
   readonly problems: Problem[];
 }
 
@@ -28,11 +29,7 @@ export class Field {
   ) {}
 
   get place(): Place {
-    const start = this.node?.range?.[0];
-    if (this.keyPlace) return this.keyPlace;
-    if (start === undefined) return this.parent?.place ?? nowhere;
-    const { line, col } = this.reading.lines.linePos(start);
-    return { line, column: col };
+    return this.keyPlace ?? this.reading.places.placeOf(this.node) ?? this.parent?.place ?? nowhere;
   }
 
   get present(): boolean {
@@ -48,10 +45,7 @@ export class Field {
   }
 
   private valuePlace(): Place {
-    const start = this.node?.range?.[0];
-    if (start === undefined) return this.place;
-    const { line, col } = this.reading.lines.linePos(start);
-    return { line, column: col };
+    return this.reading.places.placeOf(this.node) ?? this.place;
   }
 
   /** A member of a mapping; missing members are fields that are not `present`. */
@@ -68,10 +62,8 @@ export class Field {
       return [];
     }
     return this.node.items.map(({ key, value }) => {
-      const keyNode = key as ParsedNode;
-      const { line, col } = this.reading.lines.linePos(keyNode.range?.[0] ?? 0);
-      const name = isScalar(keyNode) ? String(keyNode.value) : '?';
-      return new Field(this.reading, value as Node | null, name, this, { line, column: col });
+      const name = isScalar(key) ? String(key.value) : '?';
+      return new Field(this.reading, value as Node | null, name, this, this.reading.places.placeOf(key as Node));
     });
   }
 

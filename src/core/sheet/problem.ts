@@ -12,6 +12,7 @@ export class SheetError extends Error {
   constructor(readonly problems: readonly Problem[]) {
     const [first] = problems;
     const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : '';
-    super(first ? `line ${first.line}, column ${first.column}: ${first.message}${more}` : 'empty sheet');
+    const within = first?.sheet === undefined ? '' : `in ${first.sheet}, `;
+    super(first ? `${within}line ${first.line}, column ${first.column}: ${first.message}${more}` : 'empty sheet');
   }
 }

@@ -1,9 +1,9 @@
-import { isMap, LineCounter, parseDocument } from 'yaml';
 import { parseTolerance, type Tolerance } from '../quantity';
 import { checkReferences } from './checkReferences';
 import { Field, type Reading } from './field';
 import { SheetError } from './problem';
 import { faultTitle } from './faultTitle';
+import { mergeSheet, type SheetSources } from './sources';
 import { readPartValue } from './partValue';
 import {
   appearances,
@@ -18,13 +18,13 @@ import {
   levels,
   measures,
   type Net,
+  type Option,
   type Part,
   partKinds,
   type Point,
   type Protection,
   type Rule,
   type Sheet,
-  sheetFormat,
   sides,
   type Sign,
   signalClasses,
@@ -35,9 +35,6 @@ import {
   technologies,
 } from './sheet';
 
-/** The longest sheet that is read, in characters. */
-export const longestSheet = 512 * 1024;
-
 const defaultTolerance: Tolerance = { relative: 0.05 };
 
 /** What a level stands for where a fault or a rule names it without a number. */
@@ -47,39 +44,13 @@ export const levelRatio: Readonly<Record<Level, number>> = { dead: 0, low: 0.72,
  * Reads a chassis sheet.
  *
  * @param text YAML in the `tovrik-sheet/1` format
+ * @param sources the sheets it may extend and the choices of its options
  * @throws SheetError with every problem found, each with its line and column
  */
-export function readSheet(text: string): Sheet {
-  if (text.length > longestSheet) {
-    const size = Math.ceil(text.length / 1024);
-    throw new SheetError([
-      {
-        line: 1,
-        column: 1,
-        message: `the sheet is ${size} KB long; a sheet may have at most ${longestSheet / 1024} KB`,
-      },
-    ]);
-  }
-  const lines = new LineCounter();
-  const document = parseDocument(text, { lineCounter: lines, prettyErrors: false });
-  if (document.errors.length > 0) {
-    throw new SheetError(
-      document.errors.map((error) => {
-        const { line, col } = lines.linePos(error.pos[0]);
-        return { line, column: col, message: error.message };
-      }),
-    );
-  }
-  const reading: Reading = { lines, problems: [] };
-  if (!isMap(document.contents)) {
-    throw new SheetError([{ line: 1, column: 1, message: `a sheet starts with "format: ${sheetFormat}"` }]);
-  }
-  const root = new Field(reading, document.contents, 'sheet');
-  const format = root.get('format');
-  if (format.text('') !== sheetFormat) {
-    format.fail(`this reader knows "format: ${sheetFormat}", not "${format.text('')}"`);
-    throw new SheetError(reading.problems);
-  }
+export function readSheet(text: string, sources: SheetSources = {}): Sheet {
+  const { root: map, places } = mergeSheet(text, sources);
+  const reading: Reading = { places, problems: [] };
+  const root = new Field(reading, map, 'sheet');
   const sheet = readRoot(root);
   // Names are followed only in a sheet whose every value could be read: the rest would be noise.
   if (reading.problems.length === 0) checkReferences(sheet, reading.problems);
@@ -101,7 +72,7 @@ function readRoot(root: Field): Sheet {
     'technology',
     'size',
     'summary',
-    'variants',
+    'options',
     'label',
     'boards',
     'connectors',
@@ -140,14 +111,7 @@ function readRoot(root: Field): Sheet {
     technology: root.get('technology').oneOf(technologies),
     size: root.get('size').text(''),
     summary: root.get('summary').text(''),
-    variants: root
-      .get('variants')
-      .entries()
-      .map((entry) => ({
-        id: entry.name,
-        title: entry.get('title').text(),
-        tell: entry.get('tell').text(''),
-      })),
+    options: root.get('options').entries().map(readOption),
     label,
     boards,
     connectors: keyed(root.get('connectors'), readConnector),
@@ -211,6 +175,21 @@ function readRoot(root: Field): Sheet {
         title: quirk.get('title').text(),
         note: quirk.get('note').text(''),
       })),
+  };
+}
+
+function readOption(entry: Field): Option {
+  entry.only('title', 'choices');
+  return {
+    id: entry.name,
+    title: entry.get('title').text(),
+    choices: entry
+      .get('choices')
+      .entries()
+      .map((choice) => {
+        choice.only('title', 'tell', 'change');
+        return { id: choice.name, title: choice.get('title').text(), tell: choice.get('tell').text('') };
+      }),
   };
 }
 

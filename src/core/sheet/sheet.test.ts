@@ -20,6 +20,57 @@ function problemsOf(from: string | RegExp, to: string): readonly { line: number;
   return [];
 }
 
+describe('a sheet that extends another', () => {
+  const child = (rest: string) => `format: tovrik-sheet/1\nid: child\nextends: small\n${rest}`;
+  const textOf = (id: string) => (id === 'small' ? smallSheet : undefined);
+
+  it('overrides, adds and takes out by name', () => {
+    const sheet = readSheet(
+      child(
+        'title: Child set\nblocks:\n  load: { parts: { Q1: null, Q9: { kind: mosfet, faults: { open: { sets: { glow: dead } } } } } }\n' +
+          'points:\n  vs-ohms: { expect: 33k }\n  look-all: { parts: [F1, C2, Q9] }\n',
+      ),
+      { textOf },
+    );
+    expect(sheet.title).toBe('Child set');
+    expect(sheet.parts.has('Q1')).toBe(false);
+    expect([...sheet.faults.keys()]).toContain('Q9.open');
+    expect(sheet.points.get('vs-ohms')).toMatchObject({ expect: 33_000, net: 'vs' });
+    expect(sheet.blocks.get('load')!.needs).toEqual(['vs']);
+  });
+
+  it.each([
+    ['itself', 'format: tovrik-sheet/1\nid: child\nextends: child\n', /line 3.*extends itself/],
+    ['in a circle', child(''), /circle: child → small → child/],
+    ['what is not there', child('').replace('small', 'nobody'), /line 3.*no sheet "nobody"/],
+    ['and takes out what is not there', child('boards:\n  attic: null\n'), /line 5.*"attic" is taken out of "boards"/],
+    ['in another shape', child('blocks: [one, two]\n'), /line 4.*"blocks" overrides/],
+    ['another technology', child('technology: crt-mono\n'), /line 4.*of technology plasma/],
+    ['and gives a thing twice', child('boards: { x: { title: X } }\nboards: {}\n'), /line 5.*unique/],
+  ])('complains where it extends %s', (what, text, message) => {
+    const sources = {
+      textOf: (id: string) =>
+        what === 'in a circle' ? `format: tovrik-sheet/1\nid: small\nextends: child\n` : textOf(id),
+    };
+    expect(() => readSheet(text, sources)).toThrow(message);
+  });
+
+  it('says in which sheet a problem is', () => {
+    const broken = { textOf: () => smallSheet.replace('volts: 230', 'volts: 230 ohms') };
+    expect(() => readSheet(child(''), broken)).toThrow(/^in small, line 15/);
+  });
+
+  it('merges the chosen option, the first where none is chosen', () => {
+    const text =
+      smallSheet +
+      'options:\n  size: { title: Size, choices: { s: { title: Small }, l: { title: Large, change: { nets: { vs: { volts: 210 } } } } } }\n';
+    expect(readSheet(text).nets.get('vs')!.volts).toBe(180);
+    expect(readSheet(text, { choices: { size: 'l' } }).nets.get('vs')!.volts).toBe(210);
+    expect(() => readSheet(text, { choices: { size: 'xl' } })).toThrow(/no choice "xl"; it has s, l/);
+    expect(() => readSheet(text, { choices: { colour: 'red' } })).toThrow(/no option "colour"; it has size/);
+  });
+});
+
 describe('reading a sheet', () => {
   it('gives rails their label values and tolerances', () => {
     const sheet = readSheet(smallSheet);

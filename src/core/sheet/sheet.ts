@@ -143,6 +143,8 @@ export type SignState = (typeof signStates)[number];
 export interface Place {
   readonly line: number;
   readonly column: number;
+  /** The sheet whose text it is in, where that is not the one being read but one it extends. */
+  readonly sheet?: string;
 }
 
 export interface LabelField {
@@ -336,10 +338,12 @@ export interface Quirk {
   readonly note: string;
 }
 
-export interface Variant {
+/** How sets of a kind differ: a size, a supplier of a board, a number of boards. */
+export interface Option {
   readonly id: string;
   readonly title: string;
-  readonly tell: string;
+  /** The first is taken where nobody chooses. What a choice changes was merged in by the reader. */
+  readonly choices: readonly { readonly id: string; readonly title: string; readonly tell: string }[];
 }
 
 /** A kind of set, as described by a chassis sheet. Maps keep the order of the file. */
@@ -349,7 +353,7 @@ export interface Sheet {
   readonly technology: Technology;
   readonly size: string;
   readonly summary: string;
-  readonly variants: readonly Variant[];
+  readonly options: readonly Option[];
   readonly label: ReadonlyMap<string, LabelField>;
   readonly boards: ReadonlyMap<string, Board>;
   readonly connectors: ReadonlyMap<string, Connector>;

@@ -1,0 +1,1 @@
+export { gaussian, seeded, type Random } from './random';

@@ -1,0 +1,64 @@
+import { mostTelling } from './information';
+import { type PlanProblem, type PlanRepair } from './problem';
+import { repairOrderer } from './repairOrder';
+import { massOf, type Move, type Situation } from './situation';
+
+/** A small problem that stands for a large one. */
+export interface Condensed {
+  readonly problem: PlanProblem;
+  /** The move of the large problem that a move of the small one stands for; undefined for the lump's repair. */
+  moveOf(move: Move): Move | undefined;
+  /** Share of the chance that the kept hypotheses hold. */
+  readonly kept: number;
+}
+
+/**
+ * Keeps the likeliest hypotheses and the tests that tell most for their cost. All other hypotheses
+ * become one lump: it answers tests as they would on average, and costs what repairing them in the
+ * best order would.
+ */
+export function condense(problem: PlanProblem, at: Situation, hypotheses: number, tests: number): Condensed {
+  const { weights, state } = at;
+  const mass = massOf(weights);
+  const order = [...weights.keys()].filter((h) => weights[h]! > 0).sort((a, b) => weights[b]! - weights[a]!);
+  const kept = order.slice(0, hypotheses);
+  const rest = order.slice(hypotheses);
+  const lump = rest.reduce((sum, h) => sum + weights[h]!, 0);
+  const lumped = lump > mass * 1e-9;
+  const chosen = mostTelling(problem, at).slice(0, tests);
+
+  const indexOf = new Map(kept.map((h, index) => [h, index]));
+  const repairs = problem.repairs.flatMap((repair, index) => {
+    const cures = repair.cures.flatMap((h) => indexOf.get(h) ?? []);
+    return cures.length > 0 ? [{ index, repair: { ...repair, cures } }] : [];
+  });
+  const ofRest = new Float64Array(weights.length);
+  for (const h of rest) ofRest[h] = weights[h]!;
+  const restRepair = lumped ? repairOrderer(problem)(ofRest, state) : undefined;
+  const lumpRepair: PlanRepair[] = restRepair
+    ? [{ id: 'the rest', cost: restRepair.cost, state: restRepair.first?.state ?? state, cures: [kept.length] }]
+    : [];
+  const average = (chances: Float64Array) => rest.reduce((sum, h) => sum + weights[h]! * chances[h]!, 0) / lump;
+  return {
+    problem: {
+      weights: Float64Array.from([...kept.map((h) => weights[h]! / mass), ...(lumped ? [lump / mass] : [])]),
+      tests: chosen.map(({ test }) => ({
+        ...problem.tests[test]!,
+        outcomes: problem.tests[test]!.outcomes.map(({ name, chances }) => ({
+          name,
+          chances: Float64Array.from([...kept.map((h) => chances[h]!), ...(lumped ? [average(chances)] : [])]),
+        })),
+      })),
+      repairs: [...repairs.map(({ repair }) => repair), ...lumpRepair],
+      state,
+      switchCost: problem.switchCost,
+    },
+    moveOf: ({ kind, index }) =>
+      kind === 'test'
+        ? { kind, index: chosen[index]!.test }
+        : index < repairs.length
+          ? { kind, index: repairs[index]!.index }
+          : undefined,
+    kept: 1 - lump / mass,
+  };
+}

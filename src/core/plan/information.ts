@@ -1,0 +1,59 @@
+import { type PlanProblem, type PlanTest } from './problem';
+import { massOf, moveCost, type Situation } from './situation';
+
+/** How much a test is expected to tell. */
+export interface Telling {
+  readonly test: number;
+  /** Expected fall of the entropy of the hypotheses, in bits. */
+  readonly bits: number;
+  /** The test with the change of state it needs. */
+  readonly cost: number;
+}
+
+/** A test that tells less is not worth naming. */
+const leastBits = 1e-5;
+
+const known = new WeakMap<PlanTest, Float64Array>();
+
+/** How uncertain a test's outcome is under each hypothesis, in bits. */
+function doubtOf(test: PlanTest): Float64Array {
+  let doubt = known.get(test);
+  if (!doubt) {
+    const sums = new Float64Array(test.outcomes[0]?.chances.length ?? 0);
+    for (const { chances } of test.outcomes)
+      chances.forEach((chance, h) => {
+        if (chance > 0) sums[h]! -= chance * Math.log2(chance);
+      });
+    known.set(test, (doubt = sums));
+  }
+  return doubt;
+}
+
+/**
+ * What a test is expected to tell about the hypotheses, in bits: how uncertain its outcome is, less
+ * how uncertain it would be if the truth were known (mutual information is symmetric).
+ */
+export function bitsOf(test: PlanTest, weights: Float64Array, mass: number): number {
+  const doubt = doubtOf(test);
+  let known = 0;
+  for (let h = 0; h < weights.length; h += 1) known += weights[h]! * doubt[h]!;
+  let outcome = 0;
+  for (const { chances } of test.outcomes) {
+    let chance = 0;
+    for (let h = 0; h < weights.length; h += 1) chance += weights[h]! * chances[h]!;
+    if (chance > 0) outcome -= (chance / mass) * Math.log2(chance / mass);
+  }
+  return outcome - known / mass;
+}
+
+/** The tests not yet run that tell something, the most information for its cost first. */
+export function mostTelling(problem: PlanProblem, at: Situation): Telling[] {
+  const mass = massOf(at.weights);
+  const found: Telling[] = [];
+  for (let index = 0; index < problem.tests.length; index += 1) {
+    if (at.run[index] === 1) continue;
+    const bits = bitsOf(problem.tests[index]!, at.weights, mass);
+    if (bits > leastBits) found.push({ test: index, bits, cost: moveCost(problem, at.state, { kind: 'test', index }) });
+  }
+  return found.sort((a, b) => b.bits / b.cost - a.bits / a.cost);
+}

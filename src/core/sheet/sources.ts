@@ -1,0 +1,202 @@
+import {
+  type Document,
+  isMap,
+  isPair,
+  isScalar,
+  LineCounter,
+  type Node,
+  Pair,
+  parseDocument,
+  type Scalar,
+  visit,
+  YAMLMap,
+} from 'yaml';
+import { SheetError } from './problem';
+import { type Place, sheetFormat } from './sheet';
+
+/** The longest sheet that is read, in characters. */
+export const longestSheet = 512 * 1024;
+
+/** More sheets than this on top of one another are surely a mistake. */
+const mostParents = 8;
+
+/** Where a sheet comes from: its own text and what it is built upon. */
+export interface SheetSources {
+  /** The text of another sheet by its id; undefined where there is none. */
+  readonly textOf?: (id: string) => string | undefined;
+  /** The choice of each option, by option id; the first choice of an option where none is given. */
+  readonly choices?: Readonly<Record<string, string>>;
+}
+
+/** Tells where in which text a node was written. */
+export class Places {
+  private readonly texts = new WeakMap<Node, { readonly lines: LineCounter; readonly sheet?: string }>();
+
+  constructor(private readonly own: LineCounter) {}
+
+  /** Remembers that all of a document comes from another sheet. */
+  adopt(document: Document.Parsed, lines: LineCounter, sheet: string): void {
+    visit(document, {
+      Node: (_, node) => {
+        this.texts.set(node as Node, { lines, sheet });
+      },
+    });
+  }
+
+  /** Gives a merged mapping the place of the one it was made from. */
+  same(copy: YAMLMap, original: YAMLMap): void {
+    copy.range = original.range;
+    const text = this.texts.get(original);
+    if (text) this.texts.set(copy, text);
+  }
+
+  placeOf(node: Node | null | undefined): Place | undefined {
+    const start = node?.range?.[0];
+    if (!node || start === undefined) return undefined;
+    const text = this.texts.get(node);
+    const { line, col } = (text?.lines ?? this.own).linePos(start);
+    return { line, column: col, ...(text?.sheet === undefined ? {} : { sheet: text.sheet }) };
+  }
+}
+
+/** A sheet's tree with all it builds upon and its chosen options merged in. */
+export interface MergedSheet {
+  readonly root: YAMLMap;
+  readonly places: Places;
+}
+
+function fail(place: Place | undefined, message: string): never {
+  throw new SheetError([{ ...(place ?? { line: 1, column: 1 }), message }]);
+}
+
+function parse(text: string, sheet?: string): { document: Document.Parsed; lines: LineCounter } {
+  if (text.length > longestSheet) {
+    const size = Math.ceil(text.length / 1024);
+    fail(undefined, `the sheet is ${size} KB long; a sheet may have at most ${longestSheet / 1024} KB`);
+  }
+  const lines = new LineCounter();
+  const document = parseDocument(text, { lineCounter: lines, prettyErrors: false });
+  if (document.errors.length > 0) {
+    throw new SheetError(
+      document.errors.map((error) => {
+        const { line, col } = lines.linePos(error.pos[0]);
+        return { line, column: col, message: error.message, ...(sheet === undefined ? {} : { sheet }) };
+      }),
+    );
+  }
+  return { document, lines };
+}
+
+function textAt(map: YAMLMap, key: string): string | undefined {
+  const node = map.get(key, true) as Node | undefined;
+  return isScalar(node) ? String(node.value) : undefined;
+}
+
+/**
+ * Reads the text of a sheet and merges it onto the sheet it extends, and that onto its own parent.
+ *
+ * Mappings are merged name by name, everything else is replaced; a name given as `null` is taken
+ * out. The choices of options are merged last.
+ *
+ * @throws SheetError when the text is no YAML, a parent is missing or the sheets extend each other in a circle
+ */
+export function mergeSheet(text: string, { textOf = () => undefined, choices = {} }: SheetSources): MergedSheet {
+  const { document, lines } = parse(text);
+  const places = new Places(lines);
+  let root = rootOf(document, places);
+  const seen = [textAt(root, 'id') ?? ''];
+  for (let parent = textAt(root, 'extends'); parent !== undefined;) {
+    const place = places.placeOf(root.get('extends', true) as Node);
+    if (parent === seen[0] && seen.length === 1) fail(place, `the sheet "${parent}" extends itself`);
+    if (seen.includes(parent))
+      fail(place, `the sheets extend each other in a circle: ${[...seen, parent].join(' → ')}`);
+    if (seen.length > mostParents) fail(place, `more than ${mostParents} sheets upon one another`);
+    const below = textOf(parent);
+    if (below === undefined) fail(place, `there is no sheet "${parent}" to extend`);
+    seen.push(parent);
+    const { document: base, lines: baseLines } = parse(below, parent);
+    places.adopt(base, baseLines, parent);
+    const baseRoot = rootOf(base, places);
+    parent = textAt(baseRoot, 'extends');
+    const technology = textAt(root, 'technology') ?? textAt(baseRoot, 'technology');
+    if (technology !== textAt(baseRoot, 'technology'))
+      fail(
+        places.placeOf(root.get('technology', true) as Node),
+        `the sheet it extends, "${seen.at(-1)!}", is of technology ${textAt(baseRoot, 'technology') ?? '?'}`,
+      );
+    root.delete('extends');
+    root = merged(baseRoot, root, 'the sheet', places);
+  }
+  return { root: withChoices(root, choices, places), places };
+}
+
+function rootOf(document: Document.Parsed, places: Places): YAMLMap {
+  const { contents } = document;
+  if (!isMap(contents)) fail(places.placeOf(contents), `a sheet starts with "format: ${sheetFormat}"`);
+  const map = contents as YAMLMap;
+  if (textAt(map, 'format') !== sheetFormat) {
+    fail(
+      places.placeOf((map.get('format', true) ?? map) as Node),
+      `this reader knows "format: ${sheetFormat}", not "${textAt(map, 'format') ?? ''}"`,
+    );
+  }
+  return map;
+}
+
+const isNothing = (node: unknown): boolean => node === null || (isScalar(node) && node.value === null);
+
+/** `change` laid over `base`. */
+function merged(base: YAMLMap, change: YAMLMap, name: string, places: Places): YAMLMap {
+  const result = new YAMLMap();
+  result.items = [...base.items];
+  places.same(result, base);
+  for (const item of change.items) {
+    if (!isPair(item)) continue;
+    const key = String((item.key as Scalar).value);
+    const at = result.items.findIndex((other) => String((other.key as Scalar).value) === key);
+    const before = at < 0 ? undefined : (result.items[at]!.value as Node | null);
+    if (isNothing(item.value)) {
+      if (at < 0) fail(places.placeOf(item.key as Node), `"${key}" is taken out of "${name}", which has none`);
+      result.items.splice(at, 1);
+    } else if (at < 0) {
+      result.items.push(item);
+    } else if (isMap(before) && isMap(item.value)) {
+      result.items[at] = new Pair(item.key, merged(before, item.value, key, places));
+    } else if (isMap(before) !== isMap(item.value) && !isNothing(before)) {
+      const kind = isMap(before) ? 'a list of names' : 'one value';
+      fail(places.placeOf(item.key as Node), `"${key}" overrides ${kind} in "${name}" with something of another shape`);
+    } else {
+      result.items[at] = item;
+    }
+  }
+  return result;
+}
+
+/** Merges the change of the chosen, or the first, choice of every option. */
+function withChoices(root: YAMLMap, choices: Readonly<Record<string, string>>, places: Places): YAMLMap {
+  const options = root.get('options', true);
+  const known = isMap(options) ? options : undefined;
+  for (const id of Object.keys(choices)) {
+    if (!known?.has(id)) {
+      const names = known?.items.map((item) => String((item.key as Scalar).value)).join(', ');
+      fail(
+        places.placeOf(known),
+        `the sheet has no option "${id}"${names === undefined ? '; it has none' : `; it has ${names}`}`,
+      );
+    }
+  }
+  let result = root;
+  for (const item of known?.items ?? []) {
+    const id = String((item.key as Scalar).value);
+    const list = isMap(item.value) ? item.value.get('choices', true) : undefined;
+    if (!isMap(list)) continue;
+    const names = list.items.map((one) => String((one.key as Scalar).value));
+    const wanted = choices[id] ?? names[0];
+    if (wanted !== undefined && !names.includes(wanted))
+      fail(places.placeOf(list), `option "${id}" has no choice "${wanted}"; it has ${names.join(', ')}`);
+    const choice = wanted === undefined ? undefined : list.get(wanted, true);
+    const change = isMap(choice) ? choice.get('change', true) : undefined;
+    if (isMap(change)) result = merged(result, change, 'the sheet', places);
+  }
+  return result;
+}
