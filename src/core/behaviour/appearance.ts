@@ -1,27 +1,24 @@
 import { darkPicture, goodPicture, isMark, type Mark, type Picture } from '../picture';
-import { type Fault, type Sheet, type Technology } from '../sheet';
+import { familyOf, type Fault, type Sheet } from '../sheet';
 import { deadRatio } from './model';
 import { type NetState } from './simulate';
-
-/** How sets of a technology make their picture. */
-export function pictureFamily(technology: Technology): Picture['family'] {
-  return technology === 'plasma' ? 'panel' : 'tube';
-}
 
 /**
  * What the screen shows, from the nets that play a role in it.
  *
  * @param live whether mains is applied
+ * @param goesOff whether a slow protection will switch it off
  */
 export function pictureOf(
   sheet: Sheet,
   faults: readonly Fault[],
   stateOf: (net: string) => NetState,
   live: boolean,
+  goesOff: boolean,
 ): Picture {
-  const family = pictureFamily(sheet.technology);
+  const family = familyOf(sheet.technology);
   if (!live) return darkPicture(family);
-  const draw = family === 'panel' ? panelPicture : tubePicture;
+  const draw = { panel: panelPicture, tube: tubePicture, light: lampPicture }[family];
   const shows = faults.flatMap((fault) => fault.shows).filter(isMark);
   const role = (pick: (state: NetState) => number) => (name: string) => {
     const nets = sheet.picture.get(name) ?? [];
@@ -31,7 +28,7 @@ export function pictureOf(
     role((state) => state.ratio),
     shows,
   );
-  if (settled.light >= deadRatio) return settled;
+  if (settled.light >= deadRatio) return { ...settled, goesOff };
   const atStart = draw(
     role((state) => state.peak),
     shows,
@@ -62,6 +59,19 @@ function panelPicture(role: (name: string) => number, shows: readonly Mark[]): P
   };
 }
 
+/** Lamp and wheel: one light, coloured in turn, shaped by a chip. */
+function lampPicture(role: (name: string) => number, shows: readonly Mark[]): Picture {
+  const found = new Set(shows);
+  const lamp = role('lamp');
+  if (role('wheel') < 0.5) found.add('wrong_colours');
+  return {
+    ...goodPicture('light'),
+    light: lamp < 0.3 ? 0 : lamp < 0.8 ? 0.5 : 1,
+    empty: role('image') < 0.5 || role('content') < deadRatio,
+    marks: found,
+  };
+}
+
 /** A cathode far from nominal: low turns the gun up, high turns it off. */
 function beamOf(cathode: number): number {
   if (cathode >= 1.3) return 0;
@@ -76,6 +86,8 @@ function tubePicture(role: (name: string) => number, shows: readonly Mark[]): Pi
   const screen = role('screen');
   const sync = role('sync');
   if (sync < 0.5) found.add('rolls');
+  const convergence = role('convergence');
+  if (convergence < 0.9 || convergence > 1.1) found.add('bent_colours');
   const alive = eht >= 0.3 && role('heater') >= 0.5 && screen >= 0.3;
   // Width and height both shrink with the supply and grow as the high voltage falls.
   const size = role('size') / Math.sqrt(Math.max(eht, 0.3));

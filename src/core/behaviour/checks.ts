@@ -21,6 +21,7 @@ export interface Check {
 const unitOf: Readonly<Record<Measure, Unit>> = {
   dc: 'V',
   ac: 'V',
+  ripple: 'V',
   hertz: 'Hz',
   ohms: 'Ω',
   diode: 'V',
@@ -38,6 +39,7 @@ const unitOf: Readonly<Record<Measure, Unit>> = {
 export const measureTitles: Readonly<Record<Measure, string>> = {
   dc: 'DC volts',
   ac: 'AC volts',
+  ripple: 'AC ripple on DC',
   hertz: 'frequency',
   ohms: 'ohms',
   diode: 'diode drop',

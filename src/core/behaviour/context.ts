@@ -6,11 +6,25 @@ export interface Context {
   readonly lamp: boolean;
   /** Connectors pulled, in alphabetical order. */
   readonly unplugged: readonly string[];
+  /** Parts with a leg lifted, in alphabetical order. */
+  readonly lifted: readonly string[];
+  /** Parts with a wire across them, in alphabetical order. */
+  readonly bridged: readonly string[];
+  /** Boards replaced for a try by a good one, in alphabetical order. */
+  readonly donors: readonly string[];
   /** Run for long enough that everything has reached its heat. */
   readonly warm: boolean;
 }
 
-export const liveCold: Context = { power: 'live', lamp: false, unplugged: [], warm: false };
+export const liveCold: Context = {
+  power: 'live',
+  lamp: false,
+  unplugged: [],
+  lifted: [],
+  bridged: [],
+  donors: [],
+  warm: false,
+};
 
 const keys = new WeakMap<Context, string>();
 
@@ -20,13 +34,29 @@ export function contextKey(context: Context): string {
   if (key === undefined) {
     const power = context.power === 'live' ? 'live' : 'off';
     key = `${power}${context.lamp ? '+lamp' : ''}${context.warm ? '+warm' : ''}-${context.unplugged.join(',')}`;
+    if (context.lifted.length + context.bridged.length + context.donors.length > 0)
+      key += `-${context.lifted.join(',')}-${context.bridged.join(',')}-${context.donors.join(',')}`;
     keys.set(context, key);
   }
   return key;
 }
 
+/** Changes made to a set for a try. */
+export const interventions = ['unplugged', 'lifted', 'bridged', 'donors'] as const;
+export type Intervention = (typeof interventions)[number];
+
+/** The context with a connector, part or board changed or put back. */
+export function withIntervention(context: Context, kind: Intervention, id: string, on: boolean): Context {
+  const others = context[kind].filter((one) => one !== id);
+  return { ...context, [kind]: on ? [...others, id].sort() : others };
+}
+
+/** The context with everything plugged, soldered and original again. */
+export function asBuilt(context: Context): Context {
+  return { ...context, unplugged: [], lifted: [], bridged: [], donors: [] };
+}
+
 /** The context with `connector` pulled or put back. */
 export function withConnector(context: Context, connector: string, pulled: boolean): Context {
-  const others = context.unplugged.filter((id) => id !== connector);
-  return { ...context, unplugged: pulled ? [...others, connector].sort() : others };
+  return withIntervention(context, 'unplugged', connector, pulled);
 }

@@ -35,11 +35,21 @@ function expectNet(behaviour: Behaviour, point: Point, netId: string): Expectati
   if (point.measure === 'ohms') return expectRailOhms(behaviour, point, index);
   const here = joined(model, index, model.sourceBoard[index], point.board, behaviour.open);
   if (behaviour.context.power !== 'live' || !here) return number('linear', settled(0, deadSigma(net, point)));
+  if (point.measure === 'ripple') return expectRipple(net, state);
   if (point.measure === 'hertz') {
     const hertz = point.expect ?? net.volts;
     return number('linear', settled(state.ratio >= deadRatio ? hertz : 0, hertz * 0.01));
   }
   return expectVolts(net, point, state, behaviour.context.lamp);
+}
+
+/** Share of a rail that its ripple makes up, on a good rail and on one whose capacitor is spent. */
+const ripple = { good: 0.006, bad: 0.09 };
+
+function expectRipple(net: Net, state: NetState): Expectation {
+  const size = Math.abs(net.volts) * (state.ratio < deadRatio ? 0 : 1);
+  const share = state.rippled ? ripple.bad : ripple.good;
+  return number('linear', settled(share * size, 0.3 * share * size + 0.001 * Math.abs(net.volts)));
 }
 
 /** Spread of a meter on a dead net: pick-up and leakage. */

@@ -1,6 +1,14 @@
-export { pictureFamily } from './appearance';
 export { checksOf, measureTitles, type Check } from './checks';
-export { contextKey, liveCold, withConnector, type Context } from './context';
+export {
+  asBuilt,
+  contextKey,
+  type Context,
+  type Intervention,
+  interventions,
+  liveCold,
+  withConnector,
+  withIntervention,
+} from './context';
 export { expect } from './expect';
 export { type Component, type Expectation, type Shape } from './expectation';
 export { compileSheet, deadRatio, joined, levelOf, type Model } from './model';

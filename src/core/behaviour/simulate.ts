@@ -1,5 +1,5 @@
 import { type Picture } from '../picture';
-import { type Fault, type Level, type Protection, type SignState } from '../sheet';
+import { type Fault, type FaultMode, type Level, type Protection, type SignState } from '../sheet';
 import { pictureOf } from './appearance';
 import { type Context } from './context';
 import { deadRatio, joined, levelOf, type Model } from './model';
@@ -38,14 +38,41 @@ interface Pass {
   readonly shorted: Uint8Array;
 }
 
+/** A protection that leaves this many seconds lets a meter read the set as it runs. */
+const timeToMeasure = 20;
+
 /** Regulated outputs hold while every input is at least this share of nominal. */
 const dropout = 0.8;
 
-/** Faults that show in the context: heat cures some and brings out others. */
-function showing(faults: readonly Fault[], context: Context): readonly Fault[] {
-  return faults.filter(
-    (fault) => !(fault.appears === 'cold' && context.warm) && !(fault.appears === 'warm' && !context.warm),
+/** What a wire across a part makes good. */
+const bridgeable: ReadonlySet<FaultMode> = new Set<FaultMode>([
+  'open',
+  'joint',
+  'loose',
+  'dirty',
+  'worn',
+  'cracked',
+  'missing',
+]);
+
+/**
+ * Faults that show in the context: heat cures some and brings out others, a wire across an open
+ * part or a donor's board takes its fault away. A part with a leg lifted acts as if it were open.
+ */
+function showing({ sheet }: Model, faults: readonly Fault[], context: Context): readonly Fault[] {
+  const { lifted, bridged, donors } = context;
+  const shown = faults.filter(
+    (fault) =>
+      !(fault.appears === 'cold' && context.warm) &&
+      !(fault.appears === 'warm' && !context.warm) &&
+      !lifted.includes(fault.part) &&
+      !(bridged.includes(fault.part) && bridgeable.has(fault.mode)) &&
+      !(donors.length > 0 && donors.includes(sheet.parts.get(fault.part)?.board ?? '')),
   );
+  const absent = lifted.flatMap(
+    (part) => sheet.faults.get(`${part}.open`) ?? sheet.faults.get(`${part}.missing`) ?? [],
+  );
+  return [...shown, ...absent];
 }
 
 /**
@@ -53,17 +80,23 @@ function showing(faults: readonly Fault[], context: Context): readonly Fault[] {
  *
  * Nets are worked out from the plug onwards: a block gives what its worst need allows, its rules
  * override that, the faults act on the result. A protection that then sees a net outside what it
- * permits cuts its supply, and the nets are worked out again; those that had risen are brief.
+ * permits cuts its supply, and the nets are worked out again; those that had risen are brief. A slow
+ * protection leaves the nets as they run and shows in the picture only.
  *
  * @param faults present at once; an empty list is a good set
  */
 export function simulate(model: Model, faults: readonly Fault[], context: Context): Behaviour {
-  const active = showing(faults, context);
+  const active = showing(model, faults, context);
   const open = new Set([...context.unplugged, ...active.flatMap((fault) => fault.opens)]);
   const live = context.power === 'live';
   const first = run(model, active, open, live, new Set());
   const tripped = live ? model.sheet.protections.filter((guard) => trips(model, guard, first)) : [];
-  const cut = new Set(tripped.flatMap((guard) => guard.cuts.map((net) => model.netIndex.get(net)!)));
+  const slow = tripped.filter(({ after }) => after >= timeToMeasure);
+  const cut = new Set(
+    tripped
+      .filter((guard) => !slow.includes(guard))
+      .flatMap((guard) => guard.cuts.map((net) => model.netIndex.get(net)!)),
+  );
   const last = cut.size > 0 ? run(model, active, open, live, cut) : first;
   const nets = Array.from(last.ratio, (ratio, net): NetState => {
     const peak = first.ratio[net]!;
@@ -87,7 +120,7 @@ export function simulate(model: Model, faults: readonly Fault[], context: Contex
     signs: live
       ? signsOf(model, active, tripped, stateOf)
       : new Map([...model.sheet.signs.keys()].map((id) => [id, 'no'])),
-    picture: pictureOf(model.sheet, active, stateOf, live),
+    picture: pictureOf(model.sheet, active, stateOf, live, slow.length > 0),
   };
 }
 

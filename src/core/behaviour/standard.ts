@@ -52,6 +52,12 @@ function limits(healthy: Behaviour, check: Check, nominal: number): Limits {
   switch (check.measure) {
     case 'esr':
       return { deadBelow: 0, lowBelow: 0, highAbove: esrLimitOf(healthy.model.sheet.parts.get(point.parts[0]!)!) };
+    case 'ripple':
+      return {
+        deadBelow: 0,
+        lowBelow: 0,
+        highAbove: 0.025 * Math.abs(healthy.model.sheet.nets.get(point.net!)!.volts),
+      };
     case 'diode':
       return { deadBelow: 0.08, lowBelow: nominal - 0.17, highAbove: nominal + 0.25 };
     case 'rings':

@@ -1,4 +1,4 @@
-import { type Context, contextKey } from '../behaviour';
+import { asBuilt, type Context, contextKey } from '../behaviour';
 import { type Minutes } from '../quantity';
 import { planOneStep, type PlanTest, type RankedTest } from '../plan';
 import { repairActions, type RepairAction, type RepairMethod } from '../parts';
@@ -69,7 +69,7 @@ function repairCost(action: RepairAction, hourlyRate: number): Minutes {
 }
 
 function tripChance({ predictions, bench }: Case, posterior: Posterior): number {
-  const context = contextFor({ ...bench.context, unplugged: [] }, 'live');
+  const context = contextFor(asBuilt(bench.context), 'live');
   return posterior.faults.reduce((sum, fault, index) => {
     const present = posterior.cured.has(fault.id) ? undefined : fault;
     return predictions.behaviour(present, context).tripped.length > 0 ? sum + posterior.weights[index]! : sum;
@@ -129,7 +129,7 @@ export function adviseOn(job: Case): Advice {
     state: stateOf(probe.context),
     outcomes: outcomesOf(predictions, probe.check, probe.context, open.faults, nobodyCured),
   }));
-  const workbench = stateOf({ ...contextFor({ ...bench.context, unplugged: [] }, 'cold') });
+  const workbench = stateOf(contextFor(asBuilt(bench.context), 'cold'));
   const actions = new Map(repairActions(sheet).map((action) => [action.id, action]));
   const repairs = [...actions.values()].map((action) => ({
     id: action.id,

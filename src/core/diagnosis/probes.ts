@@ -1,4 +1,12 @@
-import { type Check, type Context, contextKey, type Predictions, withConnector } from '../behaviour';
+import {
+  type Check,
+  type Context,
+  contextKey,
+  type Intervention,
+  interventions,
+  type Predictions,
+  withConnector,
+} from '../behaviour';
 import { type Minutes } from '../quantity';
 import { type Connector, type SetState, type Sheet } from '../sheet';
 
@@ -29,16 +37,32 @@ export function contextFor(bench: Context, state: SetState): Context {
   return { ...bench, power: state === 'live' ? 'live' : 'proven' };
 }
 
-function changed(from: Context, to: Context): string[] {
-  return [...new Set([...from.unplugged, ...to.unplugged])].filter(
-    (id) => from.unplugged.includes(id) !== to.unplugged.includes(id),
+/** Minutes to make or undo a change for a try. */
+function changeMinutes(sheet: Sheet, kind: Intervention, id: string): Minutes {
+  switch (kind) {
+    case 'unplugged':
+      return sheet.connectors.get(id)?.minutes ?? 1;
+    case 'lifted':
+      return 4;
+    case 'bridged':
+      return 3;
+    case 'donors':
+      return sheet.boards.get(id)?.removal ?? 10;
+  }
+}
+
+/** What differs between two contexts in a set's build. */
+export function buildChanges(from: Context, to: Context): { kind: Intervention; id: string; on: boolean }[] {
+  return interventions.flatMap((kind) =>
+    [...new Set([...from[kind], ...to[kind]])]
+      .filter((id) => from[kind].includes(id) !== to[kind].includes(id))
+      .map((id) => ({ kind, id, on: to[kind].includes(id) })),
   );
 }
 
-/** Minutes from one context to another. Connectors are only moved with the set off and proven. */
+/** Minutes from one context to another. Connectors and legs are only moved with the set off and proven. */
 export function changeCost(sheet: Sheet, from: Context, to: Context): Minutes {
-  const connectors = changed(from, to);
-  const moving = connectors.reduce((sum, id) => sum + (sheet.connectors.get(id)?.minutes ?? 1), 0);
+  const moving = buildChanges(from, to).reduce((sum, { kind, id }) => sum + changeMinutes(sheet, kind, id), 0);
   const wasLive = from.power === 'live';
   const willBeLive = to.power === 'live';
   let cost = moving;

@@ -1,4 +1,5 @@
-import { liveCold, pictureFamily, type Predictions } from '../behaviour';
+import { liveCold, type Predictions } from '../behaviour';
+import { familyOf } from '../sheet';
 import { depict, type Picture, type Symptom, symptomsOf, symptomTitles } from '../picture';
 import { priorOf } from './prior';
 
@@ -45,7 +46,7 @@ function tileTitle(symptoms: readonly Symptom[]): string {
  * picking all that fit.
  */
 export function symptomTilesOf(predictions: Predictions): Tile[] {
-  const family = pictureFamily(predictions.model.sheet.technology);
+  const family = familyOf(predictions.model.sheet.technology);
   const weights = new Map<Symptom, number>();
   for (const { symptoms, weight } of tilesOf(predictions)) {
     for (const symptom of symptoms) weights.set(symptom, (weights.get(symptom) ?? 0) + weight);

@@ -1,6 +1,7 @@
 import { type Context } from '../behaviour';
 import { type LogBody } from '../reading';
 import { type Sheet } from '../sheet';
+import { buildChanges } from './probes';
 
 /** What is written down as the reading that proves a store empty, where nobody types one. */
 export interface StoreReading {
@@ -9,11 +10,11 @@ export interface StoreReading {
 
 /**
  * The steps that bring a set from one context to another, in the order in which they are done:
- * power off, stores proven, connectors moved, power on, warmth awaited.
+ * power off, stores proven, connectors and legs moved, power on, warmth awaited.
  */
 export function transition(sheet: Sheet, from: Context, to: Context, volts: StoreReading): LogBody[] {
   const steps: LogBody[] = [];
-  const moved = [...sheet.connectors.keys()].filter((id) => from.unplugged.includes(id) !== to.unplugged.includes(id));
+  const moved = buildChanges(from, to);
   const mustBeOff = to.power !== 'live' || moved.length > 0 || from.lamp !== to.lamp;
   let power = from.power;
   if (mustBeOff && power === 'live') {
@@ -24,7 +25,12 @@ export function transition(sheet: Sheet, from: Context, to: Context, volts: Stor
     for (const store of sheet.stores.keys()) steps.push({ kind: 'proven', store, volts: volts(store) });
     power = 'proven';
   }
-  for (const connector of moved) steps.push({ kind: 'connector', connector, pulled: to.unplugged.includes(connector) });
+  for (const { kind, id, on } of moved)
+    steps.push(
+      kind === 'unplugged'
+        ? { kind: 'connector', connector: id, pulled: on }
+        : { kind: 'intervention', change: kind, target: id, on },
+    );
   if (from.lamp !== to.lamp) steps.push({ kind: 'lamp', fitted: to.lamp });
   if (to.power === 'live' && power !== 'live') steps.push({ kind: 'power', power: 'live' });
   if (from.warm !== to.warm) steps.push({ kind: 'warmth', warm: to.warm });

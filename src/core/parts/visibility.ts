@@ -11,6 +11,7 @@ const byMode: Readonly<Record<FaultMode, number>> = {
   worn: 0.2,
   missing: 1,
   dirty: 0.5,
+  stalled: 0.8,
   dead: 0.08,
   misset: 0.1,
   cracked: 0.9,
@@ -18,6 +19,7 @@ const byMode: Readonly<Record<FaultMode, number>> = {
 
 const byKind: Readonly<Partial<Record<PartKind, Partial<Record<FaultMode, number>>>>> = {
   fuse: { open: 0.8 },
+  lamp: { cracked: 0.95, worn: 0.6, open: 0.5 },
   fusible: { open: 0.5 },
   film: { open: 0.4 },
   ic: { short: 0.3 },

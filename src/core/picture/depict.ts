@@ -5,6 +5,7 @@ type Changes = Partial<{ -readonly [Key in keyof Picture]: Picture[Key] }>;
 
 const changes: Readonly<Partial<Record<Symptom, Changes>>> = {
   dim: { light: 0.5 },
+  goes_off: { goesOff: true },
   upper_dark: { upper: 0 },
   lower_dark: { lower: 0 },
   left_dark: { left: 0 },

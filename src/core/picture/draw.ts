@@ -117,8 +117,19 @@ export function drawPicture(picture: Picture): Shape[] {
   if (picture.lower < 0.5) shapes.push(rect(0, height / 2, width, height / 2, ink));
   if (picture.left < 0.5) shapes.push(rect(0, 0, width / 2, height, ink));
   if (picture.right < 0.5) shapes.push(rect(width / 2, 0, width / 2, height, ink));
+  if (picture.goesOff) shapes.push(...goingOff());
   if (picture.sharpness < 0.85) shapes.push(rect(x, y, w, h, 'rgba(170,182,190,0.42)'));
   return shapes;
+}
+
+/** A clock face over a corner that has gone dark: it runs, then stops. */
+function goingOff(): Shape[] {
+  const dial = { cx: width - 26, cy: height - 26, r: 15 };
+  return [
+    { tag: 'polygon', attrs: { points: `${width},22 ${width},${height} 52,${height}`, fill: ink } },
+    { tag: 'circle', attrs: { ...dial, fill: 'none', stroke: '#f2f4f5', 'stroke-width': 2 } },
+    path(`M${dial.cx} ${dial.cy - 10} L${dial.cx} ${dial.cy} L${dial.cx + 8} ${dial.cy}`, '#f2f4f5', 2),
+  ];
 }
 
 function collapsed(picture: Picture): Shape[] {
@@ -196,6 +207,44 @@ function marksOver(picture: Picture, x: number, y: number, w: number, h: number)
       );
     }
   }
+  if (has.has('bent_colours'))
+    for (const [index, colour] of ['#e05a5a', '#5ac46e', '#5a86e0'].entries())
+      for (const level of [0.3, 0.6, 0.85])
+        over.push(
+          path(
+            `M${x} ${round(y + level * h - index * 3)} Q${round(x + w / 2)} ${round(y + level * h + (index - 1) * 12)} ${right} ${round(y + level * h + index * 3)}`,
+            colour,
+            1.8,
+          ),
+        );
+  if (has.has('cloudy'))
+    for (const [cx, cy, r] of [
+      [0.24, 0.3, 0.3],
+      [0.7, 0.5, 0.38],
+      [0.4, 0.8, 0.26],
+    ])
+      over.push({
+        tag: 'circle',
+        attrs: { cx: round(x + cx! * w), cy: round(y + cy! * h), r: round(r! * h), fill: 'rgba(222,228,230,0.34)' },
+      });
+  if (has.has('flicker'))
+    for (let band = 0; band < 5; band += 1)
+      over.push(rect(x, y + ((band * 2 + 1) * h) / 11, w, h / 11, 'rgba(11,14,17,0.5)'));
+  if (has.has('wrong_colours'))
+    for (const [index, colour] of ['rgba(220,60,60,0.5)', 'rgba(60,190,80,0.5)', 'rgba(60,90,220,0.5)'].entries())
+      over.push(rect(x + (index * w) / 3, y, w / 3, h, colour));
+  if (has.has('yellow')) over.push(rect(x, y, w, h, 'rgba(150,120,20,0.5)'));
+  if (has.has('spots'))
+    for (let dot = 0; dot < 16; dot += 1)
+      over.push(
+        rect(
+          x + ((dot * 53) % 151) * (w / 160),
+          y + ((dot * 71) % 101) * (h / 110),
+          3,
+          3,
+          dot % 2 === 0 ? '#fff' : ink,
+        ),
+      );
   if (has.has('sparkle')) {
     for (let dot = 0; dot < 42; dot += 1)
       over.push(

@@ -1,7 +1,10 @@
 /** Disturbances that no single brightness or size describes. */
 export const marks = [
+  'bent_colours',
+  'cloudy',
   'cracked_glass',
   'column_bar',
+  'flicker',
   'folded_bottom',
   'folded_top',
   'narrow',
@@ -16,22 +19,28 @@ export const marks = [
   'scrambled',
   'smeared',
   'sparkle',
+  'spots',
   'tearing',
   'trapezium',
   'wavy',
   'weak_blue',
   'weak_green',
   'weak_red',
+  'wrong_colours',
+  'yellow',
 ] as const;
 export type Mark = (typeof marks)[number];
 
 /** What the screen of a set shows. Brightness and size are ratios: 1 is as it should be. */
 export interface Picture {
-  readonly family: 'tube' | 'panel';
+  /** Beams on a tube, cells on a panel, or light through a wheel. */
+  readonly family: 'tube' | 'panel' | 'light';
   /** Brightness of the whole screen; 0 is black. */
   readonly light: number;
   /** Lit for a second or two at start, then off. */
   readonly brief: boolean;
+  /** As it should be for a minute or so, then off. */
+  readonly goesOff: boolean;
   readonly upper: number;
   readonly lower: number;
   readonly left: number;
@@ -54,6 +63,7 @@ export const goodPicture = (family: Picture['family']): Picture => ({
   family,
   light: 1,
   brief: false,
+  goesOff: false,
   upper: 1,
   lower: 1,
   left: 1,

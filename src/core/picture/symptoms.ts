@@ -5,6 +5,7 @@ export const symptoms = [
   'normal',
   'dark',
   'brief',
+  'goes_off',
   'dim',
   'upper_dark',
   'lower_dark',
@@ -31,6 +32,7 @@ export const symptomTitles: Readonly<Record<Symptom, string>> = {
   normal: 'Picture right',
   dark: 'Nothing at all',
   brief: 'Starts, then off',
+  goes_off: 'Runs a minute, then off',
   dim: 'Dark but alive',
   upper_dark: 'Upper half dark',
   lower_dark: 'Lower half dark',
@@ -48,6 +50,12 @@ export const symptomTitles: Readonly<Record<Symptom, string>> = {
   retrace_lines: 'Slanting lines on top',
   soft: 'Soft all over',
   no_signal: 'Lit, no picture',
+  bent_colours: 'Colours do not meet',
+  cloudy: 'Cloudy, halos round lights',
+  flicker: 'Flickers',
+  spots: 'White or black spots',
+  wrong_colours: 'Colours swapped or striped',
+  yellow: 'Yellow and dull',
   cracked_glass: 'Cracked glass',
   column_bar: 'Upright bars',
   folded_bottom: 'Folds at the bottom',
@@ -81,6 +89,7 @@ function beamSymptoms(picture: Picture): Symptom[] {
   const beams = { red: picture.red, green: picture.green, blue: picture.blue };
   const all = Object.values(beams);
   if (all.every((beam) => beam >= flooded)) return ['white_flood'];
+  if (all.every((beam) => beam < 0.7)) return ['dim'];
   for (const [name, beam] of Object.entries(beams)) {
     if (beam >= flooded) found.push(`flood_${name}` as Symptom);
     else if (beam < gone) found.push(`no_${name}` as Symptom);
@@ -107,6 +116,7 @@ export function symptomsOf(picture: Picture): ReadonlySet<Symptom> {
   if (picture.light < gone) return new Set<Symptom>([picture.brief ? 'brief' : 'dark']);
   const found = new Set<Symptom>(shapeSymptoms(picture));
   if (picture.light < 0.75 && !picture.marks.has('reddish')) found.add('dim');
+  if (picture.goesOff) found.add('goes_off');
   if (picture.upper < 0.5 && picture.lower < 0.5) return new Set<Symptom>(['dark']);
   if (picture.upper < 0.5) found.add('upper_dark');
   if (picture.lower < 0.5) found.add('lower_dark');

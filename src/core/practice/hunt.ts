@@ -1,4 +1,4 @@
-import { type Context, type Expectation, liveCold, type Predictions } from '../behaviour';
+import { asBuilt, type Context, type Expectation, liveCold, type Predictions } from '../behaviour';
 import {
   adviseOn,
   type Case,
@@ -102,7 +102,7 @@ export function hunt(predictions: Predictions, fault: Fault, options: HuntOption
     const repair = advice.repairs[0];
     if (!repair) break;
     if (repairs === 0) firstRepair = repair.action.cures;
-    const off = contextFor({ ...bench.context, unplugged: [] }, 'cold');
+    const off = contextFor(asBuilt(bench.context), 'cold');
     go(bench.context, off);
     minutes += repair.action.minutes;
     repairs += 1;

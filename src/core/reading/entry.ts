@@ -1,4 +1,4 @@
-import { type Check, nothingSeen } from '../behaviour';
+import { type Check, type Intervention, nothingSeen } from '../behaviour';
 import { parseQuantity, QuantityError, unitNames } from '../quantity';
 import { type Measure, type Sheet, signStates } from '../sheet';
 import { type Symptom, symptoms, symptomTitles } from '../picture';
@@ -9,6 +9,12 @@ export type Entry =
   | { readonly kind: 'reading'; readonly check: Check; readonly answer: Answer }
   | { readonly kind: 'power'; readonly power: 'live' | 'unplugged' | 'proven' }
   | { readonly kind: 'connector'; readonly connector: string; readonly pulled: boolean }
+  | {
+      readonly kind: 'intervention';
+      readonly change: Exclude<Intervention, 'unplugged'>;
+      readonly target: string;
+      readonly on: boolean;
+    }
   | { readonly kind: 'warmth'; readonly warm: boolean }
   | { readonly kind: 'lamp'; readonly fitted: boolean };
 
@@ -28,6 +34,7 @@ export interface EntryScope {
 const methodWords: Readonly<Record<string, readonly Measure[]>> = {
   dc: ['dc'],
   ac: ['ac'],
+  ripple: ['ripple'],
   hz: ['hertz'],
   ohms: ['ohms'],
   diode: ['diode'],
@@ -80,8 +87,28 @@ function readCommand(words: readonly string[], { sheet }: EntryScope): Entry | u
     }
     return { kind: 'connector', connector, pulled: first === 'unplug' };
   }
+  const verb = interventionVerbs.find(({ words: pair }) => pair.some((word) => word === first));
+  if (verb && words.length === 2) {
+    const known = verb.change === 'donors' ? sheet.boards : sheet.parts;
+    const target = [...known.keys()].find((id) => id.toLowerCase() === second);
+    if (target === undefined) {
+      throw new EntryError(
+        verb.change === 'donors'
+          ? `${sheet.title} has no board "${words[1]}"; it has ${[...known.keys()].join(', ')}`
+          : `${sheet.title} has no part "${words[1]}"`,
+      );
+    }
+    return { kind: 'intervention', change: verb.change, target, on: first === verb.words[0] };
+  }
   return undefined;
 }
+
+/** The words that make a change for a try, and those that undo it. */
+const interventionVerbs = [
+  { change: 'lifted', words: ['lift', 'refit'] },
+  { change: 'bridged', words: ['bridge', 'unbridge'] },
+  { change: 'donors', words: ['donor', 'own'] },
+] as const;
 
 /** Names a check answers to, best first. */
 function rank(check: Check, name: string): number {

@@ -1,4 +1,4 @@
-import { type Context, liveCold, withConnector } from '../behaviour';
+import { type Context, type Intervention, liveCold, withConnector, withIntervention } from '../behaviour';
 import { type Answer } from './answer';
 
 /** What one line of a job's log records. */
@@ -8,6 +8,13 @@ export type LogBody =
   | { readonly kind: 'power'; readonly power: 'live' | 'unplugged' }
   | { readonly kind: 'proven'; readonly store: string; readonly volts: number }
   | { readonly kind: 'connector'; readonly connector: string; readonly pulled: boolean }
+  | {
+      readonly kind: 'intervention';
+      readonly change: Exclude<Intervention, 'unplugged'>;
+      /** The part or board. */
+      readonly target: string;
+      readonly on: boolean;
+    }
   | { readonly kind: 'warmth'; readonly warm: boolean }
   | { readonly kind: 'lamp'; readonly fitted: boolean }
   | { readonly kind: 'isolation'; readonly fitted: boolean }
@@ -151,6 +158,9 @@ export function replay(log: readonly LogEntry[], stores: readonly string[]): Ben
         break;
       case 'connector':
         context = withConnector(context, body.connector, body.pulled);
+        break;
+      case 'intervention':
+        context = withIntervention(context, body.change, body.target, body.on);
         break;
       case 'warmth':
         context = { ...context, warm: body.warm };

@@ -49,7 +49,8 @@ function wordsFor(check: Check, found: Verdict['mark'], off: number | undefined)
   if (found === 'dead') return check.unit === 'V' && check.measure !== 'diode' ? 'nothing there' : 'shorted';
   if (found === 'odd') return 'wrong sign';
   if (off === undefined) return found;
-  if (check.measure === 'esr' || off > 2) return `${Number((off + 1).toPrecision(2))} times what a good one shows`;
+  if (check.measure === 'esr' || check.measure === 'ripple' || off > 2)
+    return `${Number((off + 1).toPrecision(2))} times what a good one shows`;
   const percent = `${Math.abs(Math.round(off * 100))} %`;
   if (found === 'high') return `${percent} high`;
   return check.unit === 'V' ? `${percent} weak` : `${percent} low`;
@@ -61,6 +62,7 @@ export function expectedText(predictions: Predictions, check: Check, context: Co
   if (standard.kind === 'picture') return 'a right picture';
   if (standard.kind === 'choice') return standard.right;
   const { nominal, highAbove, lowBelow } = standard;
+  if (check.measure === 'ripple') return `under ${formatQuantity(highAbove, 'V', 2)}`;
   if (check.measure === 'esr') return `under ${formatQuantity(highAbove, 'Ω', 2)}`;
   if (check.measure === 'rings') return `${Math.ceil(lowBelow)} or more`;
   if (check.measure === 'diode') return `about ${formatQuantity(nominal, 'V', 2)}`;

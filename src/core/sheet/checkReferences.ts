@@ -1,6 +1,6 @@
 import { NeedLoop, needOrder } from './needOrder';
 import { type Problem } from './problem';
-import { pictureRoles, type Place, type Sheet } from './sheet';
+import { familyOf, pictureRoles, type Place, type Sheet } from './sheet';
 
 const sheetStart: Place = { line: 1, column: 1 };
 
@@ -75,7 +75,7 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
   }
   for (const [role, nets] of sheet.picture)
     for (const net of nets) need(sheet.nets, 'net', net, sheetStart, `picture role "${role}"`);
-  const roles: readonly string[] = sheet.technology === 'plasma' ? pictureRoles.panel : pictureRoles.tube;
+  const roles: readonly string[] = pictureRoles[familyOf(sheet.technology)];
   for (const role of sheet.picture.keys()) {
     if (!roles.includes(role))
       fail(sheetStart, `"${role}" plays no part in the picture; the roles are ${roles.join(', ')}`);

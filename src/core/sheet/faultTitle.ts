@@ -11,6 +11,7 @@ const phrases: Readonly<Record<FaultMode, string>> = {
   worn: 'worn',
   missing: 'missing',
   dirty: 'dirty',
+  stalled: 'stalled',
   dead: 'dead',
   misset: 'set wrong',
   cracked: 'cracked',

@@ -376,7 +376,13 @@ function readPoint(entry: Field): Point {
     'page',
   );
   const measure = entry.get('measure').oneOf(measures);
-  const live = measure === 'dc' || measure === 'ac' || measure === 'hertz' || measure === 'press' || measure === 'swap';
+  const live =
+    measure === 'dc' ||
+    measure === 'ac' ||
+    measure === 'ripple' ||
+    measure === 'hertz' ||
+    measure === 'press' ||
+    measure === 'swap';
   const net = entry.get('net').optionalText();
   const board = entry.get('board').optionalText();
   const expect = entry.get('expect').present ? entry.get('expect').attempt(readAnyQuantity, 0) : undefined;
@@ -421,7 +427,7 @@ function readSign(entry: Field): Sign {
 }
 
 function readProtection(entry: Field): Protection {
-  entry.only('title', 'watches', 'cuts', 'blinks', 'signs');
+  entry.only('title', 'watches', 'cuts', 'blinks', 'after', 'signs');
   return {
     id: entry.name,
     title: entry.get('title').text(),
@@ -433,6 +439,7 @@ function readProtection(entry: Field): Protection {
     ),
     cuts: entry.get('cuts').texts(),
     blinks: entry.get('blinks').present ? entry.get('blinks').number(0, 1, 30) : undefined,
+    after: entry.get('after').number(1, 0, 3600),
     signs: readSigns(entry.get('signs')),
   };
 }

@@ -18,6 +18,7 @@ export const sources = ['label', 'manual', 'good set', 'guess'] as const;
 export type Source = (typeof sources)[number];
 
 export const partKinds = [
+  'ballast',
   'battery',
   'bridge',
   'ceramic',
@@ -25,14 +26,18 @@ export const partKinds = [
   'connector',
   'diode',
   'electrolytic',
+  'fan',
   'film',
   'flex',
   'flyback',
   'fuse',
   'fusible',
   'ic',
+  'lamp',
   'lead',
   'mosfet',
+  'motor',
+  'optics',
   'optocoupler',
   'panel',
   'relay',
@@ -62,6 +67,7 @@ export const faultModes = [
   'worn',
   'missing',
   'dirty',
+  'stalled',
   'dead',
   'misset',
   'cracked',
@@ -90,6 +96,7 @@ export type SignalClass = (typeof signalClasses)[number];
 export const measures = [
   'dc',
   'ac',
+  'ripple',
   'hertz',
   'ohms',
   'diode',
@@ -115,7 +122,7 @@ export type Level = (typeof levels)[number];
 export const appearances = ['always', 'cold', 'warm', 'sometimes'] as const;
 export type Appearance = (typeof appearances)[number];
 
-/** The parts a net may play in the picture of a tube or of a panel. */
+/** The parts a net may play in the picture of a tube, a panel or a lamp. */
 export const pictureRoles = {
   tube: [
     'vertical',
@@ -131,9 +138,17 @@ export const pictureRoles = {
     'sync',
     'content',
     'size',
+    'convergence',
   ],
+  light: ['lamp', 'wheel', 'image', 'content'],
   panel: ['glow_y', 'glow_x', 'upper', 'lower', 'left', 'right', 'setup', 'scan', 'image', 'content'],
 } as const satisfies Record<string, readonly string[]>;
+
+/** How sets of a technology make their picture. */
+export function familyOf(technology: Technology): keyof typeof pictureRoles {
+  if (technology === 'plasma') return 'panel';
+  return technology === 'projection-lamp' ? 'light' : 'tube';
+}
 
 /** What a check of a sign can answer. */
 export const signStates = ['no', 'weak', 'brief', 'yes'] as const;
@@ -302,6 +317,8 @@ export interface Protection {
   readonly watches: ReadonlyMap<string, readonly Level[]>;
   readonly cuts: readonly string[];
   readonly blinks: number | undefined;
+  /** Seconds from start until it acts; a slow one leaves time to measure. */
+  readonly after: number;
   /** What is seen or heard while it acts. */
   readonly signs: ReadonlyMap<string, SignState>;
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { pictureFamily } from '@/core/behaviour';
+import { familyOf } from '@/core/sheet';
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef } from 'react';
@@ -36,7 +36,7 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
   // After anything recorded the hands are back on the probes: the entry must be ready.
   useEffect(() => input.current?.focus(), [log.entries.length, check, correcting]);
 
-  const family = pictureFamily(sheet.technology);
+  const family = familyOf(sheet.technology);
   const seen = useMemo(() => {
     const reading = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
     const symptoms: readonly Symptom[] =

@@ -12,6 +12,7 @@ import {
   type Verdict,
 } from '@/core/reading';
 import { type Picture, type Symptom } from '@/core/picture';
+import { changesMade, changeTitle } from '@/features/job';
 import { provenBelow } from '@/core/safety';
 import { parseQuantity, QuantityError } from '@/core/quantity';
 import { type Store } from '@/core/sheet';
@@ -49,6 +50,8 @@ export function nextStep(job: Case, wanted: Context): Step | undefined {
       return body.pulled
         ? { kind: 'do', body, title: `Pull ${sheet.connectors.get(body.connector)!.title}`, done: 'It is pulled' }
         : { kind: 'do', body, title: `Put ${sheet.connectors.get(body.connector)!.title} back`, done: 'It is back' };
+    case 'intervention':
+      return { kind: 'do', body, title: changeTitle(body), done: 'Done' };
     case 'lamp':
       return { kind: 'do', body, title: body.fitted ? 'Put the lamp in series' : 'Take the lamp out', done: 'Done' };
     case 'warmth':
@@ -123,6 +126,10 @@ export function interpret(text: string, { job, focus, step, correcting, pictures
         };
       case 'warmth':
         return { kind: 'line', body: { kind: 'warmth', warm: entry.warm }, said: entry.warm ? 'warm' : 'cold' };
+      case 'intervention':
+        return bench.context.power === 'live'
+          ? { kind: 'wrong', message: 'legs and boards are only moved with the plug out and the stores proven' }
+          : { kind: 'line', body: entry, said: changeTitle(entry) };
       case 'lamp':
         return {
           kind: 'line',
@@ -186,11 +193,7 @@ export interface ReadingRow {
 }
 
 function circumstancesOf(context: Context): string {
-  return [
-    ...context.unplugged.map((id) => `${id} pulled`),
-    ...(context.warm ? ['warm'] : []),
-    ...(context.lamp ? ['lamp in'] : []),
-  ].join(', ');
+  return [...changesMade(context), ...(context.warm ? ['warm'] : []), ...(context.lamp ? ['lamp in'] : [])].join(', ');
 }
 
 /** The readings of a job, the newest first. */

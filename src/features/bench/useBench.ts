@@ -1,7 +1,8 @@
 'use client';
 
 import { useCallback, useMemo, useState } from 'react';
-import { pictureFamily, type Check } from '@/core/behaviour';
+import { type Check } from '@/core/behaviour';
+import { familyOf } from '@/core/sheet';
 import { adviseOn, contextFor, type ProbeAdvice, tilesOf } from '@/core/diagnosis';
 import { type TakenReading } from '@/core/reading';
 import { caseOf, type JobFile, type JobLog } from '@/features/job';
@@ -39,7 +40,7 @@ export function useBench(file: JobFile, log: JobLog) {
     if (check?.measure !== 'picture') return [];
     const { predictions: known } = job;
     const weights = new Map(advice.posterior.suspects.map(({ fault, probability }) => [fault.id, probability]));
-    const family = pictureFamily(known.model.sheet.technology);
+    const family = familyOf(known.model.sheet.technology);
     return [
       { id: 'normal', title: symptomTitles.normal, symptoms: ['normal'], picture: depict(family, []) },
       ...tilesOf(known, weights).slice(0, offeredPictures),

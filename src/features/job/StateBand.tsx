@@ -8,6 +8,7 @@ import { formatQuantity } from '@/core/quantity';
 import { deference, dischargeTool, storesToProve, timeToFall, voltsAfter, provenBelow } from '@/core/safety';
 import { type Ground, type Sheet } from '@/core/sheet';
 import { clockText, timeText } from '@/ui';
+import { changesMade } from './changes';
 import styles from './state-band.module.css';
 
 const words = { live: 'LIVE', unplugged: 'UNPLUGGED, NOT PROVEN', proven: 'PROVEN DEAD' } as const;
@@ -42,7 +43,8 @@ interface StateBandProps {
 /** The set's power state, always in sight while a job is open. */
 export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps) {
   const path = usePathname();
-  const { power, lamp, unplugged, warm } = bench.context;
+  const { power, lamp, warm } = bench.context;
+  const changes = changesMade(bench.context);
   return (
     <section className={styles.band} data-power={power} aria-label={`The set is ${words[power].toLowerCase()}`}>
       <strong className={styles.word} role="status">
@@ -54,7 +56,7 @@ export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps)
       <span>{bench.isolated ? 'Isolated' : 'Not isolated'}</span>
       <span>{lamp ? 'Lamp in series' : 'Lamp out'}</span>
       {warm && <span>Warm</span>}
-      {unplugged.length > 0 && <span className={styles.pulled}>{unplugged.join(', ')} pulled</span>}
+      {changes.length > 0 && <span className={styles.pulled}>{changes.join(', ')}</span>}
       {ground !== undefined && ground !== 'none' && (
         <span className={ground === 'chassis' ? '' : styles.pulled}>{grounds[ground]}</span>
       )}

@@ -1,3 +1,4 @@
+export { changesMade, changeTitle } from './changes';
 export { StateBand } from './StateBand';
 export { caseOf, predictionsOf, waitingTitles, type JobFile, type WaitingFor } from './jobFile';
 export { useLog, type JobLog } from './useLog';

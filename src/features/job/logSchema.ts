@@ -32,6 +32,11 @@ const bodies: Readonly<Record<string, yup.AnyObjectSchema>> = {
   power: yup.object({ power: yup.string().oneOf(['live', 'unplugged']).required() }),
   proven: yup.object({ store: words(80).min(1), volts: yup.number().min(-50_000).max(50_000).required() }),
   connector: yup.object({ connector: words(80).min(1), pulled: yup.boolean().required() }),
+  intervention: yup.object({
+    change: yup.string().oneOf(['lifted', 'bridged', 'donors']).required(),
+    target: words(80).min(1),
+    on: yup.boolean().required(),
+  }),
   warmth: yup.object({ warm: yup.boolean().required() }),
   lamp: yup.object({ fitted: yup.boolean().required() }),
   isolation: yup.object({ fitted: yup.boolean().required() }),

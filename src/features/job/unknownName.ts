@@ -16,6 +16,10 @@ export function unknownName(entries: readonly LogEntry[], sheet: Sheet, predicti
       case 'connector':
         if (!sheet.connectors.has(body.connector)) return `${sheet.title} has no connector "${body.connector}"`;
         break;
+      case 'intervention':
+        if (!(body.change === 'donors' ? sheet.boards : sheet.parts).has(body.target))
+          return `${sheet.title} has no ${body.change === 'donors' ? 'board' : 'part'} "${body.target}"`;
+        break;
       case 'repair': {
         const fault = body.cures.find((id) => !sheet.faults.has(id));
         if (fault !== undefined) return `${sheet.title} has no fault "${fault}"`;

@@ -1,6 +1,6 @@
-import { pictureFamily } from '@/core/behaviour';
+import { familyOf } from '@/core/sheet';
 import { adviseOn, type Case, type Step, stepOf, verificationOf, verified } from '@/core/diagnosis';
-import { type Symptom, symptomTitles } from '@/core/picture';
+import { type Picture, type Symptom, symptomTitles } from '@/core/picture';
 import { waitingTitles, type WaitingFor } from '@/features/job';
 import { chanceText } from '@/ui';
 
@@ -11,7 +11,7 @@ export interface QueueRow {
   readonly place: string;
   readonly owner: string;
   readonly chassis: string;
-  readonly family: 'tube' | 'panel';
+  readonly family: Picture['family'];
   readonly symptoms: readonly Symptom[];
   readonly symptomText: string;
   readonly step: Step;
@@ -53,7 +53,7 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
     place: job.place,
     owner: job.owner,
     chassis: sheet.title,
-    family: pictureFamily(sheet.technology),
+    family: familyOf(sheet.technology),
     symptoms,
     symptomText: symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'No picture told',
     step,

@@ -1,6 +1,6 @@
 'use client';
 
-import { pictureFamily } from '@/core/behaviour';
+import { familyOf } from '@/core/sheet';
 import { Button, Input, InputNumber, Select } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -286,7 +286,7 @@ function Remeasure({ open, job, record }: RemeasureProps) {
     else if (interpreted.kind === 'nothing' && step?.kind === 'do') record(step.body);
   };
   const picture = check.measure === 'picture' && step === undefined;
-  const family = pictureFamily(predictions.model.sheet.technology);
+  const family = familyOf(predictions.model.sheet.technology);
   const before = open.before.answer.kind === 'picture' ? open.before.answer.symptoms : [];
   return (
     <div className={styles.again} data-check={check.id} data-step={step?.kind ?? ''}>
