@@ -7,14 +7,19 @@ const folder = path.join(process.cwd(), 'src', 'sheets');
 
 let texts: ReadonlyMap<string, string> | undefined;
 
-/** The texts of all shipped sheets by id; a sheet lies in the file of its id. */
+function sheetsIn(place: string): [string, string][] {
+  return readdirSync(place)
+    .filter((file) => file.endsWith('.yaml'))
+    .sort()
+    .map((file) => [path.basename(file, '.yaml'), readFileSync(path.join(place, file), 'utf8')]);
+}
+
+/** What several sheets are laid upon; no sheet by itself. */
+const common = path.join(folder, 'common');
+
+/** The texts of all shipped sheets, and of what they are laid upon, by id; each lies in the file of its id. */
 export function shippedTexts(): ReadonlyMap<string, string> {
-  texts ??= new Map(
-    readdirSync(folder)
-      .filter((file) => file.endsWith('.yaml'))
-      .sort()
-      .map((file) => [path.basename(file, '.yaml'), readFileSync(path.join(folder, file), 'utf8')]),
-  );
+  texts ??= new Map([...sheetsIn(folder), ...sheetsIn(common)]);
   return texts;
 }
 
@@ -23,7 +28,7 @@ let shipped: ReadonlyMap<string, Sheet> | undefined;
 /** All shipped chassis sheets by id with the first choice of every option, read once. */
 export function shippedSheets(): ReadonlyMap<string, Sheet> {
   shipped ??= new Map(
-    [...shippedTexts()].map(([id, text]) => [id, readSheet(text, { textOf: (parent) => shippedTexts().get(parent) })]),
+    sheetsIn(folder).map(([id, text]) => [id, readSheet(text, { textOf: (parent) => shippedTexts().get(parent) })]),
   );
   return shipped;
 }

@@ -15,6 +15,7 @@ const changes: Readonly<Partial<Record<Symptom, Changes>>> = {
   dot: { height: 0, width: 0 },
   short_picture: { height: 0.66 },
   small_picture: { height: 0.78, width: 0.78 },
+  large_picture: { height: 1.14, width: 1.14 },
   narrow: { width: 0.8 },
   flood_red: { red: 2.2 },
   flood_green: { green: 2.2 },

@@ -38,8 +38,10 @@ function round(value: number): number {
 function shown(colour: Colour, picture: Picture): string {
   const beams = [picture.red, picture.green, picture.blue];
   const flood = Math.max(...beams) >= 1.6;
+  const grey = 0.3 * colour[0] + 0.59 * colour[1] + 0.11 * colour[2];
   const parts = colour.map((level, index) => {
     const beam = beams[index]!;
+    if (picture.marks.has('no_colour')) return Math.round(Math.min(255, grey * picture.light));
     const lit = beam >= 1.6 ? 245 : level * Math.min(beam, 1.1) * (flood ? 0.45 : 1);
     return Math.round(Math.min(255, lit * picture.light));
   });
@@ -207,6 +209,7 @@ function marksOver(picture: Picture, x: number, y: number, w: number, h: number)
       );
     }
   }
+  if (has.has('shoved')) over.push(rect(x, y, w, 0.34 * h, ink));
   if (has.has('bent_colours'))
     for (const [index, colour] of ['#e05a5a', '#5ac46e', '#5a86e0'].entries())
       for (const level of [0.3, 0.6, 0.85])

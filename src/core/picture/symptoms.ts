@@ -16,6 +16,7 @@ export const symptoms = [
   'dot',
   'short_picture',
   'small_picture',
+  'large_picture',
   'flood_red',
   'flood_green',
   'flood_blue',
@@ -43,6 +44,7 @@ export const symptomTitles: Readonly<Record<Symptom, string>> = {
   dot: 'A dot in the middle',
   short_picture: 'Too little height',
   small_picture: 'Too small',
+  large_picture: 'Too large',
   flood_red: 'Flooded red',
   flood_green: 'Flooded green',
   flood_blue: 'Flooded blue',
@@ -62,6 +64,7 @@ export const symptomTitles: Readonly<Record<Symptom, string>> = {
   folded_top: 'Folds at the top',
   narrow: 'Too narrow',
   no_blue: 'Blue missing',
+  no_colour: 'Grey, no colour',
   no_green: 'Green missing',
   no_red: 'Red missing',
   pink: 'Pink patches on white',
@@ -70,6 +73,7 @@ export const symptomTitles: Readonly<Record<Symptom, string>> = {
   rolls: 'Rolls',
   row_band: 'Dark band across',
   scrambled: 'Scrambled',
+  shoved: 'Shoved to one edge',
   smeared: 'Smears to the right',
   sparkle: 'Sparkle, unsteady',
   tearing: 'Tears sideways',
@@ -105,6 +109,7 @@ function shapeSymptoms(picture: Picture): Symptom[] {
   if (flat) return ['horizontal_line'];
   if (thin) return ['vertical_line'];
   const found: Symptom[] = [];
+  if (picture.height > 1.06 && picture.width > 1.06) found.push('large_picture');
   if (picture.height < 0.92 && picture.width < 0.97) found.push('small_picture');
   else if (picture.height < 0.92) found.push('short_picture');
   else if (picture.width < 0.92) found.push('narrow');

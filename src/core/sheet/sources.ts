@@ -114,15 +114,15 @@ export function mergeSheet(text: string, { textOf = () => undefined, choices = {
     const below = textOf(parent);
     if (below === undefined) fail(place, `there is no sheet "${parent}" to extend`);
     seen.push(parent);
-    const { document: base, lines: baseLines } = parse(below, parent);
-    places.adopt(base, baseLines, parent);
-    const baseRoot = rootOf(base, places);
+    const { document: parentText, lines: parentLines } = parse(below, parent);
+    places.adopt(parentText, parentLines, parent);
+    const baseRoot = rootOf(parentText, places);
     parent = textAt(baseRoot, 'extends');
-    const technology = textAt(root, 'technology') ?? textAt(baseRoot, 'technology');
-    if (technology !== textAt(baseRoot, 'technology'))
+    const technology = textAt(baseRoot, 'technology');
+    if (technology !== undefined && (textAt(root, 'technology') ?? technology) !== technology)
       fail(
         places.placeOf(root.get('technology', true) as Node),
-        `the sheet it extends, "${seen.at(-1)!}", is of technology ${textAt(baseRoot, 'technology') ?? '?'}`,
+        `the sheet it extends, "${seen.at(-1)!}", is of technology ${technology}`,
       );
     root.delete('extends');
     root = merged(baseRoot, root, 'the sheet', places);
