@@ -38,7 +38,12 @@ function expectNet(behaviour: Behaviour, point: Point, netId: string): Expectati
   if (point.measure === 'ripple') return expectRipple(net, state);
   if (point.measure === 'hertz') {
     const hertz = point.expect ?? net.volts;
-    return number('linear', settled(state.ratio >= deadRatio ? hertz : 0, hertz * 0.01));
+    // What turns reports its speed; an oscillator runs at its own or not at all.
+    const turning = net.signal === 'motion' ? state.ratio : 1;
+    return number(
+      'linear',
+      settled(state.ratio >= deadRatio ? hertz * turning : 0, hertz * (turning < 1 ? 0.08 : 0.01)),
+    );
   }
   return expectVolts(net, point, state, behaviour.context.lamp);
 }

@@ -236,6 +236,7 @@ function marksOver(picture: Picture, x: number, y: number, w: number, h: number)
   if (has.has('wrong_colours'))
     for (const [index, colour] of ['rgba(220,60,60,0.5)', 'rgba(60,190,80,0.5)', 'rgba(60,90,220,0.5)'].entries())
       over.push(rect(x + (index * w) / 3, y, w / 3, h, colour));
+  if (has.has('dusty')) over.push(rect(x, y, w, h, 'rgba(120,118,110,0.4)'));
   if (has.has('yellow')) over.push(rect(x, y, w, h, 'rgba(150,120,20,0.5)'));
   if (has.has('spots'))
     for (let dot = 0; dot < 16; dot += 1)

@@ -4,6 +4,7 @@ export const marks = [
   'cloudy',
   'cracked_glass',
   'column_bar',
+  'dusty',
   'flicker',
   'folded_bottom',
   'folded_top',

@@ -54,6 +54,7 @@ export const symptomTitles: Readonly<Record<Symptom, string>> = {
   no_signal: 'Lit, no picture',
   bent_colours: 'Colours do not meet',
   cloudy: 'Cloudy, halos round lights',
+  dusty: 'Dull, dust in the picture',
   flicker: 'Flickers',
   spots: 'White or black spots',
   wrong_colours: 'Colours swapped or striped',
