@@ -19,10 +19,23 @@ export class Predictions {
   readonly checks: ReadonlyMap<string, Check>;
   private readonly behaviours = new Map<string, Map<string, Behaviour>>();
   private readonly rows = new Map<Check, Map<string, ExpectationRow>>();
+  private readonly joint = new Map<Check, Map<string, Expectation>>();
   private readonly standards = new Map<Check, Map<string, Standard>>();
 
+  /** How many faults the sheet has. */
+  readonly count: number;
+  private readonly places: ReadonlyMap<Fault, number>;
+
   constructor(readonly model: Model) {
+    const faults = [...model.sheet.faults.values()];
+    this.count = faults.length;
+    this.places = new Map(faults.map((fault, place) => [fault, place]));
     this.checks = checksOf(model.sheet);
+  }
+
+  /** A fault's place in the sheet. */
+  placeOf(fault: Fault): number {
+    return this.places.get(fault)!;
   }
 
   /** What the set does; `undefined` is a good set. */
@@ -51,6 +64,24 @@ export class Predictions {
   /** What a check gives; an intermittent fault gives a mixture of bad and good. */
   expectation(fault: Fault | undefined, check: Check, context: Context): Expectation {
     return this.row(check, context)(fault);
+  }
+
+  /** What a check gives on a set with several faults at once; none of them is a good set. */
+  expectationOf(faults: readonly Fault[], check: Check, context: Context): Expectation {
+    if (faults.length <= 1) return this.expectation(faults[0], check, context);
+    const ofCheck = kept(this.joint, check, () => new Map<string, Expectation>());
+    const key = `${contextKey(context)}@${faults.map(({ id }) => id).join('+')}`;
+    return kept(ofCheck, key, () => {
+      const bad = expect(this.jointBehaviour(faults, context), check);
+      const lasting = faults.filter(({ appears }) => appears !== 'sometimes');
+      const comesAndGoes = lasting.length < faults.length && check.measure !== 'press' && check.measure !== 'look';
+      return comesAndGoes ? mix(bad, this.expectationOf(lasting, check, context), showsNow) : bad;
+    });
+  }
+
+  private jointBehaviour(faults: readonly Fault[], context: Context): Behaviour {
+    const inContext = kept(this.behaviours, contextKey(context), () => new Map<string, Behaviour>());
+    return kept(inContext, faults.map(({ id }) => id).join('+'), () => simulate(this.model, faults, context));
   }
 
   /** The limits a reading of `check` is judged by in `context`. */

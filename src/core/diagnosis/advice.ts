@@ -3,8 +3,8 @@ import { type Minutes } from '../quantity';
 import { planOneStep, type PlanTest, type RankedTest } from '../plan';
 import { repairActions, type RepairAction, type RepairMethod } from '../parts';
 import { type Case } from './case';
-import { type Fault } from '../sheet';
-import { outcomesOf } from './outcomes';
+import { type Fault, type Sheet } from '../sheet';
+import { doubtsOf, outcomesOf } from './outcomes';
 import { type Posterior, posteriorOf } from './posterior';
 import { changeCost, circumstance, contextFor, powerUp, type Probe, probeCost, probesOf } from './probes';
 
@@ -18,6 +18,8 @@ export interface ProbeAdvice {
   /** Expected minutes saved against repairing now. */
   readonly saves: Minutes;
   readonly bits: number;
+  /** Chance that the reading now in the log is a slip, where it is asked for again. */
+  readonly doubt?: number;
   /** Chance of each class of answer and the suspect it would leave in front. */
   readonly outcomes: readonly {
     readonly name: string;
@@ -70,17 +72,25 @@ function repairCost(action: RepairAction, hourlyRate: number): Minutes {
 
 function tripChance({ predictions, bench }: Case, posterior: Posterior): number {
   const context = contextFor(asBuilt(bench.context), 'live');
-  return posterior.faults.reduce((sum, fault, index) => {
-    const present = posterior.cured.has(fault.id) ? undefined : fault;
-    return predictions.behaviour(present, context).tripped.length > 0 ? sum + posterior.weights[index]! : sum;
-  }, 0);
+  return posterior.suspects.reduce(
+    (sum, { fault, probability, cured }) =>
+      !cured && probability > negligible && predictions.behaviour(fault, context).tripped.length > 0
+        ? sum + probability
+        : sum,
+    0,
+  );
 }
 
-/** Probes not yet made in these circumstances and not out of reach. */
-function openProbes(job: Case, isolating: boolean): Probe[] {
+/** Probes not yet made in these circumstances and not out of reach; a doubtful reading is asked for again. */
+function openProbes(job: Case, posterior: Posterior, isolating: boolean): Probe[] {
   const { bench, predictions } = job;
+  const again = new Set(
+    posterior.doubts.flatMap(({ observation }) => (observation.times === 1 ? (observation.entry ?? []) : [])),
+  );
   const done = new Set(
-    bench.readings.map((reading) => circumstance(reading.check, reading.context, reading.afterRepairs)),
+    bench.readings
+      .filter(({ entry }) => !again.has(entry.id))
+      .map((reading) => circumstance(reading.check, reading.context, reading.afterRepairs)),
   );
   return probesOf(predictions, bench.context, isolating).filter(
     (probe) =>
@@ -101,8 +111,11 @@ export function adviseOn(job: Case): Advice {
   const { sheet } = predictions.model;
   const posterior = posteriorOf(job);
   const open = openFaults(posterior);
-  const indexOf = new Map(open.faults.map((fault, index) => [fault.id, index]));
-  const curedChance = posterior.suspects.reduce((sum, suspect) => (suspect.cured ? sum + suspect.probability : sum), 0);
+  const setsWith = new Map<string, number[]>();
+  open.sets.forEach((faults, index) => {
+    for (const { id } of faults) setsWith.set(id, [...(setsWith.get(id) ?? []), index]);
+  });
+  const curedChance = 1 - open.mass;
 
   const contexts: Context[] = [];
   const known = new Map<string, number>();
@@ -115,27 +128,32 @@ export function adviseOn(job: Case): Advice {
   };
   const telling = (probe: Probe) => {
     const expected = predictions.row(probe.check, probe.context);
-    const alike = expected(open.faults[0]);
-    return open.faults.some((fault) => expected(fault) !== alike);
+    const [first, ...rest] = open.sets;
+    const alike = expected(first?.[0]);
+    return rest.some((faults) => faults.length > 1 || expected(faults[0]) !== alike);
   };
   const probes = new Map(
-    openProbes(job, tripChance(job, posterior) > isolatingFrom)
+    openProbes(job, posterior, tripChance(job, posterior) > isolatingFrom)
       .filter(telling)
       .map((probe) => [probe.id, probe]),
   );
-  const tests = [...probes.values()].map((probe): PlanTest => ({
-    id: probe.id,
-    cost: probeCost(probe),
-    state: stateOf(probe.context),
-    outcomes: outcomesOf(predictions, probe.check, probe.context, open.faults, nobodyCured),
-  }));
+  const tests = [...probes.values()].map((probe): PlanTest => {
+    const doubt = doubtsOf(predictions, probe.check, probe.context, open.sets);
+    return {
+      id: probe.id,
+      cost: probeCost(probe),
+      state: stateOf(probe.context),
+      outcomes: outcomesOf(predictions, probe.check, probe.context, open.sets),
+      ...(doubt ? { doubt } : {}),
+    };
+  });
   const workbench = stateOf(contextFor(asBuilt(bench.context), 'cold'));
   const actions = new Map(repairActions(sheet).map((action) => [action.id, action]));
   const repairs = [...actions.values()].map((action) => ({
     id: action.id,
     cost: repairCost(action, hourlyRate),
     state: workbench,
-    cures: action.cures.flatMap((fault) => indexOf.get(fault) ?? []),
+    cures: [...new Set(action.cures.flatMap((fault) => setsWith.get(fault) ?? []))],
   }));
   const here = stateOf(bench.context);
   const switchCost = contexts.map((from) => contexts.map((to) => changeCost(sheet, from, to)));
@@ -149,10 +167,14 @@ export function adviseOn(job: Case): Advice {
     .filter(({ chance }) => chance > 0.002)
     .sort((a, b) => b.chance / repairCost(b.action, hourlyRate) - a.chance / repairCost(a.action, hourlyRate));
   const best = plan.tests[0];
-  const worthProbing = best !== undefined && best.total < plan.repairNow - 1e-6;
+  const described = plan.tests.map((ranked, place) =>
+    describe(ranked, probes.get(ranked.test.id)!, plan.repairNow, open, place < mostTold),
+  );
+  const again = askedAgain(posterior, [...probes.values()], described, sheet, bench.context);
+  const worthProbing = again !== undefined || (best !== undefined && best.total < plan.repairNow - 1e-6);
   return {
     posterior,
-    probes: plan.tests.map((ranked) => describe(ranked, probes.get(ranked.test.id)!, plan.repairNow, open)),
+    probes: again ? [again, ...described.filter(({ probe }) => probe.id !== again.probe.id)] : described,
     repairs: rankedRepairs,
     next: bench.repairs.length > 0 && curedChance > 0.5 ? 'verify' : worthProbing ? 'probe' : 'act',
     repairNow: plan.repairNow,
@@ -160,34 +182,71 @@ export function adviseOn(job: Case): Advice {
   };
 }
 
-/** The faults that still need a repair and are likely enough to matter. */
+/** What may still be wrong and is likely enough to matter. */
 interface OpenFaults {
-  readonly faults: readonly Fault[];
+  /** Faults that no repair has dealt with, one or two to a set. */
+  readonly sets: readonly (readonly Fault[])[];
   /** Their probabilities as a distribution of their own. */
   readonly weights: Float64Array;
-  /** What they weigh together among all faults. */
+  /** What they weigh together among all hypotheses. */
   readonly mass: number;
 }
 
 /** Faults less likely than this are left out of the reckoning; together they weigh next to nothing. */
 const negligible = 2e-5;
 
-const nobodyCured: ReadonlySet<string> = new Set();
-
-function openFaults({ faults, weights, cured }: Posterior): OpenFaults {
-  const kept = faults.flatMap((fault, index) =>
-    !cured.has(fault.id) && weights[index]! > negligible ? [{ fault, weight: weights[index]! }] : [],
-  );
-  const mass = kept.reduce((sum, { weight }) => sum + weight, 0);
+function openFaults({ hypotheses, weights, cured }: Posterior): OpenFaults {
+  const sets = new Map<string, { faults: readonly Fault[]; weight: number }>();
+  hypotheses.forEach((hypothesis, h) => {
+    const faults = cured.size > 0 ? hypothesis.faults.filter(({ id }) => !cured.has(id)) : hypothesis.faults;
+    if (faults.length === 0) return;
+    const key = faults.map(({ id }) => id).join('+');
+    sets.set(key, { faults, weight: (sets.get(key)?.weight ?? 0) + weights[h]! });
+  });
+  const all = [...sets.values()];
+  const kept = all.filter(({ weight }) => weight > negligible);
+  const sum = kept.reduce((total, { weight }) => total + weight, 0);
   return {
-    faults: kept.map(({ fault }) => fault),
-    weights: Float64Array.from(kept, ({ weight }) => weight / (mass || 1)),
-    mass,
+    sets: kept.map(({ faults }) => faults),
+    weights: Float64Array.from(kept, ({ weight }) => weight / (sum || 1)),
+    mass: all.reduce((total, { weight }) => total + weight, 0),
   };
 }
 
-function describe(ranked: RankedTest, probe: Probe, repairNow: Minutes, open: OpenFaults): ProbeAdvice {
-  const outcomes = ranked.test.outcomes
+/** The doubtful reading to take once more before it leads astray. */
+function askedAgain(
+  { doubts }: Posterior,
+  probes: readonly Probe[],
+  described: readonly ProbeAdvice[],
+  sheet: Sheet,
+  here: Context,
+): ProbeAdvice | undefined {
+  for (const { observation, chance } of doubts) {
+    if (observation.times > 1) continue;
+    const probe = probes.find(
+      ({ check, context }) => check === observation.check && contextKey(context) === contextKey(observation.context),
+    );
+    if (!probe) continue;
+    const changing = changeCost(sheet, here, probe.context);
+    const known = described.find((one) => one.probe.id === probe.id);
+    return {
+      probe,
+      minutes: probeCost(probe) + changing,
+      changing,
+      saves: known?.saves ?? 0,
+      bits: Math.max(known?.bits ?? 0, 4 * chance * (1 - chance)),
+      outcomes: known?.outcomes ?? [],
+      doubt: chance,
+    };
+  }
+  return undefined;
+}
+
+/** Of so many probes it is said where each answer would lead. */
+const mostTold = 12;
+
+function describe(ranked: RankedTest, probe: Probe, repairNow: Minutes, open: OpenFaults, told: boolean): ProbeAdvice {
+  const outcomes = (told ? ranked.test.outcomes : [])
     .map(({ name, chances }, index) => {
       let leader = 0;
       let most = -1;
@@ -200,7 +259,7 @@ function describe(ranked: RankedTest, probe: Probe, repairNow: Minutes, open: Op
       return {
         name,
         chance: ranked.chances[index]!,
-        leads: open.faults[leader]!.id,
+        leads: open.sets[leader]![0]!.id,
         with: sum > 0 ? most / sum : 0,
       };
     })

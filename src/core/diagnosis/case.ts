@@ -29,6 +29,8 @@ export interface Observation {
   readonly context: Context;
   readonly cured: ReadonlySet<string>;
   readonly carelessness: number;
+  /** How many readings in the same circumstances say the same. */
+  readonly times: number;
   /** The log entry it came from; absent for what the owner said. */
   readonly entry?: string;
 }
@@ -38,13 +40,25 @@ const ownersCarelessness = 0.12;
 
 const nobodyCured: ReadonlySet<string> = new Set();
 
+/** Do two readings of one check say the same? */
+function agree(one: Answer, other: Answer): boolean {
+  if (one.kind === 'number' && other.kind === 'number')
+    return (
+      one.shape === other.shape &&
+      (one.value === other.value ||
+        Math.abs(one.value - other.value) <= 0.1 * Math.max(Math.abs(one.value), Math.abs(other.value)))
+    );
+  if (one.kind === 'choice' && other.kind === 'choice') return one.choice === other.choice;
+  return one.kind === 'picture' && other.kind === 'picture' && one.symptoms.join() === other.symptoms.join();
+}
+
 /**
  * The observations of a case: the owner's account, then readings. Of several readings of one
- * check in the same circumstances the latest counts.
+ * check in the same circumstances the latest counts; one that a second reading bore out is hardly a slip.
  */
 export function observationsOf({ predictions, complaint, bench }: Case): Observation[] {
   const said: Observation[] = [];
-  const owner = { context: liveCold, cured: nobodyCured, carelessness: ownersCarelessness };
+  const owner = { context: liveCold, cured: nobodyCured, carelessness: ownersCarelessness, times: 1 };
   const picture = predictions.checks.get('picture');
   if (picture && complaint.symptoms.length > 0)
     said.push({ ...owner, check: picture, answer: { kind: 'picture', symptoms: complaint.symptoms } });
@@ -57,8 +71,18 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
     const check = predictions.checks.get(id);
     if (!check) continue;
     const key = circumstance(id, context, afterRepairs);
+    const before = latest.get(key);
+    const times = before && agree(before.answer, answer) ? before.times + 1 : 1;
     latest.delete(key);
-    latest.set(key, { check, answer, context, cured, carelessness: blunder, entry: entry.id });
+    latest.set(key, {
+      check,
+      answer,
+      context,
+      cured,
+      carelessness: blunder ** Math.min(times, 2),
+      times,
+      entry: entry.id,
+    });
   }
   return [...said, ...latest.values()];
 }

@@ -110,8 +110,9 @@ describe('the posterior', () => {
         likelihood(answer, plasma.expectation(fault, check, context), plasma.standard(check, context)),
     );
     const total = joint.reduce((sum, one) => sum + one, 0);
-    const { faults, weights } = posteriorOf(job);
-    faults.forEach((_, index) => expect(weights[index]).toBeCloseTo(joint[index]! / total, 9));
+    const { hypotheses, weights } = posteriorOf(job);
+    expect(hypotheses.every(({ faults }) => faults.length === 1)).toBe(true);
+    hypotheses.forEach((_, index) => expect(weights[index]).toBeCloseTo(joint[index]! / total, 9));
   });
 
   it('does not let one blunder kill the truth', () => {

@@ -17,7 +17,12 @@ export function indistinguishable(predictions: Predictions): Map<string, Readonl
   const contexts: Context[] = [liveCold, { ...liveCold, warm: true }];
   for (const bench of contexts) {
     for (const probe of probesOf(predictions, bench, true)) {
-      const outcomes = outcomesOf(predictions, probe.check, probe.context, faults, new Set());
+      const outcomes = outcomesOf(
+        predictions,
+        probe.check,
+        probe.context,
+        faults.map((fault) => [fault]),
+      );
       for (let a = 0; a < faults.length; a += 1) {
         for (let b = a + 1; b < faults.length; b += 1) {
           if (told[a]![b] === 1) continue;

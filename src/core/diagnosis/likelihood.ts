@@ -32,6 +32,12 @@ function density(component: Component, observed: number, scale: 'linear' | 'log'
   return (component.chance * inverseRootTwoPi * Math.exp(-0.5 * z * z)) / sigma;
 }
 
+/** How likely an answer is as a blunder, on the same scale as `likelihood`. */
+export function blunderLikelihood(answer: Answer, standard: Standard, carelessness: number): number {
+  if (answer.kind === 'number') return standard.kind === 'number' ? carelessness / blunderSpan(standard) : carelessness;
+  return carelessness / (answer.kind === 'choice' ? 4 : 10);
+}
+
 /**
  * How likely an answer is under an expectation.
  *
@@ -51,11 +57,11 @@ export function likelihood(
     let sum = 0;
     for (const component of expectation.components)
       if (component.shape === answer.shape) sum += density(component, observed, expectation.scale);
-    return (1 - carelessness) * sum + carelessness / blunderSpan(standard);
+    return (1 - carelessness) * sum + blunderLikelihood(answer, standard, carelessness);
   }
   if (answer.kind === 'choice' && expectation.kind === 'choice') {
     const chance = expectation.chances.get(answer.choice) ?? 0;
-    return (1 - carelessness) * chance + carelessness / 4;
+    return (1 - carelessness) * chance + blunderLikelihood(answer, standard, carelessness);
   }
   if (answer.kind === 'picture' && expectation.kind === 'picture') {
     return pictureLikelihood(answer.symptoms, expectation.symptoms, carelessness);

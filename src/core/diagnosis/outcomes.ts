@@ -1,6 +1,7 @@
 import {
   type Check,
   type Context,
+  contextKey,
   type Expectation,
   type NumberClass,
   type NumberStandard,
@@ -111,48 +112,116 @@ const pictureName = (shown: ReadonlySet<Symptom>) =>
     .map((symptom) => symptomTitles[symptom])
     .join(', ');
 
-/** Each picture some fault shows is an outcome; likeness says how readily one is named for another. */
-function pictureOutcomes(expected: readonly ReadonlySet<Symptom>[]): Outcome[] {
-  const kinds = new Map<string, ReadonlySet<Symptom>>();
-  for (const shown of expected) kinds.set(pictureName(shown), shown);
-  const names = [...kinds.keys()];
-  const chances = names.map(() => new Float64Array(expected.length));
-  expected.forEach((shown, fault) => {
-    const alike = names.map((name) => likeness(kinds.get(name)!, shown) ** 4 + 0.01);
-    const sum = alike.reduce((all, one) => all + one, 0);
-    alike.forEach((one, outcome) => (chances[outcome]![fault] = one / sum));
+/** The answers a check can give in a context, and their chances under every single fault. */
+interface OutcomeTable {
+  readonly names: readonly string[];
+  /** One row an outcome, in sheet order of the faults; the good set comes last. */
+  readonly rows: readonly Float64Array[];
+  /** How uncertain the outcome is under each, in bits. */
+  readonly doubt: Float64Array;
+  /** Chances of the outcomes for an expectation that no single fault gives. */
+  chancesFor(expectation: Expectation): readonly number[];
+}
+
+const tables = new WeakMap<Predictions, Map<Check, Map<string, OutcomeTable>>>();
+
+function tableOf(predictions: Predictions, check: Check, context: Context): OutcomeTable {
+  let ofChecks = tables.get(predictions);
+  if (!ofChecks) tables.set(predictions, (ofChecks = new Map()));
+  let ofCheck = ofChecks.get(check);
+  if (!ofCheck) ofChecks.set(check, (ofCheck = new Map()));
+  const key = contextKey(context);
+  let table = ofCheck.get(key);
+  if (!table) ofCheck.set(key, (table = makeTable(predictions, check, context)));
+  return table;
+}
+
+function makeTable(predictions: Predictions, check: Check, context: Context): OutcomeTable {
+  const standard = predictions.standard(check, context);
+  const expected = predictions.row(check, context);
+  const sets = [...predictions.model.sheet.faults.values(), undefined];
+  const expectations = sets.map((fault) => expected(fault));
+  const { names, chancesFor } =
+    standard.kind === 'picture' ? pictureClasses(expectations) : answerClasses(standard, expectations);
+  const rows = names.map(() => new Float64Array(sets.length));
+  const worked = new Map<Expectation, readonly number[]>();
+  expectations.forEach((expectation, set) => {
+    let chances = worked.get(expectation);
+    if (!chances) worked.set(expectation, (chances = chancesFor(expectation)));
+    for (let outcome = 0; outcome < names.length; outcome += 1) rows[outcome]![set] = chances[outcome]!;
   });
-  return names.map((name, outcome) => ({ name, chances: chances[outcome]! }));
+  const doubt = new Float64Array(sets.length);
+  for (const row of rows) row.forEach((chance, set) => (doubt[set]! -= chance > 0 ? chance * Math.log2(chance) : 0));
+  return { names, rows, doubt, chancesFor };
+}
+
+type Classes = Pick<OutcomeTable, 'names' | 'chancesFor'>;
+
+/** Each picture some fault shows is an outcome; likeness says how readily one is named for another. */
+function pictureClasses(expectations: readonly Expectation[]): Classes {
+  const shown = (expectation: Expectation) =>
+    expectation.kind === 'picture' ? expectation.symptoms : new Set<Symptom>();
+  const kinds = new Map(expectations.map((one) => [pictureName(shown(one)), shown(one)]));
+  return {
+    names: [...kinds.keys()],
+    chancesFor: (expectation) => {
+      const alike = [...kinds.values()].map((kind) => likeness(kind, shown(expectation)) ** 4 + 0.01);
+      const sum = alike.reduce((all, one) => all + one, 0);
+      return alike.map((one) => one / sum);
+    },
+  };
+}
+
+function answerClasses(standard: Standard, expectations: readonly Expectation[]): Classes {
+  const names = [...new Set(expectations.flatMap((one) => [...chancesOf(standard, one).keys()]))];
+  return {
+    names,
+    chancesFor: (expectation) => {
+      const chances = chancesOf(standard, expectation);
+      const told = names.reduce((sum, name) => sum + (chances.get(name) ?? 0), 0);
+      return names.map((name) =>
+        told > 0 ? ((1 - blunder) * (chances.get(name) ?? 0)) / told + blunder / names.length : 1 / names.length,
+      );
+    },
+  };
+}
+
+/** How uncertain the answer to a check is under each set of faults, in bits; undefined where a set has several. */
+export function doubtsOf(
+  predictions: Predictions,
+  check: Check,
+  context: Context,
+  sets: readonly (readonly Fault[])[],
+): Float64Array | undefined {
+  if (sets.some((faults) => faults.length > 1)) return undefined;
+  const { doubt } = tableOf(predictions, check, context);
+  return Float64Array.from(sets, ([fault]) => doubt[fault ? predictions.placeOf(fault) : predictions.count]!);
 }
 
 /**
- * The classes of answers a check can give in a context, with their chances under every fault.
+ * The classes of answers a check can give in a context, with their chances under sets of faults.
  *
  * Numbers fall into the classes the bench names (dead, low, within, high, open, brief), so that a
- * plan can be said in words; a blunder may land in any class.
+ * plan can be said in words; a blunder may land in any class. Chances under single faults are
+ * worked out once and kept.
  *
- * @param cured faults that no longer act
+ * @param sets faults present together; an empty list is a good set
  */
 export function outcomesOf(
   predictions: Predictions,
   check: Check,
   context: Context,
-  faults: readonly Fault[],
-  cured: ReadonlySet<string>,
+  sets: readonly (readonly Fault[])[],
 ): Outcome[] {
-  const standard = predictions.standard(check, context);
-  const expected = predictions.row(check, context);
-  const expectations = faults.map((fault) => expected(cured.has(fault.id) ? undefined : fault));
-  if (standard.kind === 'picture') {
-    return pictureOutcomes(expectations.map((one) => (one.kind === 'picture' ? one.symptoms : new Set<Symptom>())));
-  }
-  const perFault = expectations.map((one) => chancesOf(standard, one));
-  const names = [...new Set(perFault.flatMap((chances) => [...chances.keys()]))];
-  return names.map((name) => ({
-    name,
-    chances: Float64Array.from(
-      perFault,
-      (chances) => (1 - blunder) * (chances.get(name) ?? 0) + blunder / names.length,
-    ),
-  }));
+  const { names, rows, chancesFor } = tableOf(predictions, check, context);
+  const places = sets.map((faults) => (faults.length === 0 ? predictions.count : predictions.placeOf(faults[0]!)));
+  const joint = sets.map((faults) =>
+    faults.length > 1 ? chancesFor(predictions.expectationOf(faults, check, context)) : undefined,
+  );
+  return names.map((name, outcome) => {
+    const row = rows[outcome]!;
+    const chances = new Float64Array(sets.length);
+    for (let set = 0; set < sets.length; set += 1) chances[set] = joint[set]?.[outcome] ?? row[places[set]!]!;
+    return { name, chances };
+  });
 }

@@ -1,7 +1,8 @@
 import { type Predictions } from '../behaviour';
 import { type Fault } from '../sheet';
 import { type Case, type Observation, observationsOf } from './case';
-import { likelihood } from './likelihood';
+import { blunderLikelihood, likelihood } from './likelihood';
+import { type Hypothesis, pairsToTry } from './pairs';
 import { priorOf } from './prior';
 
 /** How one observation bears on one suspect. */
@@ -11,7 +12,7 @@ export interface Evidence {
   readonly bits: number;
 }
 
-/** A fault with its probability after all observations. */
+/** A fault with its probability after all observations, alone or beside another. */
 export interface Suspect {
   readonly fault: Fault;
   readonly prior: number;
@@ -20,57 +21,150 @@ export interface Suspect {
   readonly cured: boolean;
 }
 
-/** Probabilities of all faults, with what is needed to explain them. */
+/** Two faults at once, with their probability after all observations. */
+export interface SuspectPair {
+  readonly faults: readonly [Fault, Fault];
+  readonly probability: number;
+}
+
+/** A reading that speaks against all the others. */
+export interface Doubt {
+  readonly observation: Observation;
+  /** Chance that it was a slip, after all observations. */
+  readonly chance: number;
+}
+
+/** Probabilities of what may be wrong, with what is needed to explain them. */
 export interface Posterior {
   /** Likeliest first. */
   readonly suspects: readonly Suspect[];
+  /** Likeliest first; empty where one fault explains what was seen. */
+  readonly pairs: readonly SuspectPair[];
+  /** Doubtful readings, the most doubtful first. */
+  readonly doubts: readonly Doubt[];
   readonly observations: readonly Observation[];
-  /** Faults in sheet order, with probability and log-likelihoods per observation. */
-  readonly faults: readonly Fault[];
+  /** Single faults in sheet order, then pairs, with probability and log-likelihoods per observation. */
+  readonly hypotheses: readonly Hypothesis[];
   readonly weights: Float64Array;
   readonly logs: readonly Float64Array[];
   readonly cured: ReadonlySet<string>;
 }
 
-/** Log-likelihood of an observation under each fault. */
-function logLikelihoods(predictions: Predictions, faults: readonly Fault[], observation: Observation): Float64Array {
+/** A reading is named as doubtful from this chance of being a slip. */
+export const doubtful = 0.5;
+
+/** Log-likelihood of an observation under each hypothesis. */
+function logLikelihoods(
+  predictions: Predictions,
+  hypotheses: readonly Hypothesis[],
+  observation: Observation,
+): Float64Array {
   const { check, context, cured, answer, carelessness } = observation;
   const standard = predictions.standard(check, context);
-  const expected = predictions.row(check, context);
-  return Float64Array.from(faults, (fault) => {
-    const present = cured.has(fault.id) ? undefined : fault;
-    return Math.log(likelihood(answer, expected(present), standard, carelessness));
+  const row = predictions.row(check, context);
+  return Float64Array.from(hypotheses, ({ faults }) => {
+    const present = cured.size > 0 ? faults.filter(({ id }) => !cured.has(id)) : faults;
+    const expected = present.length > 1 ? predictions.expectationOf(present, check, context) : row(present[0]);
+    return Math.log(likelihood(answer, expected, standard, carelessness));
   });
 }
 
-/**
- * The exact posterior over the single faults of the sheet.
- *
- * Each observation is judged in the context in which it was taken; a fault that a repair had
- * cured by then predicts a good set.
- */
-export function posteriorOf(job: Case): Posterior {
-  const { predictions, bench, closed } = job;
-  const faults = [...predictions.model.sheet.faults.values()];
-  const observations = observationsOf(job);
-  const logs = observations.map((observation) => logLikelihoods(predictions, faults, observation));
-  const prior = priorOf(predictions.model.sheet, closed);
-  const total = Float64Array.from(faults, (fault) => Math.log(prior.get(fault.id)!));
-  for (const log of logs) for (let f = 0; f < total.length; f += 1) total[f]! += log[f]!;
+/** Sums log-priors and log-likelihoods into probabilities. */
+function weigh(priors: Float64Array, logs: readonly Float64Array[]): Float64Array {
+  const total = priors.slice();
+  for (const log of logs) for (let h = 0; h < total.length; h += 1) total[h]! += log[h]!;
   const most = total.reduce((best, value) => Math.max(best, value), -Infinity);
   const weights = total.map((value) => Math.exp(value - most));
   const sum = weights.reduce((all, weight) => all + weight, 0);
-  for (let f = 0; f < weights.length; f += 1) weights[f]! /= sum;
+  return weights.map((weight) => weight / sum);
+}
+
+/** Chance of each observation to have been a slip. */
+function slips(
+  predictions: Predictions,
+  observations: readonly Observation[],
+  weights: Float64Array,
+  logs: readonly Float64Array[],
+): number[] {
+  return observations.map(({ answer, check, context, carelessness }, o) => {
+    const slip = blunderLikelihood(answer, predictions.standard(check, context), carelessness);
+    const log = logs[o]!;
+    let chance = 0;
+    for (let h = 0; h < weights.length; h += 1) chance += weights[h]! * Math.min(1, slip / Math.exp(log[h]!));
+    return chance;
+  });
+}
+
+/** Two faults are looked for when a reading is this likely to be a slip under every single one. */
+const unexplained = 0.3;
+
+/**
+ * The exact posterior over the single faults of the sheet and, where no single fault explains all
+ * that was read or a repair was done, over pairs of them as well.
+ *
+ * Each observation is judged in the context in which it was taken; a fault that a repair had
+ * cured by then no longer acts.
+ */
+export function posteriorOf(job: Case): Posterior {
+  const { predictions, bench, closed } = job;
+  const { sheet } = predictions.model;
+  const faults = [...sheet.faults.values()];
+  const observations = observationsOf(job);
+  const prior = priorOf(sheet, closed);
+  let hypotheses: Hypothesis[] = faults.map((fault) => ({ faults: [fault] }));
+  let priors = Float64Array.from(faults, ({ id }) => Math.log(prior.get(id)!));
+  let logs = observations.map((observation) => logLikelihoods(predictions, hypotheses, observation));
+  let weights = weigh(priors, logs);
+  let chances = slips(predictions, observations, weights, logs);
+
+  const odd = observations.flatMap(({ entry }, o) => (entry !== undefined && chances[o]! > unexplained ? [o] : []));
+  if (odd.length > 0 || bench.repairs.length > 0) {
+    const pairs = pairsToTry(faults, prior, logs, odd);
+    const jointLogs = observations.map((observation) =>
+      logLikelihoods(
+        predictions,
+        pairs.map(({ hypothesis }) => hypothesis),
+        observation,
+      ),
+    );
+    hypotheses = [...hypotheses, ...pairs.map(({ hypothesis }) => hypothesis)];
+    priors = Float64Array.from([...priors, ...pairs.map(({ prior: own }) => Math.log(own))]);
+    logs = logs.map((log, o) => Float64Array.from([...log, ...jointLogs[o]!]));
+    weights = weigh(priors, logs);
+    chances = slips(predictions, observations, weights, logs);
+  }
+
   const cured = new Set(bench.repairs.flatMap(({ repair }) => repair.cures));
+  const marginal = new Map<Fault, number>();
+  hypotheses.forEach((hypothesis, h) => {
+    for (const fault of hypothesis.faults) marginal.set(fault, (marginal.get(fault) ?? 0) + weights[h]!);
+  });
   const suspects = faults
-    .map((fault, index): Suspect => ({
+    .map((fault): Suspect => ({
       fault,
       prior: prior.get(fault.id)!,
-      probability: weights[index]!,
+      probability: marginal.get(fault)!,
       cured: cured.has(fault.id),
     }))
     .sort((a, b) => b.probability - a.probability);
-  return { suspects, observations, faults, weights, logs, cured };
+  return {
+    suspects,
+    pairs: hypotheses
+      .flatMap((hypothesis, h): SuspectPair[] => {
+        const [one, other] = hypothesis.faults;
+        return one && other && weights[h]! >= 0.01 ? [{ faults: [one, other], probability: weights[h]! }] : [];
+      })
+      .sort((a, b) => b.probability - a.probability),
+    doubts: observations
+      .map((observation, o): Doubt => ({ observation, chance: chances[o]! }))
+      .filter(({ chance, observation }) => chance >= doubtful && observation.entry !== undefined)
+      .sort((a, b) => b.chance - a.chance),
+    observations,
+    hypotheses,
+    weights,
+    logs,
+    cured,
+  };
 }
 
 /** Evidence under this size does not bear mentioning. */
@@ -78,23 +172,28 @@ const mentionable = 0.3;
 
 /**
  * The observations that raised or lowered a suspect, strongest first, each against the average
- * of the other suspects weighted by their probability without that observation.
+ * of the other hypotheses weighted by their probability without that observation.
  */
 export function evidenceFor(posterior: Posterior, faultId: string): Evidence[] {
-  const { faults, weights, logs, observations } = posterior;
-  const index = faults.findIndex((fault) => fault.id === faultId);
+  const { hypotheses, weights, logs, observations } = posterior;
+  // A fault is explained by the likeliest hypothesis it is part of.
+  let index = -1;
+  hypotheses.forEach(({ faults }, h) => {
+    if (faults.some(({ id }) => id === faultId) && (index < 0 || weights[h]! > weights[index]!)) index = h;
+  });
   if (index < 0) return [];
+  const without = (h: number) => !hypotheses[h]!.faults.some(({ id }) => id === faultId);
   return observations
     .map((observation, o): Evidence => {
       const log = logs[o]!;
       let others = 0;
       let mass = 0;
-      for (let f = 0; f < faults.length; f += 1) {
-        if (f === index) continue;
+      for (let h = 0; h < hypotheses.length; h += 1) {
+        if (!without(h)) continue;
         // The weight before this observation: divided by what it contributed.
-        const before = Math.exp(Math.log(weights[f]! + 1e-300) - log[f]!);
+        const before = Math.exp(Math.log(weights[h]! + 1e-300) - log[h]!);
         mass += before;
-        others += before * Math.exp(log[f]!);
+        others += before * Math.exp(log[h]!);
       }
       const average = mass > 0 ? others / mass : 1;
       return { observation, bits: (log[index]! - Math.log(average + 1e-300)) / Math.LN2 };

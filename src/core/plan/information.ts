@@ -17,7 +17,7 @@ const known = new WeakMap<PlanTest, Float64Array>();
 
 /** How uncertain a test's outcome is under each hypothesis, in bits. */
 function doubtOf(test: PlanTest): Float64Array {
-  let doubt = known.get(test);
+  let doubt = test.doubt ?? known.get(test);
   if (!doubt) {
     const sums = new Float64Array(test.outcomes[0]?.chances.length ?? 0);
     for (const { chances } of test.outcomes)

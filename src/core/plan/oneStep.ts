@@ -1,6 +1,7 @@
-import { bitsOf } from './information';
+import { mostTelling } from './information';
 import { type PlanProblem, type PlanRepair, type PlanTest } from './problem';
 import { repairOrderer } from './repairOrder';
+import { startOf } from './situation';
 
 /** A test with what is to be expected of it. */
 export interface RankedTest {
@@ -24,24 +25,26 @@ export interface Plan {
   readonly tests: readonly RankedTest[];
 }
 
-const telling = 1e-4;
+const leastBits = 1e-4;
+
+/** Tests that tell less for their cost than so many others are not worth valuing. */
+const mostValued = 12;
 
 /**
  * Values every test by one step of looking ahead: its cost, plus over its outcomes the expected
- * cost of the best order of repairs afterwards.
+ * cost of the best order of repairs afterwards. Tests that tell little for their cost are only given
+ * an upper bound: their cost on top of repairing now.
  */
 export function planOneStep(problem: PlanProblem): Plan {
   const { weights, state } = problem;
   const repairOrder = repairOrderer(problem);
   const now = repairOrder(weights, state);
+  const telling = mostTelling(problem, startOf(problem)).filter(({ bits }) => bits > leastBits);
   const posterior = new Float64Array(weights.length);
-  const tests: RankedTest[] = [];
-  for (const test of problem.tests) {
-    const bits = bitsOf(test, weights, 1);
-    if (bits <= telling) continue;
-    const cost = test.cost + problem.switchCost[state]![test.state]!;
-    let total = cost;
+  const tests = telling.map(({ test: index, bits, cost }, rank): RankedTest => {
+    const test = problem.tests[index]!;
     const chances: number[] = [];
+    let after = 0;
     for (const { chances: likelihood } of test.outcomes) {
       let chance = 0;
       for (let h = 0; h < weights.length; h += 1) {
@@ -49,11 +52,10 @@ export function planOneStep(problem: PlanProblem): Plan {
         chance += posterior[h]!;
       }
       chances.push(chance);
-      if (chance <= 1e-12) continue;
-      total += chance * repairOrder(posterior, test.state).cost;
+      if (rank < mostValued && chance > 1e-12) after += chance * repairOrder(posterior, test.state).cost;
     }
-    tests.push({ test, cost, total, bits, chances });
-  }
-  tests.sort((a, b) => a.total - b.total);
+    return { test, cost, bits, chances, total: cost + (rank < mostValued ? after : now.cost) };
+  });
+  tests.sort((a, b) => a.total - b.total || b.bits / b.cost - a.bits / a.cost);
   return { repairNow: now.cost, firstRepair: now.first, tests };
 }

@@ -8,6 +8,8 @@ export interface PlanTest {
   readonly state: number;
   /** `outcomes[o].chances[h]`; for each hypothesis they sum to 1. */
   readonly outcomes: readonly { readonly name: string; readonly chances: Float64Array }[];
+  /** How uncertain the outcome is under each hypothesis, in bits, where it is known already. */
+  readonly doubt?: Float64Array;
 }
 
 /** A repair: puts the set right if one of the hypotheses it cures is true. */

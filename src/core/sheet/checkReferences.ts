@@ -55,6 +55,7 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
       need(sheet.nets, 'net', net, fault.place, where);
     for (const connector of fault.opens) need(sheet.connectors, 'connector', connector, fault.place, where);
     for (const sign of fault.signs.keys()) need(sheet.signs, 'sign', sign, fault.place, where);
+    for (const other of fault.harms) need(sheet.faults, 'fault', other, fault.place, where);
     for (const point of fault.reads.keys()) need(sheet.points, 'point', point, fault.place, where);
   }
   for (const point of sheet.points.values()) {

@@ -326,7 +326,7 @@ function readPart(entry: Field, block: Block): Part {
 }
 
 function readFault(entry: Field, part: Part): Fault {
-  entry.only('title', 'weight', 'appears', 'sets', 'shorts', 'ripples', 'opens', 'signs', 'shows', 'reads');
+  entry.only('title', 'weight', 'appears', 'sets', 'shorts', 'ripples', 'opens', 'signs', 'shows', 'harms', 'reads');
   const mode = faultModes.find((word) => word === entry.name);
   if (mode === undefined) entry.fail(`"${entry.name}" is not a fault; it may be ${faultModes.join(', ')}`);
   return {
@@ -342,6 +342,7 @@ function readFault(entry: Field, part: Part): Fault {
     opens: entry.get('opens').texts(),
     signs: readSigns(entry.get('signs')),
     shows: entry.get('shows').texts(),
+    harms: entry.get('harms').texts(),
     reads: new Map(
       entry
         .get('reads')

@@ -271,6 +271,8 @@ export interface Fault {
   readonly opens: readonly string[];
   readonly signs: ReadonlyMap<string, SignState>;
   readonly shows: readonly string[];
+  /** Faults it is likely to bring about in other parts. */
+  readonly harms: readonly string[];
   /** Overrides of single predictions: point → value. */
   readonly reads: ReadonlyMap<string, number>;
   readonly place: Place;
