@@ -6,7 +6,7 @@ import { type Answer } from '../reading';
  * Chance that an answer has nothing to do with the set: a slipped probe, a misread scale, a wrong
  * key. It keeps one bad reading from ever ruling out the truth.
  */
-export const blunder = 0.02;
+export const blunder = 0.03;
 
 const inverseRootTwoPi = 1 / Math.sqrt(2 * Math.PI);
 

@@ -167,6 +167,30 @@ export function posteriorOf(job: Case): Posterior {
   };
 }
 
+/**
+ * The reading on which the leading hypothesis rests alone: without it the hypothesis would lose at
+ * least half its probability. Undefined where several bear it out, or a repetition has.
+ */
+export function restsOn({ hypotheses, weights, logs, observations }: Posterior): Observation | undefined {
+  let leader = 0;
+  weights.forEach((weight, h) => {
+    if (weight > weights[leader]!) leader = h;
+  });
+  let found: Observation | undefined;
+  let least = weights[leader]! / 2;
+  observations.forEach((observation, o) => {
+    if (observation.entry === undefined || observation.times > 1) return;
+    const log = logs[o]!;
+    // All weights as they would be without the observation, scaled so that nothing overflows.
+    const smallest = log.reduce((min, value) => Math.min(min, value), Infinity);
+    let all = 0;
+    for (let h = 0; h < hypotheses.length; h += 1) all += weights[h]! * Math.exp(smallest - log[h]!);
+    const without = (weights[leader]! * Math.exp(smallest - log[leader]!)) / all;
+    if (without < least) [least, found] = [without, observation];
+  });
+  return found;
+}
+
 /** Evidence under this size does not bear mentioning. */
 const mentionable = 0.3;
 

@@ -6,6 +6,7 @@ import {
   contextFor,
   type Probe,
   probeCost,
+  restsOn,
   changeCost,
   transition,
 } from '../diagnosis';
@@ -169,8 +170,16 @@ export function nameFault(
       0,
     );
     const useful = advice.probes.filter(({ bits }) => bits > 0.002);
-    if (mass >= nearlySure || useful.length === 0 || probes >= mostSteps)
-      return { fault: fault.id, named: first!.fault.id, probes };
+    const settled = mass >= nearlySure || useful.length === 0;
+    // A name that rests on one reading is borne out by taking that reading again.
+    const alone = settled ? restsOn(advice.posterior) : undefined;
+    if (alone && probes < mostSteps) {
+      for (const step of transition(sheet, bench.context, alone.context, () => 2)) record(step);
+      const answer = answered(predictions.expectation(fault, alone.check, alone.context), options);
+      record({ kind: 'reading', check: alone.check.id, answer, text: '' });
+      continue;
+    }
+    if (settled || probes >= mostSteps) return { fault: fault.id, named: first!.fault.id, probes };
     const next =
       advice.next === 'probe'
         ? useful[0]!

@@ -36,21 +36,21 @@ describe.each(
 )('hunting on %s', (_, predictions) => {
   const faults = [...predictions.model.sheet.faults.values()];
 
-  it('names the fault, or its group, for at least 95 % of all faults when fed only what it asks for', () => {
+  it('names the fault, or its group, for at least 97 % of all faults, with noise and a slip in twenty readings', () => {
     const groups = indistinguishable(predictions);
     const named = faults.filter((fault, index) =>
       groups
-        .get(nameFault(predictions, fault, groups, { noise: 0.01, random: seeded(100 + index) }).named)!
+        .get(nameFault(predictions, fault, groups, { noise: 0.01, misreads: 0.05, random: seeded(100 + index) }).named)!
         .has(fault.id),
     );
-    expect(named.length / faults.length).toBeGreaterThanOrEqual(0.95);
-  });
+    expect(named.length / faults.length).toBeGreaterThanOrEqual(0.97);
+  }, 60_000);
 
   it('cures every fault, in far fewer minutes than going down the list', () => {
-    const sample = faults.filter((_, index) => index % 8 === 0);
+    const sample = faults.filter((_, index) => index % 12 === 0);
     const minutes = (policy: 'tovrik' | 'checklist') => {
       const hunts = sample.map((fault, index) =>
-        hunt(predictions, fault, { policy, noise: 0.01, random: seeded(100 + index) }),
+        hunt(predictions, fault, { policy, noise: 0.01, misreads: 0.05, random: seeded(100 + index) }),
       );
       expect(hunts.filter(({ cured }) => !cured)).toEqual([]);
       return hunts.reduce((sum, one) => sum + one.minutes, 0) / hunts.length;

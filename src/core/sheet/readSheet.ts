@@ -398,7 +398,7 @@ function readPoint(entry: Field): Point {
     state: entry.get('state').oneOf(['live', 'cold'] as const, live ? 'live' : 'cold'),
     minutes: entry.get('minutes').number(1, 0, 600),
     danger: entry.get('danger').number(0, 0, 3) as Point['danger'],
-    miss: entry.get('miss').number(measure === 'look' ? 0.25 : measure === 'press' ? 0.3 : 0.01, 0, 0.95),
+    miss: entry.get('miss').number(measure === 'look' ? 0.25 : measure === 'press' ? 0.2 : 0.01, 0, 0.95),
     aliases: entry.get('aliases').texts(),
     place: entry.place,
     ...(net === undefined ? {} : { net }),

@@ -43,7 +43,9 @@ describe.each(sheets)('the line of %s', (_, sheet) => {
       .flatMap(({ points }) => points)
       .filter(([x, y]) => x < -1 || y < -1 || x > line.width + 1 || y > line.height + 1);
     expect(outside).toEqual([]);
-    expect(line.barrier).toBeGreaterThan(line.blocks.find(({ id }) => id === 'inlet')!.x);
+    // The ballast of a lamp stands hot behind cold blocks: no one line parts the sides there.
+    if (sheet.technology === 'projection-lamp') expect(line.barrier).toBeUndefined();
+    else expect(line.barrier).toBeGreaterThan(line.blocks.find(({ id }) => id === 'inlet')!.x);
     expect(await layoutLine(sheet)).toBe(line);
   });
 });
