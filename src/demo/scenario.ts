@@ -14,6 +14,7 @@ export interface DemoSet {
   readonly sheet: string;
   /** The hidden fault; readings are made from it. */
   readonly fault: string;
+  readonly options?: Readonly<Record<string, string>>;
   readonly words: string;
   readonly value: number;
   readonly limit: number;

@@ -3,7 +3,8 @@ import { type Case, draftNote } from '@/core/diagnosis';
 import { seeded } from '@/core/chance';
 import { complaintOf } from '@/core/practice';
 import { replay } from '@/core/reading';
-import { shippedSheets } from '@/sheets';
+import { readSheet } from '@/core/sheet';
+import { shippedSheets, shippedTexts } from '@/sheets';
 import { addJob, appendLog, closeJob, openDatabase } from '@/store';
 import { playJob } from './play';
 import { readScenario } from './scenario';
@@ -13,6 +14,11 @@ const day = 86_400_000;
 /** A reproducible id in the form the browser makes. */
 function demoId(kind: number, index: number): string {
   return `00000000-0000-4000-8000-${String(kind * 1000 + index).padStart(12, '0')}`;
+}
+
+function withOptions(sheet: string, choices: Readonly<Record<string, string>>): Predictions {
+  const texts = shippedTexts();
+  return new Predictions(compileSheet(readSheet(texts.get(sheet)!, { textOf: (id) => texts.get(id), choices })));
 }
 
 /**
@@ -42,6 +48,7 @@ export async function seedDemo(file: string, now: number): Promise<void> {
         place: set.place,
         sheet: set.sheet,
         label: {},
+        options: {},
         complaint,
         words: set.words,
         owner: 'the railway',
@@ -81,7 +88,7 @@ export async function seedDemo(file: string, now: number): Promise<void> {
       });
     }
     for (const [index, set] of scenario.sets.entries()) {
-      const predictions = known.get(set.sheet)!;
+      const predictions = set.options ? withOptions(set.sheet, set.options) : known.get(set.sheet)!;
       const fault = predictions.model.sheet.faults.get(set.fault)!;
       const id = demoId(2, index);
       const start = now - set.daysAgo * day;
@@ -91,6 +98,7 @@ export async function seedDemo(file: string, now: number): Promise<void> {
         place: set.place,
         sheet: set.sheet,
         label: set.label ?? {},
+        options: set.options ?? {},
         complaint: complaintOf(predictions, fault),
         words: set.words,
         owner: set.owner,

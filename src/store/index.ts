@@ -4,6 +4,7 @@ export { addJob, findJob, openJobs, setWaiting, type Job, type Waiting } from '.
 export { appendLog, JobClosed, readLog, readLogs, StaleLog } from './log';
 export {
   AlreadyClosed,
+  closedBySheet,
   closedCounts,
   closeJob,
   findNote,
@@ -12,4 +13,5 @@ export {
   type FaultNote,
   type Outcome,
 } from './notes';
+export { ownSheets, saveSheet, StaleSheet, versionsOf, type SheetVersion } from './sheets';
 export { readSettings, type Settings } from './settings';

@@ -19,6 +19,8 @@ export interface Job {
   readonly sheet: string;
   /** Values read off the set's own label, by label field. */
   readonly label: Readonly<Record<string, number>>;
+  /** Choice of each option of the sheet, by option id. */
+  readonly options: Readonly<Record<string, string>>;
   readonly complaint: Complaint;
   /** The owner's words. */
   readonly words: string;
@@ -36,6 +38,7 @@ interface Row {
   place: string;
   sheet: string;
   label: string;
+  options: string;
   complaint: string;
   words: string;
   owner: string;
@@ -52,6 +55,7 @@ const fromRow = (row: Row): Job => ({
   place: row.place,
   sheet: row.sheet,
   label: JSON.parse(row.label) as Job['label'],
+  options: JSON.parse(row.options) as Job['options'],
   complaint: JSON.parse(row.complaint) as Complaint,
   words: row.words,
   owner: row.owner,
@@ -73,6 +77,7 @@ export async function addJob(database: Knex, job: Job): Promise<void> {
       place: job.place,
       sheet: job.sheet,
       label: JSON.stringify(job.label),
+      options: JSON.stringify(job.options),
       complaint: JSON.stringify(job.complaint),
       words: job.words,
       owner: job.owner,

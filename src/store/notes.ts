@@ -92,3 +92,12 @@ export async function closedCounts(database: Knex, sheet: string): Promise<Map<s
   }[];
   return new Map(rows.map(({ fault, count }) => [fault, Number(count)]));
 }
+
+/** How many jobs of each sheet were closed. */
+export async function closedBySheet(database: Knex): Promise<Map<string, number>> {
+  const rows = (await database('fault_note').groupBy('sheet').select('sheet').count({ count: '*' })) as unknown as {
+    sheet: string;
+    count: number;
+  }[];
+  return new Map(rows.map(({ sheet, count }) => [sheet, Number(count)]));
+}

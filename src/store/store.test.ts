@@ -45,6 +45,7 @@ const job = (id: string, more: Partial<Job> = {}): Job => ({
   place: 'Pavilion',
   sheet: 'halvane-hp-42',
   label: { vs: 187 },
+  options: {},
   complaint: { symptoms: ['upper_dark'], signs: { buzz: 'brief' } },
   words: 'dark above',
   owner: 'the railway',

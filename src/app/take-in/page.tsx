@@ -5,7 +5,6 @@ import { loadTakeIn } from '@/features/take-in/load';
 export const metadata: Metadata = { title: 'Take in' };
 export const dynamic = 'force-dynamic';
 
-export default async function Page() {
-  const { choices, settings } = await loadTakeIn();
-  return <TakeIn choices={choices} {...settings} />;
+export default async function Page({ searchParams }: { searchParams: Promise<Record<string, string>> }) {
+  return <TakeIn {...await loadTakeIn(await searchParams)} />;
 }

@@ -2,7 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import { ValidationError } from 'yup';
-import { shippedSheets } from '@/sheets';
+import { readLibrary, sheetOf } from '@/features/sheets/library';
 import { AlreadyClosed, closeJob, database, findJob } from '@/store';
 import { closeSchema } from './closeSchema';
 
@@ -17,7 +17,7 @@ export async function closeWithNote(input: unknown): Promise<string | undefined>
     const db = await database();
     const job = await findJob(db, note.job);
     if (!job) return 'there is no such job';
-    const sheet = shippedSheets().get(job.sheet);
+    const sheet = sheetOf(await readLibrary(), job);
     if (note.fault !== null && !sheet?.faults.has(note.fault)) return `the sheet has no fault "${note.fault}"`;
     await closeJob(db, {
       ...note,

@@ -1,6 +1,6 @@
 import 'server-only';
 import { caseOf } from '@/features/job';
-import { sheetOf } from '@/features/job/load';
+import { readLibrary, sheetOf } from '@/features/sheets/library';
 import { closedCounts, database, openJobs, readLogs, readSettings } from '@/store';
 import { type QueueRow, queueRow } from './queueModel';
 
@@ -15,12 +15,13 @@ export async function loadQueue(): Promise<{ rows: QueueRow[]; currency: string 
     ),
     readSettings(db),
   ]);
+  const library = await readLibrary();
   const sheets = [...new Set(jobs.map(({ sheet }) => sheet))];
   const closed = new Map(
     await Promise.all(sheets.map(async (sheet) => [sheet, await closedCounts(db, sheet)] as const)),
   );
   const rows = jobs.flatMap((job): QueueRow[] => {
-    const sheet = sheetOf(job);
+    const sheet = sheetOf(library, job);
     if (!sheet) return [];
     const file = caseOf(
       { sheet, complaint: job.complaint, closed: closed.get(job.sheet)!, hourlyRate: settings.hourlyRate },

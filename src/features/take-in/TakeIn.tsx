@@ -2,7 +2,7 @@
 
 import { Button, Input, InputNumber } from 'antd';
 import { useRouter } from 'next/navigation';
-import { type ReactNode, useDeferredValue, useMemo, useState, useTransition } from 'react';
+import { Fragment, type ReactNode, useDeferredValue, useMemo, useState, useTransition } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { symptomTilesOf } from '@/core/diagnosis';
 import { parseQuantity } from '@/core/quantity';
@@ -11,7 +11,7 @@ import { type Sheet, type SignState, type Technology } from '@/core/sheet';
 import { predictionsOf } from '@/features/job';
 import { Bar, chanceText, Key, minutesText, moneyText, PictureView } from '@/ui';
 import { takeIn } from './actions';
-import { type Choice } from './load';
+import { type TakeInDesk } from './load';
 import { complaintFrom, nextSignState, outlookOf, signText } from './takeInModel';
 import styles from './take-in.module.css';
 
@@ -43,17 +43,9 @@ function labelValues(
   return { values, wrong: undefined };
 }
 
-export function TakeIn({
-  choices,
-  hourlyRate,
-  currency,
-}: {
-  choices: readonly Choice[];
-  hourlyRate: number;
-  currency: string;
-}) {
+export function TakeIn({ cards, done, sheet, options, closed, settings: { hourlyRate, currency } }: TakeInDesk) {
   const router = useRouter();
-  const [chosen, setChosen] = useState(choices[0]!.sheet.id);
+  const [choosing, startChoosing] = useTransition();
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
   const [signs, setSigns] = useState<Readonly<Record<string, SignState>>>({});
   const [label, setLabel] = useState<Readonly<Record<string, string>>>({});
@@ -67,7 +59,6 @@ export function TakeIn({
   const [problem, setProblem] = useState<string>();
   const [storing, startStoring] = useTransition();
 
-  const { sheet, closed } = choices.find((choice) => choice.sheet.id === chosen)!;
   const predictions = predictionsOf(sheet);
   const tiles = useMemo(() => symptomTilesOf(predictions), [predictions]);
   const complaint = useMemo(() => complaintFrom(tiles, picked, signs), [tiles, picked, signs]);
@@ -79,11 +70,14 @@ export function TakeIn({
   const told = complaint.symptoms.length > 0 || Object.keys(signs).length > 0;
   const caution = pictureCaution(complaint.symptoms);
 
-  const choose = (id: string) => {
-    setChosen(id);
-    setPicked(new Set());
-    setSigns({});
-    setLabel({});
+  /** The address holds the sheet and its options, so that the server sends that sheet alone. */
+  const choose = (id: string, choices: Readonly<Record<string, string>>) => {
+    if (id !== sheet.id) {
+      setPicked(new Set());
+      setSigns({});
+      setLabel({});
+    }
+    startChoosing(() => router.replace(`/take-in?${new URLSearchParams({ sheet: id, ...choices }).toString()}`));
   };
   const toggle = (id: string) =>
     setPicked((now) => new Set(now.has(id) ? [...now].filter((other) => other !== id) : [...now, id]));
@@ -103,7 +97,8 @@ export function TakeIn({
         title,
         place,
         owner,
-        sheet: chosen,
+        sheet: sheet.id,
+        options,
         words,
         value: value ?? 0,
         limit: limit ?? 0,
@@ -119,22 +114,47 @@ export function TakeIn({
     <div className={styles.page}>
       <section className={styles.side} aria-label="The set">
         <Labelled title="What is it?">
-          {choices.map(({ sheet: one, closed: done }) => (
-            <button
-              key={one.id}
-              type="button"
-              className={styles.choice}
-              aria-pressed={one.id === chosen}
-              onClick={() => choose(one.id)}
-            >
-              <strong>{one.title}</strong>
-              <span>
-                {technologyTitles[one.technology]} · {one.size} ·{' '}
-                {[...done.values()].reduce((sum, count) => sum + count, 0)} done here
-              </span>
-            </button>
-          ))}
+          <div className={styles.choices} aria-busy={choosing}>
+            {cards.map((card, index) => (
+              <Fragment key={card.id}>
+                {card.generic && !cards[index - 1]?.generic && (
+                  <p className="soft">No sheet of its own? One of these:</p>
+                )}
+                <button
+                  type="button"
+                  className={styles.choice}
+                  aria-pressed={card.id === sheet.id}
+                  onClick={() => choose(card.id, {})}
+                >
+                  <strong>{card.title}</strong>
+                  <span>
+                    {card.generic ? 'any make' : `${technologyTitles[card.technology]} · ${card.size}`}
+                    {(done.get(card.id) ?? 0) > 0 && ` · ${done.get(card.id)} done here`}
+                  </span>
+                </button>
+              </Fragment>
+            ))}
+          </div>
         </Labelled>
+        {sheet.options.map((option) => (
+          <Labelled key={option.id} title={option.title}>
+            <div className={styles.options} role="group" aria-label={option.title}>
+              {option.choices.map((choice, index) => (
+                <button
+                  key={choice.id}
+                  type="button"
+                  className={styles.chip}
+                  title={choice.tell}
+                  aria-pressed={(options[option.id] ?? option.choices[0]!.id) === choice.id}
+                  onClick={() => choose(sheet.id, { ...options, [option.id]: choice.id })}
+                >
+                  {choice.title}
+                  {index > 0 && choice.tell !== '' && <span className="soft"> {choice.tell}</span>}
+                </button>
+              ))}
+            </div>
+          </Labelled>
+        ))}
         <Labelled title="Call it">
           <Input
             value={title}

@@ -3,7 +3,8 @@
 import { revalidatePath } from 'next/cache';
 import { ValidationError } from 'yup';
 import { type Complaint } from '@/core/diagnosis';
-import { shippedSheets } from '@/sheets';
+import { SheetError } from '@/core/sheet';
+import { readLibrary, sheetOf } from '@/features/sheets/library';
 import { addJob, database } from '@/store';
 import { takeInSchema } from './takeInSchema';
 
@@ -15,11 +16,13 @@ import { takeInSchema } from './takeInSchema';
 export async function takeIn(input: unknown): Promise<string | undefined> {
   try {
     const form = takeInSchema.validateSync(input);
-    const sheet = shippedSheets().get(form.sheet);
-    if (!sheet) return `there is no sheet "${form.sheet}"; choose one of ${[...shippedSheets().keys()].join(', ')}`;
+    const options = form.options as Record<string, string>;
+    if (!sheetOf(await readLibrary(), { sheet: form.sheet, options, label: {} }))
+      return `there is no sheet "${form.sheet}"`;
     await addJob(await database(), {
       ...form,
       label: form.label as Record<string, number>,
+      options,
       complaint: form.complaint as Complaint,
       waiting: null,
       createdAt: new Date().toISOString(),
@@ -28,6 +31,7 @@ export async function takeIn(input: unknown): Promise<string | undefined> {
     revalidatePath('/');
     return undefined;
   } catch (error) {
+    if (error instanceof SheetError) return error.message;
     if (error instanceof ValidationError) return error.errors[0] ?? error.message;
     throw error;
   }

@@ -1,18 +1,55 @@
 import 'server-only';
-import { type Sheet } from '@/core/sheet';
-import { shippedSheets } from '@/sheets';
-import { closedCounts, database, readSettings, type Settings } from '@/store';
+import { type Sheet, SheetError } from '@/core/sheet';
+import { readLibrary, type SheetCard, sheetCards, sheetOf } from '@/features/sheets/library';
+import { closedBySheet, closedCounts, database, readSettings, type Settings } from '@/store';
 
-/** A sheet to choose, with what this shop has closed of its kind. */
-export interface Choice {
+/** What the take-in page works with: the sheets to choose from and the chosen one in full. */
+export interface TakeInDesk {
+  readonly cards: readonly SheetCard[];
+  /** Jobs this shop has closed, by sheet. */
+  readonly done: ReadonlyMap<string, number>;
   readonly sheet: Sheet;
+  readonly options: Readonly<Record<string, string>>;
+  /** Closed jobs of the chosen sheet, by fault. */
   readonly closed: ReadonlyMap<string, number>;
+  readonly settings: Settings;
 }
 
-export async function loadTakeIn(): Promise<{ choices: Choice[]; settings: Settings }> {
+/**
+ * @param wanted the sheet and the choices of its options, as in the page's address; what does not
+ *   fit is left at what the sheet takes by itself
+ */
+export async function loadTakeIn(wanted: Readonly<Record<string, string>>): Promise<TakeInDesk> {
   const db = await database();
-  const choices = await Promise.all(
-    [...shippedSheets().values()].map(async (sheet) => ({ sheet, closed: await closedCounts(db, sheet.id) })),
+  const library = await readLibrary();
+  const cards = sheetCards(library).filter(({ broken }) => broken === undefined);
+  const done = await closedBySheet(db);
+  const { sheet: id, ...choices } = wanted;
+  const familiar = [...cards].sort((a, b) => (done.get(b.id) ?? 0) - (done.get(a.id) ?? 0))[0]!;
+  const card = cards.find((one) => one.id === id) ?? familiar;
+  const plain = sheetOf(library, { sheet: card.id, options: {}, label: {} })!;
+  const options = Object.fromEntries(
+    plain.options.flatMap(({ id: option, choices: known }) => {
+      const choice = choices[option];
+      return choice !== undefined && known.some((one) => one.id === choice) ? [[option, choice]] : [];
+    }),
   );
-  return { choices, settings: await readSettings(db) };
+  return {
+    cards,
+    done,
+    sheet: tryOptions(() => sheetOf(library, { sheet: card.id, options, label: {} })!) ?? plain,
+    options,
+    closed: await closedCounts(db, card.id),
+    settings: await readSettings(db),
+  };
+}
+
+/** Two choices may not fit together; then the sheet stands as it is by itself. */
+function tryOptions(read: () => Sheet): Sheet | undefined {
+  try {
+    return read();
+  } catch (error) {
+    if (error instanceof SheetError) return undefined;
+    throw error;
+  }
 }

@@ -33,6 +33,14 @@ export const takeInSchema = yup.object({
       ),
     )
     .required(),
+  options: yup
+    .object()
+    .test('words', 'an option is answered with the name of a choice', (options) =>
+      Object.values(options as Record<string, unknown>).every(
+        (choice) => typeof choice === 'string' && choice.length <= 80,
+      ),
+    )
+    .required(),
   complaint: yup
     .object({
       symptoms: yup.array(yup.string().oneOf(symptoms).required()).required(),

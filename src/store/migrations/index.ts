@@ -1,12 +1,13 @@
 import { type Knex } from 'knex';
 import { firstTables } from './001-first-tables';
+import { sheetsAndOptions } from './002-sheets-and-options';
 
 interface Migration extends Knex.Migration {
   readonly name: string;
 }
 
 /** Forward only, oldest first. A migration that has been released is never edited. */
-const all: readonly Migration[] = [firstTables];
+const all: readonly Migration[] = [firstTables, sheetsAndOptions];
 
 /** Migrations come from code, not from a folder, so that they follow the server into its bundle. */
 export const migrations: Knex.MigrationSource<Migration> = {

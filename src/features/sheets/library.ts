@@ -1,0 +1,100 @@
+import 'server-only';
+import { cache } from 'react';
+import { readSheet, type Sheet, SheetError, type SheetSources, withLabel } from '@/core/sheet';
+import { shippedTexts } from '@/sheets';
+import { database, ownSheets, type SheetVersion } from '@/store';
+
+/** All sheets there are: those that ship and the shop's own, which go before shipped ones of the same id. */
+export interface Library {
+  readonly texts: ReadonlyMap<string, string>;
+  /** The newest version of each of the shop's own. */
+  readonly own: ReadonlyMap<string, SheetVersion>;
+  /** Changes whenever a sheet is saved. */
+  readonly stamp: string;
+}
+
+export const readLibrary = cache(async (): Promise<Library> => {
+  const own = new Map((await ownSheets(await database())).map((version) => [version.id, version]));
+  return {
+    own,
+    texts: new Map([...shippedTexts(), ...[...own].map(([id, { text }]) => [id, text] as const)]),
+    stamp: [...own.values()].map(({ id, version }) => `${id}.${version}`).join(),
+  };
+});
+
+/** How a particular set differs from the kind: its options and the values of its label. */
+export interface SetOf {
+  readonly sheet: string;
+  readonly options: Readonly<Record<string, string>>;
+  readonly label: Readonly<Record<string, number>>;
+}
+
+/** Sheets read lately; each keeps its predictions, so the same set is always the same object. */
+const read = new Map<string, Sheet>();
+const mostKept = 60;
+
+function kept(key: string, make: () => Sheet): Sheet {
+  let sheet = read.get(key);
+  if (sheet) read.delete(key);
+  else sheet = make();
+  read.set(key, sheet);
+  for (const oldest of read.keys()) {
+    if (read.size <= mostKept) break;
+    read.delete(oldest);
+  }
+  return sheet;
+}
+
+/**
+ * The sheet of a particular set; undefined where there is no such sheet.
+ *
+ * @throws SheetError when it cannot be read, or an option has no such choice
+ */
+export function sheetOf(library: Library, { sheet: id, options, label }: SetOf): Sheet | undefined {
+  const text = library.texts.get(id);
+  if (text === undefined) return undefined;
+  const sources: SheetSources = { textOf: (parent) => library.texts.get(parent), choices: options };
+  const key = `${library.stamp}|${id}|${JSON.stringify(options)}`;
+  const plain = kept(key, () => readSheet(text, sources));
+  return Object.keys(label).length === 0
+    ? plain
+    : kept(`${key}|${JSON.stringify(label)}`, () => withLabel(plain, label));
+}
+
+/** A sheet as it is chosen from a list. */
+export type SheetCard = Pick<Sheet, 'id' | 'title' | 'technology' | 'size' | 'summary'> & {
+  readonly own: boolean;
+  readonly generic: boolean;
+  /** What is wrong with a sheet that cannot be used at present. */
+  readonly broken?: string;
+};
+
+/** What several sheets are laid upon has no technology, and is no sheet by itself. */
+const complete = (text: string): boolean => /^technology:|^extends:/m.test(text) && !/^id: *crt-guns\b/m.test(text);
+
+/** All sheets a set may be taken in by: chassis first, then the generic ones. */
+export function sheetCards(library: Library): SheetCard[] {
+  return [...library.texts]
+    .filter(([, text]) => complete(text))
+    .map(([id, text]): SheetCard => {
+      const own = library.own.has(id);
+      try {
+        const { title, technology, size, summary } = sheetOf(library, { sheet: id, options: {}, label: {} })!;
+        return { id, title, technology, size, summary, own, generic: id.startsWith('generic-') };
+      } catch (error) {
+        if (!(error instanceof SheetError)) throw error;
+        const title = /^title: *(.+)$/m.exec(text)?.[1] ?? id;
+        return {
+          id,
+          title,
+          technology: 'crt-colour',
+          size: '',
+          summary: '',
+          own,
+          generic: false,
+          broken: error.message,
+        };
+      }
+    })
+    .sort((a, b) => Number(a.generic) - Number(b.generic) || a.title.localeCompare(b.title));
+}
