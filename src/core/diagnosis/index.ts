@@ -2,7 +2,16 @@ export { adviseOn, type Advice, type ProbeAdvice, type RepairAdvice } from './ad
 export { observationsOf, type Case, type Complaint, type Observation } from './case';
 export { indistinguishable } from './groups';
 export { likelihood } from './likelihood';
-export { evidenceFor, restsOn, posteriorOf, type Evidence, type Posterior, type Suspect } from './posterior';
+export {
+  evidenceFor,
+  restsOn,
+  posteriorOf,
+  type Evidence,
+  type Posterior,
+  type Suspect,
+  type SuspectPair,
+  type Doubt,
+} from './posterior';
 export { priorOf } from './prior';
 export { transition } from './transition';
 export { changeCost, contextFor, probeCost, probesOf, type Probe } from './probes';
@@ -11,3 +20,4 @@ export { stepOf, steps, type Step } from './progress';
 export { reasonsFrom, type Reason } from './reasons';
 export { verificationOf, verified, type Verification } from './verification';
 export { symptomTilesOf, tilesOf, type Tile } from './tiles';
+export { lookDeeper, type DeeperLook, type DeeperMove } from './deeper';

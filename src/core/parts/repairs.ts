@@ -1,16 +1,15 @@
 import { type Minutes } from '../quantity';
 import { type Fault, type FaultMode, type Part, type PartKind, partName, type Sheet } from '../sheet';
 
-/** Ways of putting one part right. */
-export const repairMethods = ['replace', 'resolder', 'reseat', 'clean', 'adjust'] as const;
+/** Ways of putting a set right: one part, all the capacitors of a board, or the board. */
+export const repairMethods = ['replace', 'resolder', 'reseat', 'clean', 'adjust', 'swap', 'recap'] as const;
 export type RepairMethod = (typeof repairMethods)[number];
 
 /** What a repair does, what it takes and which faults it cures. */
 export interface RepairAction {
-  /** `method:part`. */
+  /** `method:part`, or `method:board` for what concerns a whole board. */
   readonly id: string;
   readonly method: RepairMethod;
-  readonly part: string;
   readonly title: string;
   readonly minutes: Minutes;
   /** Parts, in the shop's money. */
@@ -25,7 +24,7 @@ const methodOf: Readonly<Partial<Record<FaultMode, RepairMethod>>> = {
   misset: 'adjust',
 };
 
-const methodMinutes: Readonly<Record<Exclude<RepairMethod, 'replace'>, Minutes>> = {
+const methodMinutes: Readonly<Record<Exclude<RepairMethod, 'replace' | 'swap' | 'recap'>, Minutes>> = {
   resolder: 6,
   reseat: 3,
   clean: 6,
@@ -72,6 +71,8 @@ const verbs: Readonly<Record<RepairMethod, string>> = {
   reseat: 'Reseat and tighten',
   clean: 'Clean',
   adjust: 'Set',
+  swap: 'Fit another',
+  recap: 'Fit new electrolytics on the',
 };
 
 /** How a repair is said: `Fit a new upper floating capacitor C547`. */
@@ -86,14 +87,55 @@ function lowerFirst(text: string): string {
 
 const known = new WeakMap<Sheet, readonly RepairAction[]>();
 
-/** Every repair that cures at least one fault of the sheet. Replacing a part cures all its faults. */
+/**
+ * Every repair that cures at least one fault of the sheet. Replacing a part cures all its faults,
+ * another board those of all its parts, new capacitors those of all its electrolytics.
+ */
 export function repairActions(sheet: Sheet): readonly RepairAction[] {
   let actions = known.get(sheet);
-  if (!actions) known.set(sheet, (actions = actionsFor(sheet)));
+  if (!actions) known.set(sheet, (actions = [...partActions(sheet), ...boardActions(sheet)]));
   return actions;
 }
 
-function actionsFor(sheet: Sheet): RepairAction[] {
+/** A board with fewer electrolytics is not worth a kit. */
+const fewestInKit = 3;
+
+function boardActions(sheet: Sheet): RepairAction[] {
+  return [...sheet.boards.values()].flatMap((board) => {
+    const faults = [...sheet.faults.values()].filter((fault) => sheet.parts.get(fault.part)!.board === board.id);
+    const actions: RepairAction[] = [];
+    if (board.value > 0 && faults.length > 0)
+      actions.push({
+        id: `swap:${board.id}`,
+        method: 'swap',
+        title: `${verbs.swap} ${lowerFirst(board.title)}`,
+        minutes: board.removal + swapSetUp,
+        money: board.value,
+        cures: faults.map(({ id }) => id),
+      });
+    const cans = [...sheet.parts.values()].filter((part) => part.board === board.id && part.kind === 'electrolytic');
+    if (cans.length >= fewestInKit)
+      actions.push({
+        id: `recap:${board.id}`,
+        method: 'recap',
+        title: `${verbs.recap} ${lowerFirst(board.title)}`,
+        minutes: board.removal + cans.length * minutesPerCan,
+        money: cans.reduce((sum, part) => sum + (part.price ?? replacing.electrolytic!.money), 0),
+        cures: faults
+          .filter(
+            (fault) => sheet.parts.get(fault.part)!.kind === 'electrolytic' && methodFor(fault.mode) === 'replace',
+          )
+          .map(({ id }) => id),
+      });
+    return actions;
+  });
+}
+
+/** Setting up another board, and fitting one capacitor among many. */
+const swapSetUp: Minutes = 8;
+const minutesPerCan: Minutes = 5;
+
+function partActions(sheet: Sheet): RepairAction[] {
   const byPart = new Map<string, Fault[]>();
   for (const fault of sheet.faults.values()) byPart.set(fault.part, [...(byPart.get(fault.part) ?? []), fault]);
   return [...byPart].flatMap(([id, faults]) => {
@@ -106,9 +148,8 @@ function actionsFor(sheet: Sheet): RepairAction[] {
       return {
         id: `${method}:${id}`,
         method,
-        part: id,
         title: repairTitle(method, part),
-        minutes: board + (method === 'replace' ? minutes : methodMinutes[method]),
+        minutes: board + (method in methodMinutes ? methodMinutes[method as keyof typeof methodMinutes] : minutes),
         money: method === 'replace' ? (part.price ?? money) : 0,
         cures: faults
           .filter((fault) => method === 'replace' || methodFor(fault.mode) === method)

@@ -1,4 +1,4 @@
-export { condense } from './condense';
+export { condense, type Condensed } from './condense';
 export { policyCost, type PolicyCost, simulatedCost } from './expectedCost';
 export { Halted, NestedRollouts, type ValuedMove } from './nestedRollouts';
 export { planOneStep, type Plan, type RankedTest } from './oneStep';

@@ -83,6 +83,7 @@ describe('the form', () => {
     value: 60,
     limit: 20,
     label: { bplus: 112 },
+    options: {},
     complaint: { symptoms: ['flood_green'], signs: { sound: 'no' } },
   };
 

@@ -67,7 +67,9 @@ export function outlookOf(
       top: Math.max(known.top, probability),
     });
   }
+  // What a part costs is told; another board is dearer and seldom needed.
   const priced = advice.repairs
+    .filter(({ action }) => action.method !== 'swap' && action.method !== 'recap')
     .map(({ action, chance }) => ({ money: action.money, chance }))
     .sort((a, b) => a.money - b.money);
   const all = priced.reduce((sum, { chance }) => sum + chance, 0) || 1;
