@@ -21,3 +21,4 @@ export { reasonsFrom, type Reason } from './reasons';
 export { verificationOf, verified, type Verification } from './verification';
 export { symptomTilesOf, tilesOf, type Tile } from './tiles';
 export { lookDeeper, type DeeperLook, type DeeperMove } from './deeper';
+export { isolationOf, type Isolation, type Load } from './isolation';

@@ -6,17 +6,20 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { compareSiblings } from '@/core/compare';
+import { isolationOf } from '@/core/diagnosis';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
 import { type JobFile, StateBand, useLog } from '@/features/job';
 import { Bar, chanceText, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
 import { latestNumber } from './benchModel';
+import { IsolationView } from './IsolationView';
 import { type Line } from './line/line';
 import { LineMap } from './line/LineMap';
 import { ProbeCard } from './ProbeCard';
 import { Readings } from './Readings';
 import { SiblingTable } from './SiblingTable';
 import { Decision, Suspects } from './Suspects';
+import { WhatIf } from './WhatIf';
 import styles from './bench.module.css';
 import { useBench } from './useBench';
 
@@ -50,6 +53,7 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
         .filter((one) => one.rows.some((row) => row.values.filter((value) => value !== undefined).length > 0)),
     [sheet.siblings, job],
   );
+  const isolation = useMemo(() => isolationOf(job, advice.posterior), [job, advice.posterior]);
   const cautions = useMemo(() => {
     const power = step?.kind === 'do' && step.body.kind === 'power' ? [powerCaution(step.body.power)] : [];
     const forStep = step?.kind === 'do' ? power : check ? cautionsFor(sheet, check, bench.context) : [];
@@ -102,7 +106,12 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
   );
 
   return (
-    <div className={styles.bench} data-waiting={log.waiting.size} data-saved={log.savedAt ?? ''}>
+    <div
+      className={styles.bench}
+      data-waiting={log.waiting.size}
+      data-saved={log.savedAt ?? ''}
+      data-ahead={desk.ahead.state}
+    >
       <StateBand job={file} sheet={sheet} bench={bench} ground={check?.ground} closed={closed} />
       <div className={styles.lineRow}>
         <div className={styles.lineMap}>
@@ -177,6 +186,7 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
               desk.choose(undefined);
             }}
           />
+          {focused && !correcting && !step && <WhatIf advice={focused} sheet={sheet} />}
           {others.length > 0 && (
             <section aria-label="Other probes">
               <h2 className="label">Or</h2>
@@ -201,6 +211,7 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
           )}
         </div>
         <div className={styles.column}>
+          {isolation && <IsolationView isolation={isolation} predictions={predictions} onPick={desk.choose} />}
           {comparisons.map((comparison) => (
             <SiblingTable
               key={comparison.title}
@@ -221,10 +232,8 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
           />
         </div>
         <div className={styles.column}>
-          <Suspects posterior={advice.posterior} predictions={predictions} />
-          {!closed && (
-            <Decision advice={advice} job={file.id} limit={file.limit} spent={spent} currency={file.currency} />
-          )}
+          <Suspects posterior={advice.posterior} predictions={predictions} closed={file.closed} />
+          {!closed && <Decision advice={advice} file={file} sheet={sheet} spent={spent} />}
         </div>
       </div>
       <footer className={styles.footer}>

@@ -4,7 +4,19 @@ import { Button } from 'antd';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { type Predictions } from '@/core/behaviour';
-import { type Advice, evidenceFor, type Posterior, type Reason, reasonsFrom, type Suspect } from '@/core/diagnosis';
+import {
+  type Advice,
+  evidenceFor,
+  type Observation,
+  type Posterior,
+  type Reason,
+  reasonsFrom,
+  restsOn,
+  type Suspect,
+} from '@/core/diagnosis';
+import { answerText, expectedText } from '@/core/reading';
+import { type Sheet } from '@/core/sheet';
+import { type JobFile } from '@/features/job';
 import { Bar, chanceText, Key, minutesText, moneyText } from '@/ui';
 import styles from './bench.module.css';
 
@@ -14,15 +26,20 @@ const shown = 3;
 export function Suspects({
   posterior,
   predictions,
+  closed = new Map(),
   most = shown,
 }: {
   posterior: Posterior;
   predictions: Predictions;
+  /** Closed jobs of such sets, by fault. */
+  closed?: ReadonlyMap<string, number>;
   most?: number;
 }) {
   const [open, setOpen] = useState<string>();
   const leading = posterior.suspects.filter(({ probability }) => probability > 0.004).slice(0, most);
   const rest = posterior.suspects.length - leading.length;
+  const done = [...closed.values()].reduce((sum, count) => sum + count, 0);
+  const [pair] = posterior.pairs;
   return (
     <section aria-label="Suspects">
       <h2 className="label">Suspects · {posterior.suspects.length} weighed</h2>
@@ -33,11 +50,19 @@ export function Suspects({
             suspect={suspect}
             posterior={posterior}
             predictions={predictions}
+            met={closed.has(suspect.fault.id) ? `${closed.get(suspect.fault.id)} of your ${done} such sets` : undefined}
             open={open === suspect.fault.id}
             onToggle={() => setOpen(open === suspect.fault.id ? undefined : suspect.fault.id)}
           />
         ))}
       </ul>
+      {pair && pair.probability > pairShown && (
+        <p className={styles.pair}>
+          <b>Two at once</b> <span className="figure">{chanceText(pair.probability)}</span>: {pair.faults[0].title} and{' '}
+          {pair.faults[1].title}. No single fault explains every reading.
+        </p>
+      )}
+      <Doubts posterior={posterior} predictions={predictions} />
       {rest > 0 && (
         <p className={styles.rest}>
           {rest} others share{' '}
@@ -48,15 +73,44 @@ export function Suspects({
   );
 }
 
+/** Pairs less likely than this are not mentioned. */
+const pairShown = 0.15;
+/** A leading suspect this likely says on what it rests. */
+const leadingFrom = 0.5;
+
+/** Readings that are likely slips, and the one on which the leading suspect rests. */
+function Doubts({ posterior, predictions }: { posterior: Posterior; predictions: Predictions }) {
+  const alone = useMemo(() => restsOn(posterior), [posterior]);
+  const said = ({ check, answer, context }: Observation) =>
+    `${check.title} ${answerText(check, answer)}, good is ${expectedText(predictions, check, context)}`;
+  const leads = (posterior.suspects[0]?.probability ?? 0) >= leadingFrom;
+  return (
+    <>
+      {posterior.doubts.map(({ observation, chance }) => (
+        <p key={observation.entry} className={styles.doubt} role="note">
+          <b>Misread?</b> {said(observation)}: speaks against all the rest, a slip with{' '}
+          <span className="figure">{chanceText(chance)}</span>
+          {observation.times > 1 ? '; read twice' : '. Read it again'}.
+        </p>
+      ))}
+      {alone && leads && !posterior.doubts.some(({ observation }) => observation === alone) && (
+        <p className={styles.rest}>Rests on one reading: {said(alone)}.</p>
+      )}
+    </>
+  );
+}
+
 interface SuspectRowProps {
   readonly suspect: Suspect;
   readonly posterior: Posterior;
   readonly predictions: Predictions;
   readonly open: boolean;
+  /** How often the shop has met it. */
+  readonly met: string | undefined;
   onToggle(): void;
 }
 
-function SuspectRow({ suspect, posterior, predictions, open, onToggle }: SuspectRowProps) {
+function SuspectRow({ suspect, posterior, predictions, open, met, onToggle }: SuspectRowProps) {
   const reasons = useMemo(
     () => reasonsFrom(predictions, evidenceFor(posterior, suspect.fault.id)),
     [posterior, predictions, suspect],
@@ -69,6 +123,7 @@ function SuspectRow({ suspect, posterior, predictions, open, onToggle }: Suspect
           <b>
             {suspect.fault.title}
             {suspect.cured && <em> · dealt with</em>}
+            {met !== undefined && <em> · {met}</em>}
           </b>
           <span className="figure">{chanceText(suspect.probability)}</span>
         </span>
@@ -94,14 +149,14 @@ function ReasonLine({ reason, full }: { reason: Reason; full: boolean }) {
 
 interface DecisionProps {
   readonly advice: Advice;
-  readonly job: string;
-  readonly limit: number;
+  readonly file: Pick<JobFile, 'id' | 'value' | 'limit' | 'currency' | 'hourlyRate'>;
+  readonly sheet: Sheet;
   readonly spent: number;
-  readonly currency: string;
 }
 
 /** Act now or test once more, with what each would bring. */
-export function Decision({ advice, job, limit, spent, currency }: DecisionProps) {
+export function Decision({ advice, file, sheet, spent }: DecisionProps) {
+  const { id: job, limit, currency } = file;
   const [repair] = advice.repairs;
   const [probe] = advice.probes;
   if (advice.next === 'verify') {
@@ -139,6 +194,7 @@ export function Decision({ advice, job, limit, spent, currency }: DecisionProps)
           'No test left is worth its minutes.'
         )}
       </p>
+      <Worth advice={advice} file={file} sheet={sheet} />
       {beyond && <p className="bad">With that, parts pass the limit of {moneyText(limit, currency)}.</p>}
       <Link href={`/job/${job}/repair`}>
         <Button type="primary" ghost={advice.next !== 'act'}>
@@ -146,5 +202,24 @@ export function Decision({ advice, job, limit, spent, currency }: DecisionProps)
         </Button>
       </Link>
     </section>
+  );
+}
+
+/** Whether going on pays, against taking the set apart for its boards. */
+function Worth({ advice, file, sheet }: Pick<DecisionProps, 'advice' | 'file' | 'sheet'>) {
+  const probing = advice.next === 'probe' ? (advice.probes[0]?.saves ?? 0) : 0;
+  // Minutes already hold the money for parts, at the shop's rate.
+  const ahead = ((advice.repairNow - Math.max(0, probing)) / 60) * file.hourlyRate;
+  const likeliest = advice.posterior.suspects[0];
+  const ruined = likeliest && sheet.parts.get(likeliest.fault.part)?.board;
+  const boards = [...sheet.boards.values()].reduce((sum, { id, value }) => (id === ruined ? sum : sum + value), 0);
+  const strips = boards > file.value - ahead;
+  return (
+    <p className={strips ? 'bad' : 'soft'}>
+      Going on costs about <b className="figure">{moneyText(Math.round(ahead), file.currency)}</b> of its{' '}
+      <b className="figure">{moneyText(file.value, file.currency)}</b>; its good boards would fetch{' '}
+      <b className="figure">{moneyText(boards, file.currency)}</b>
+      {strips ? ': stripping it pays more.' : '.'}
+    </p>
   );
 }

@@ -7,6 +7,7 @@ import { adviseOn, contextFor, type ProbeAdvice, tilesOf } from '@/core/diagnosi
 import { type TakenReading } from '@/core/reading';
 import { caseOf, type JobFile, type JobLog } from '@/features/job';
 import { depict, symptomTitles } from '@/core/picture';
+import { useDeeperLook } from './useDeeperLook';
 import { interpret, lastStanding, nextStep, readingRows, type SeenPicture } from './benchModel';
 
 /** Pictures offered beside the right one: two rows. */
@@ -19,12 +20,15 @@ const offeredPictures = 7;
  */
 export function useBench(file: JobFile, log: JobLog) {
   const job = useMemo(() => caseOf(file, log.entries), [file, log.entries]);
-  const advice = useMemo(() => adviseOn(job), [job]);
+  const atOnce = useMemo(() => adviseOn(job), [job]);
   const rows = useMemo(() => readingRows(job), [job]);
   const [chosen, setChosen] = useState<string>();
   const [text, setText] = useState('');
   const [correcting, setCorrecting] = useState<TakenReading>();
   const { predictions, bench } = job;
+  const untouched = text === '' && chosen === undefined && !correcting;
+  const ahead = useDeeperLook(file, log.entries, atOnce, untouched);
+  const { advice } = ahead;
 
   const probing = advice.next === 'probe';
   const focused: ProbeAdvice | undefined =
@@ -93,6 +97,7 @@ export function useBench(file: JobFile, log: JobLog) {
   return {
     job,
     advice,
+    ahead,
     rows,
     pictures,
     focused,

@@ -1,0 +1,62 @@
+import { useEffect, useRef, useState } from 'react';
+import { type Advice, type DeeperLook } from '@/core/diagnosis';
+import { type LogEntry } from '@/core/reading';
+import { type JobFile } from '@/features/job';
+import { Planner } from '@/workers/planner';
+
+/** Advice and how far ahead it looks. */
+export interface SeenAhead {
+  readonly advice: Advice;
+  /** `looking` until the worker has answered. */
+  readonly state: 'at once' | 'looking' | 'done';
+  readonly look: DeeperLook | undefined;
+}
+
+/** A deeper look changes the order only where it saves at least so many minutes. */
+const worthChanging = 0.5;
+
+/**
+ * The advice with what a look further ahead makes of it. The one-step advice stands at once; the
+ * worker's answer may put another probe first as long as nothing has been typed or chosen.
+ */
+export function useDeeperLook(
+  file: JobFile,
+  entries: readonly LogEntry[],
+  advice: Advice,
+  untouched: boolean,
+): SeenAhead {
+  const planner = useRef<Planner>(undefined);
+  const [seen, setSeen] = useState<{ readonly advice: Advice; readonly look: DeeperLook }>();
+  useEffect(() => {
+    planner.current ??= new Planner(file.sheet);
+    const { complaint, closed, hourlyRate } = file;
+    planner.current.look({ complaint, closed, hourlyRate, entries }, (look) => setSeen({ advice, look }));
+  }, [file, entries, advice]);
+  useEffect(() => () => planner.current?.close(), []);
+
+  const look = seen?.advice === advice ? seen.look : undefined;
+  if (advice.next === 'verify') return { advice, state: 'at once', look: undefined };
+  const state = look === undefined ? 'looking' : 'done';
+  return { advice: untouched ? reordered(advice, look) : advice, state, look };
+}
+
+/** The advice with the probe or the repair that a deeper look prefers in front. */
+export function reordered(advice: Advice, look: DeeperLook | undefined): Advice {
+  const [best] = look?.moves ?? [];
+  const [first] = advice.probes;
+  if (!best || first?.doubt !== undefined) return advice;
+  const now = look!.moves.find(({ kind, id }) =>
+    advice.next === 'probe' ? kind === 'probe' && id === first?.probe.id : kind === 'repair',
+  );
+  if (now && now.minutes - best.minutes < worthChanging) return advice;
+  if (best.kind === 'repair') {
+    const repair = advice.repairs.find(({ action }) => action.id === best.id);
+    return repair
+      ? { ...advice, next: 'act', repairs: [repair, ...advice.repairs.filter((one) => one !== repair)] }
+      : advice;
+  }
+  const probe = advice.probes.find((one) => one.probe.id === best.id);
+  return probe
+    ? { ...advice, next: 'probe', probes: [probe, ...advice.probes.filter((one) => one !== probe)] }
+    : advice;
+}
