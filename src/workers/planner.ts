@@ -15,7 +15,7 @@ export class Planner {
   constructor(private readonly sheet: Sheet) {}
 
   /** Starts a look. What is still under way is given up, its worker with it. */
-  look(request: PlanRequest, onLook: (look: DeeperLook) => void): void {
+  look(request: PlanRequest, onLook: (look: DeeperLook) => void, onDone: () => void): void {
     if (this.busy) this.close();
     if (!this.worker) {
       this.worker = new Worker(new URL('./planner.worker.ts', import.meta.url));
@@ -32,7 +32,9 @@ export class Planner {
       .look(request, budget, proxy(still))
       .catch(() => undefined)
       .finally(() => {
-        if (this.worker === worker) this.busy = false;
+        if (this.worker !== worker) return;
+        this.busy = false;
+        onDone();
       });
   }
 

@@ -29,7 +29,10 @@ export async function takeIn(
   tiles: readonly string[],
 ): Promise<void> {
   await page.goto(`${address}/take-in`);
-  await page.getByRole('button', { name: new RegExp(sheet) }).click();
+  const choice = page.getByRole('button', { name: new RegExp(sheet) });
+  await choice.click();
+  await expect(choice).toHaveAttribute('aria-pressed', 'true');
+  await page.waitForLoadState('networkidle');
   await page.getByLabel('Name of the set').fill(title);
   for (const tile of tiles)
     await page.getByRole('region', { name: 'The complaint' }).getByRole('button', { name: tile, exact: true }).click();
@@ -38,16 +41,22 @@ export async function takeIn(
   await expect(card(page)).toBeVisible();
 }
 
+/** Waits until the worker has looked ahead, so that the probe named stays. */
+async function lookedAhead(page: Page): Promise<void> {
+  await expect(page.locator('[data-ahead]')).not.toHaveAttribute('data-ahead', 'looking');
+}
+
 /** Follows the advice with Enter and answers only, until it says to act. Returns how many probes it took. */
 export async function followAdvice(page: Page, set: SimulatedSet, most = 25): Promise<number> {
   for (let step = 0; step < most; step += 1) {
+    await lookedAhead(page);
     const check = await card(page).getAttribute('data-check');
     const doing = await card(page).getAttribute('data-step');
     if (check === '') return step;
     const title = await card(page).getByRole('heading').innerText();
     await entry(page).fill(doing === 'prove' ? '2.1' : doing === 'do' ? '' : set.typed(check!));
     await entry(page).press('Enter');
-    const pulled = /^Pull (CN\w+)/.exec(title)?.[1];
+    const pulled = /^Pull ([\w-]+)/.exec(title)?.[1];
     if (pulled) set.pull(pulled, true);
     await expect(card(page).getByRole('heading')).not.toHaveText(title);
   }

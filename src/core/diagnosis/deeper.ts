@@ -23,8 +23,8 @@ export interface DeeperLook {
   readonly weighed: number;
 }
 
-const hypotheses = 6;
-const tests = 6;
+const hypotheses = 5;
+const tests = 5;
 const levels = 2;
 
 /**

@@ -119,9 +119,10 @@ export class NestedRollouts {
 
   private candidates(at: Situation): Move[] {
     const { problem } = this;
+    const mass = massOf(at.weights);
     const repairs = problem.repairs
       .map(({ cures }, index) => ({ index, chance: cures.reduce((sum, h) => sum + at.weights[h]!, 0) }))
-      .filter(({ chance }) => chance > never)
+      .filter(({ chance }) => chance > mass * 1e-9)
       .map(({ index, chance }) => ({
         kind: 'repair' as const,
         index,

@@ -1,5 +1,6 @@
 import { asBuilt, type Context, type Expectation, liveCold, type Predictions } from '../behaviour';
 import {
+  type Advice,
   adviseOn,
   type Case,
   type Complaint,
@@ -39,6 +40,8 @@ export interface HuntOptions {
   readonly random: Random;
   /** Chance that a reading is a slip of the hand or the eye. */
   readonly misreads?: number;
+  /** Where the advice comes from, if not from one step of looking ahead. */
+  readonly advise?: (job: Case) => Advice;
   readonly hourlyRate?: number;
   readonly closed?: ReadonlyMap<string, number>;
   /** Gives the instant of each log entry from the minutes gone by. */
@@ -64,7 +67,14 @@ export function complaintOf(predictions: Predictions, fault: Fault): Complaint {
  * simulated set.
  */
 export function hunt(predictions: Predictions, fault: Fault, options: HuntOptions): Hunt {
-  const { policy, random, hourlyRate = 20, closed = new Map(), clock = () => '1970-01-01T00:00:00Z' } = options;
+  const {
+    policy,
+    random,
+    hourlyRate = 20,
+    closed = new Map(),
+    clock = () => '1970-01-01T00:00:00Z',
+    advise = adviseOn,
+  } = options;
   const { sheet } = predictions.model;
   const stores = [...sheet.stores.keys()];
   const log: LogEntry[] = [];
@@ -83,7 +93,7 @@ export function hunt(predictions: Predictions, fault: Fault, options: HuntOption
   for (let step = 0; step < mostSteps && !cured; step += 1) {
     const bench = replay(log, stores);
     const job: Case = { predictions, complaint, bench, closed, hourlyRate };
-    const advice = adviseOn(job);
+    const advice = advise(job);
     const next =
       policy === 'tovrik'
         ? advice.next === 'probe'

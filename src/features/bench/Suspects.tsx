@@ -16,7 +16,7 @@ import {
 } from '@/core/diagnosis';
 import { answerText, expectedText } from '@/core/reading';
 import { type Sheet } from '@/core/sheet';
-import { type JobFile } from '@/features/job';
+import { changesMade, type JobFile } from '@/features/job';
 import { Bar, chanceText, Key, minutesText, moneyText } from '@/ui';
 import styles from './bench.module.css';
 
@@ -81,8 +81,16 @@ const leadingFrom = 0.5;
 /** Readings that are likely slips, and the one on which the leading suspect rests. */
 function Doubts({ posterior, predictions }: { posterior: Posterior; predictions: Predictions }) {
   const alone = useMemo(() => restsOn(posterior), [posterior]);
-  const said = ({ check, answer, context }: Observation) =>
-    `${check.title} ${answerText(check, answer)}, good is ${expectedText(predictions, check, context)}`;
+  const said = ({ check, answer, context }: Observation) => {
+    const given = answerText(check, answer);
+    const good = expectedText(predictions, check, context);
+    const changes = changesMade(context);
+    return [
+      `${check.title} ${given}`,
+      ...(given === good ? [] : [`good is ${good}`]),
+      ...(changes.length > 0 ? [`with ${changes.join(', ')}`] : []),
+    ].join(', ');
+  };
   const leads = (posterior.suspects[0]?.probability ?? 0) >= leadingFrom;
   return (
     <>

@@ -13,7 +13,7 @@ export interface SeenAhead {
 }
 
 /** A deeper look changes the order only where it saves at least so many minutes. */
-const worthChanging = 0.5;
+const worthChanging = 1.5;
 
 /**
  * The advice with what a look further ahead makes of it. The one-step advice stands at once; the
@@ -26,17 +26,26 @@ export function useDeeperLook(
   untouched: boolean,
 ): SeenAhead {
   const planner = useRef<Planner>(undefined);
-  const [seen, setSeen] = useState<{ readonly advice: Advice; readonly look: DeeperLook }>();
+  const [seen, setSeen] = useState<{
+    readonly advice: Advice;
+    readonly look: DeeperLook | undefined;
+    readonly finished: boolean;
+  }>();
   useEffect(() => {
     planner.current ??= new Planner(file.sheet);
     const { complaint, closed, hourlyRate } = file;
-    planner.current.look({ complaint, closed, hourlyRate, entries }, (look) => setSeen({ advice, look }));
+    planner.current.look(
+      { complaint, closed, hourlyRate, entries },
+      (look) => setSeen({ advice, look, finished: false }),
+      () => setSeen((now) => ({ advice, look: now?.advice === advice ? now.look : undefined, finished: true })),
+    );
   }, [file, entries, advice]);
   useEffect(() => () => planner.current?.close(), []);
 
-  const look = seen?.advice === advice ? seen.look : undefined;
+  const mine = seen?.advice === advice ? seen : undefined;
+  const look = mine?.look;
   if (advice.next === 'verify') return { advice, state: 'at once', look: undefined };
-  const state = look === undefined ? 'looking' : 'done';
+  const state = mine?.finished ? 'done' : 'looking';
   return { advice: untouched ? reordered(advice, look) : advice, state, look };
 }
 

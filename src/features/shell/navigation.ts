@@ -3,6 +3,7 @@ export const navigation = [
   { href: '/', title: 'Queue' },
   { href: '/take-in', title: 'Take in' },
   { href: '/notebook', title: 'Notebook' },
+  { href: '/sheets', title: 'Sheets' },
 ] as const;
 
 /** The place a path belongs to; a job on the bench belongs to none of them. */

@@ -2,7 +2,7 @@
 
 import { Button, Input, InputNumber } from 'antd';
 import { useRouter } from 'next/navigation';
-import { Fragment, type ReactNode, useDeferredValue, useMemo, useState, useTransition } from 'react';
+import { type ReactNode, useDeferredValue, useMemo, useState, useTransition } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { symptomTilesOf } from '@/core/diagnosis';
 import { parseQuantity } from '@/core/quantity';
@@ -115,31 +115,43 @@ export function TakeIn({ cards, done, sheet, options, closed, settings: { hourly
       <section className={styles.side} aria-label="The set">
         <Labelled title="What is it?">
           <div className={styles.choices} aria-busy={choosing}>
-            {cards.map((card, index) => (
-              <Fragment key={card.id}>
-                {card.generic && !cards[index - 1]?.generic && (
-                  <p className="soft">No sheet of its own? One of these:</p>
-                )}
+            {cards
+              .filter(({ generic }) => !generic)
+              .map((card) => (
                 <button
+                  key={card.id}
                   type="button"
                   className={styles.choice}
                   aria-pressed={card.id === sheet.id}
+                  title={`${technologyTitles[card.technology]} · ${card.size}`}
                   onClick={() => choose(card.id, {})}
                 >
                   <strong>{card.title}</strong>
-                  <span>
-                    {card.generic ? 'any make' : `${technologyTitles[card.technology]} · ${card.size}`}
-                    {(done.get(card.id) ?? 0) > 0 && ` · ${done.get(card.id)} done here`}
-                  </span>
+                  <span>{(done.get(card.id) ?? 0) > 0 ? `${done.get(card.id)} done` : ''}</span>
                 </button>
-              </Fragment>
-            ))}
+              ))}
+          </div>
+          <p className="soft">No sheet of its own? Any make:</p>
+          <div className={styles.options}>
+            {cards
+              .filter(({ generic }) => generic)
+              .map((card) => (
+                <button
+                  key={card.id}
+                  type="button"
+                  className={styles.chip}
+                  aria-pressed={card.id === sheet.id}
+                  onClick={() => choose(card.id, {})}
+                >
+                  {card.title}
+                </button>
+              ))}
           </div>
         </Labelled>
         {sheet.options.map((option) => (
           <Labelled key={option.id} title={option.title}>
             <div className={styles.options} role="group" aria-label={option.title}>
-              {option.choices.map((choice, index) => (
+              {option.choices.map((choice) => (
                 <button
                   key={choice.id}
                   type="button"
@@ -149,7 +161,6 @@ export function TakeIn({ cards, done, sheet, options, closed, settings: { hourly
                   onClick={() => choose(sheet.id, { ...options, [option.id]: choice.id })}
                 >
                   {choice.title}
-                  {index > 0 && choice.tell !== '' && <span className="soft"> {choice.tell}</span>}
                 </button>
               ))}
             </div>
@@ -194,24 +205,6 @@ export function TakeIn({ cards, done, sheet, options, closed, settings: { hourly
             <InputNumber value={limit} onChange={setLimit} min={0} max={1e6} aria-label="Limit for parts" />
           </Labelled>
         </div>
-        <Labelled title="From its label">
-          <div className={styles.label}>
-            {[...sheet.label.values()].map((field) => (
-              <label key={field.id}>
-                <span>{field.title}</span>
-                <Input
-                  className="figure"
-                  size="small"
-                  value={label[field.id] ?? ''}
-                  placeholder={String(field.nominal)}
-                  onChange={(event) => setLabel((now) => ({ ...now, [field.id]: event.target.value }))}
-                  suffix="V"
-                  aria-label={`${field.title} on the label`}
-                />
-              </label>
-            ))}
-          </div>
-        </Labelled>
       </section>
 
       <section className={styles.middle} aria-label="The complaint">
@@ -257,6 +250,24 @@ export function TakeIn({ cards, done, sheet, options, closed, settings: { hourly
           maxLength={2000}
           aria-label="In the owner’s words"
         />
+        <Labelled title="From its label">
+          <div className={styles.label}>
+            {[...sheet.label.values()].map((field) => (
+              <label key={field.id}>
+                <span>{field.title}</span>
+                <Input
+                  className="figure"
+                  size="small"
+                  value={label[field.id] ?? ''}
+                  placeholder={String(field.nominal)}
+                  onChange={(event) => setLabel((now) => ({ ...now, [field.id]: event.target.value }))}
+                  suffix="V"
+                  aria-label={`${field.title} on the label`}
+                />
+              </label>
+            ))}
+          </div>
+        </Labelled>
       </section>
 
       <section className={styles.outlook} aria-label="What it points at" aria-live="polite">

@@ -22,11 +22,14 @@ export interface TakeInDesk {
 export async function loadTakeIn(wanted: Readonly<Record<string, string>>): Promise<TakeInDesk> {
   const db = await database();
   const library = await readLibrary();
-  const cards = sheetCards(library).filter(({ broken }) => broken === undefined);
   const done = await closedBySheet(db);
+  const met = (id: string) => done.get(id) ?? 0;
+  // What the shop meets most often stands first; generic sheets stay last.
+  const cards = sheetCards(library)
+    .filter(({ broken }) => broken === undefined)
+    .sort((a, b) => Number(a.generic) - Number(b.generic) || met(b.id) - met(a.id));
   const { sheet: id, ...choices } = wanted;
-  const familiar = [...cards].sort((a, b) => (done.get(b.id) ?? 0) - (done.get(a.id) ?? 0))[0]!;
-  const card = cards.find((one) => one.id === id) ?? familiar;
+  const card = cards.find((one) => one.id === id) ?? cards[0]!;
   const plain = sheetOf(library, { sheet: card.id, options: {}, label: {} })!;
   const options = Object.fromEntries(
     plain.options.flatMap(({ id: option, choices: known }) => {

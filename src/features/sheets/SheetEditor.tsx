@@ -1,0 +1,265 @@
+'use client';
+
+import { Button, Input, Select } from 'antd';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useDeferredValue, useMemo, useRef, useState, useSyncExternalStore, useTransition } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { type Problem } from '@/core/sheet';
+import { Key, PictureView } from '@/ui';
+import { storeSheet } from './actions';
+import { type Checked, checkText, lookOf, placeText, withPoint } from './editorModel';
+import { type SheetDesk } from './load';
+import styles from './sheets.module.css';
+
+/** A file larger than this is no sheet. */
+const largestFile = 2 * 1024 * 1024;
+
+/** A sheet as text with what it comes to beside it. What is typed is kept in the browser until it is saved. */
+export function SheetEditor({ desk }: { desk: SheetDesk }) {
+  const router = useRouter();
+  const [text, setText] = useState(desk.text);
+  const [message, setMessage] = useState<{ readonly text: string; readonly bad: boolean }>();
+  const [saving, startSaving] = useTransition();
+  const area = useRef<HTMLTextAreaElement>(null);
+  const kept = `tovrik-sheet-draft:${desk.id}@${desk.version}`;
+  const changed = text !== desk.text;
+
+  // A draft of this very version outlives a closed tab or a refused save.
+  const draft = useSyncExternalStore(
+    () => () => undefined,
+    () => localStorage.getItem(kept),
+    () => null,
+  );
+  const edit = (next: string) => {
+    setText(next);
+    if (next === desk.text) localStorage.removeItem(kept);
+    else localStorage.setItem(kept, next);
+  };
+
+  const settled = useDeferredValue(text);
+  const checked = useMemo(() => checkText(settled, desk.parents), [settled, desk.parents]);
+
+  const save = () =>
+    startSaving(async () => {
+      const saved = await storeSheet(text, desk.version);
+      if ('refused' in saved) return setMessage({ text: `Not saved: ${saved.refused}`, bad: true });
+      localStorage.removeItem(kept);
+      setMessage({ text: `Saved as version ${saved.version}.`, bad: false });
+      const id = checkText(text, desk.parents).sheet?.id ?? desk.id;
+      router.replace(`/sheets/${id}`);
+      router.refresh();
+    });
+  useHotkeys('mod+s', save, { enableOnFormTags: true, preventDefault: true });
+
+  const goTo = (problem: Problem) => {
+    const input = area.current;
+    if (!input || problem.sheet !== undefined) return;
+    const lines = text.split('\n');
+    const start = lines.slice(0, problem.line - 1).reduce((sum, line) => sum + line.length + 1, 0);
+    input.focus();
+    input.setSelectionRange(start, start + (lines[problem.line - 1]?.length ?? 0));
+    input.scrollTop = Math.max(0, (problem.line - 6) * 18);
+  };
+  const load = async (file: File | undefined) => {
+    if (!file) return;
+    if (file.size > largestFile)
+      return setMessage({
+        text: `${file.name} is ${Math.round(file.size / 1048576)} MB: no sheet is that long`,
+        bad: true,
+      });
+    edit(await file.text());
+  };
+
+  return (
+    <div className={styles.editor}>
+      <section className={styles.text} aria-label="The sheet as text">
+        <header className={styles.bar}>
+          <h1>{checked.sheet?.title ?? desk.id}</h1>
+          <span className="soft">
+            {desk.version === 0 ? 'not yet your own' : `version ${desk.version}`}
+            {changed ? ', changed' : ''}
+          </span>
+          <label className={styles.file}>
+            Open a file
+            <input type="file" accept=".yaml,.yml" onChange={(event) => void load(event.target.files?.[0])} />
+          </label>
+          <a
+            className={styles.file}
+            href={`data:text/yaml;charset=utf-8,${encodeURIComponent(text)}`}
+            download={`${checked.sheet?.id ?? desk.id}.yaml`}
+          >
+            Write to a file
+          </a>
+          <Button type="primary" onClick={save} loading={saving} disabled={checked.problems.length > 0}>
+            Save <Key>Ctrl S</Key>
+          </Button>
+        </header>
+        {draft !== null && draft !== text && !changed && (
+          <p role="note">
+            What you typed before is kept here, not yet saved.{' '}
+            <Button size="small" onClick={() => edit(draft)}>
+              Go on with it
+            </Button>
+          </p>
+        )}
+        {message && (
+          <p role="alert" className={message.bad ? 'bad' : 'soft'}>
+            {message.text}
+          </p>
+        )}
+        <textarea
+          ref={area}
+          className={`figure ${styles.area}`}
+          value={text}
+          spellCheck={false}
+          aria-label="Text of the sheet"
+          onChange={(event) => edit(event.target.value)}
+        />
+      </section>
+      <aside className={styles.side} aria-label="What it comes to">
+        <Lint checked={checked} onGo={goTo} />
+        {checked.sheet && (
+          <AddPoint onAdd={(line) => edit(withPoint(text, line))} nets={[...checked.sheet.nets.keys()]} />
+        )}
+        {checked.sheet && <Preview checked={checked} />}
+        {desk.versions.length > 0 && (
+          <section aria-label="Versions">
+            <h2 className="label">Versions</h2>
+            <ul className={styles.versions}>
+              {desk.versions.slice(0, 6).map(({ version, at }) => (
+                <li key={version}>
+                  <Link href={`/sheets/${desk.id}?version=${version}`}>Version {version}</Link>{' '}
+                  <span className="soft">{at.slice(0, 16).replace('T', ' ')} UTC</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </aside>
+    </div>
+  );
+}
+
+const shownProblems = 8;
+
+function Lint({ checked, onGo }: { checked: Checked; onGo: (problem: Problem) => void }) {
+  const { problems, warnings, sheet } = checked;
+  const all = [...problems, ...warnings];
+  return (
+    <section aria-label="What is wrong" data-problems={problems.length} role="status">
+      <h2 className="label">
+        {sheet
+          ? `${sheet.faults.size} faults · ${sheet.points.size} points · ${warnings.length === 0 ? 'nothing to complain of' : `${warnings.length} doubtful`}`
+          : `${problems.length} to put right before it can be saved`}
+      </h2>
+      <ul className={styles.lint}>
+        {all.slice(0, shownProblems).map((problem) => (
+          <li
+            key={`${problem.line}-${problem.column}-${problem.message}`}
+            data-bad={problems.includes(problem) || undefined}
+          >
+            <button type="button" onClick={() => onGo(problem)}>
+              <b>{placeText(problem)}</b> {problem.message}
+            </button>
+          </li>
+        ))}
+        {all.length > shownProblems && <li className="soft">and {all.length - shownProblems} more</li>}
+      </ul>
+    </section>
+  );
+}
+
+/** One point in one line: what it is called, its net, where it is and what a good set reads. */
+function AddPoint({ onAdd, nets }: { onAdd: (line: string) => void; nets: readonly string[] }) {
+  const [name, setName] = useState('');
+  const [net, setNet] = useState<string>();
+  const [where, setWhere] = useState('');
+  const [volts, setVolts] = useState('');
+  const ready = /^[\w-]+$/.test(name) && net !== undefined;
+  const add = () => {
+    if (!ready) return;
+    const value = volts.trim() === '' ? '' : `, expect: ${volts.trim()}, source: manual`;
+    onAdd(`${name}: { measure: dc, net: ${net}, where: ${JSON.stringify(where)}${value} }`);
+    setName('');
+    setWhere('');
+    setVolts('');
+  };
+  return (
+    <section aria-label="Add a point">
+      <h2 className="label">Add a point</h2>
+      <div className={styles.point}>
+        <Input
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          placeholder="tp4"
+          aria-label="Short name"
+        />
+        <Select
+          showSearch
+          value={net ?? null}
+          onChange={(value: string) => setNet(value)}
+          options={nets.map((one) => ({ value: one, label: one }))}
+          placeholder="net"
+          aria-label="Net"
+        />
+        <Input
+          value={volts}
+          onChange={(event) => setVolts(event.target.value)}
+          placeholder="12 V"
+          aria-label="Good value"
+        />
+        <Input
+          className={styles.wide}
+          value={where}
+          onChange={(event) => setWhere(event.target.value)}
+          placeholder="pin 3 of…"
+          aria-label="Where"
+        />
+        <Button onClick={add} disabled={!ready}>
+          Add
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** What a fault of the sheet would look like. */
+function Preview({ checked: { sheet } }: { checked: Checked }) {
+  const faults = [...sheet!.faults.values()];
+  const [chosen, setChosen] = useState<string>();
+  const id = chosen !== undefined && sheet!.faults.has(chosen) ? chosen : faults[0]?.id;
+  const look = useMemo(() => (id === undefined ? undefined : lookOf(sheet!, id)), [sheet, id]);
+  if (!look) return null;
+  return (
+    <section aria-label="What a fault would look like">
+      <h2 className="label">What would this fault look like?</h2>
+      <Select
+        showSearch
+        optionFilterProp="label"
+        value={id!}
+        onChange={setChosen}
+        options={faults.map((fault) => ({ value: fault.id, label: fault.title }))}
+        aria-label="Fault"
+        className={styles.select}
+      />
+      <div className={styles.look}>
+        <PictureView picture={look.picture} />
+        <ul>
+          <li>
+            <b>{look.shows}</b>
+          </li>
+          {look.blinks > 0 && <li>{look.blinks} blinks</li>}
+          {look.signs.map((sign) => (
+            <li key={sign}>{sign}</li>
+          ))}
+          {look.rails.map((rail) => (
+            <li key={rail.title}>
+              {rail.title} {rail.words}
+            </li>
+          ))}
+        </ul>
+      </div>
+    </section>
+  );
+}

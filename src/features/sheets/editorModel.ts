@@ -1,0 +1,77 @@
+import { compileSheet, liveCold, Predictions } from '@/core/behaviour';
+import { type Picture, symptomsOf, symptomTitles } from '@/core/picture';
+import { lintSheet, type Problem, readSheet, type Sheet, SheetError } from '@/core/sheet';
+
+/** What a text under edit comes to. */
+export interface Checked {
+  /** The sheet it makes; undefined while it cannot be read. */
+  readonly sheet: Sheet | undefined;
+  /** What keeps it from being used. */
+  readonly problems: readonly Problem[];
+  /** What is usable but likely not meant. */
+  readonly warnings: readonly Problem[];
+}
+
+/** Reads a text as it is typed. Never throws for what a person may type. */
+export function checkText(text: string, parents: Readonly<Record<string, string>>): Checked {
+  try {
+    const sheet = readSheet(text, { textOf: (id) => parents[id] });
+    return { sheet, problems: [], warnings: lintSheet(sheet) };
+  } catch (error) {
+    if (!(error instanceof SheetError)) throw error;
+    return { sheet: undefined, problems: error.problems, warnings: [] };
+  }
+}
+
+/** A problem with where it is: `line 12`, or `in crt, line 12` for a sheet below. */
+export function placeText({ line, sheet }: Problem): string {
+  return sheet === undefined ? `line ${line}` : `in ${sheet}, line ${line}`;
+}
+
+/** What a set with a fault would show and do. */
+export interface FaultLook {
+  readonly picture: Picture;
+  readonly shows: string;
+  readonly blinks: number;
+  readonly signs: readonly string[];
+  /** Rails that are not as they should be. */
+  readonly rails: readonly { readonly title: string; readonly words: string }[];
+}
+
+export function lookOf(sheet: Sheet, faultId: string): FaultLook | undefined {
+  const fault = sheet.faults.get(faultId);
+  if (!fault) return undefined;
+  const predictions = new Predictions(compileSheet(sheet));
+  const seen = predictions.behaviour(fault, liveCold);
+  const usual = predictions.behaviour(undefined, liveCold);
+  return {
+    picture: seen.picture,
+    shows: [...symptomsOf(seen.picture)].map((symptom) => symptomTitles[symptom]).join(', '),
+    blinks: seen.blinks,
+    signs: [...seen.signs]
+      .filter(([id, state]) => usual.signs.get(id) !== state)
+      .map(([id, state]) => `${sheet.signs.get(id)!.title}: ${state}`),
+    rails: [...sheet.nets.values()].flatMap((net, index) => {
+      const state = seen.nets[index]!;
+      if (net.kind !== 'rail' || (Math.abs(state.ratio - 1) < 0.04 && !state.rippled)) return [];
+      const words = state.brief
+        ? 'up, then gone'
+        : state.shorted
+          ? 'held down'
+          : state.rippled && Math.abs(state.ratio - 1) < 0.04
+            ? 'rippled'
+            : `${Math.round(state.ratio * 100)} %`;
+      return [{ title: net.title, words }];
+    }),
+  };
+}
+
+/** The line of a new point, laid into a sheet's text under `points:`. */
+export function withPoint(text: string, line: string): string {
+  const lines = text.split('\n');
+  const at = lines.findIndex((one) => /^points:/.test(one));
+  if (at < 0) return `${text.replace(/\n*$/, '\n')}\npoints:\n  ${line}\n`;
+  const rest = lines[at]!.replace(/^points: *(\{\})? */, '');
+  const head = ['points:', `  ${line}`];
+  return [...lines.slice(0, at), ...head, ...(rest === '' ? [] : [rest]), ...lines.slice(at + 1)].join('\n');
+}

@@ -1,0 +1,2 @@
+export { Sheets } from './Sheets';
+export { SheetEditor } from './SheetEditor';

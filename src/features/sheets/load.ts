@@ -1,0 +1,70 @@
+import 'server-only';
+import { database, type SheetVersion, versionsOf } from '@/store';
+import { readLibrary, sheetCards, type SheetCard } from './library';
+
+export async function loadSheets(): Promise<SheetCard[]> {
+  return sheetCards(await readLibrary());
+}
+
+/** A sheet opened for editing. */
+export interface SheetDesk {
+  readonly id: string;
+  readonly text: string;
+  /** Version the text is of; 0 where the shop has none of its own. */
+  readonly version: number;
+  readonly versions: readonly SheetVersion[];
+  /** Texts of the sheets it is, or may be, laid over. */
+  readonly parents: Readonly<Record<string, string>>;
+}
+
+/** The chain of sheets below a text. */
+function chainOf(texts: ReadonlyMap<string, string>, text: string): string[] {
+  const chain: string[] = [];
+  let parent = /^extends: *(\S+)/m.exec(text)?.[1];
+  while (parent !== undefined && !chain.includes(parent)) {
+    chain.push(parent);
+    parent = /^extends: *(\S+)/m.exec(texts.get(parent) ?? '')?.[1];
+  }
+  return chain;
+}
+
+/**
+ * @param version an older version to look at; the newest where none is asked for
+ * @returns undefined where there is no such sheet
+ */
+export async function loadSheet(id: string, version?: number): Promise<SheetDesk | undefined> {
+  const library = await readLibrary();
+  const versions = await versionsOf(await database(), id);
+  const text = versions.find((one) => one.version === version)?.text ?? library.texts.get(id);
+  if (text === undefined) return undefined;
+  return {
+    id,
+    text,
+    version: versions[0]?.version ?? 0,
+    versions,
+    parents: Object.fromEntries(chainOf(library.texts, text).map((one) => [one, library.texts.get(one) ?? ''])),
+  };
+}
+
+/** A new sheet laid over another, to be refined. */
+export async function adoptSheet(parent: string): Promise<SheetDesk | undefined> {
+  const library = await readLibrary();
+  const base = library.texts.get(parent);
+  if (base === undefined) return undefined;
+  const title = /^title: *(.+)$/m.exec(base)?.[1] ?? parent;
+  const text = `format: tovrik-sheet/1
+id: my-${parent}
+extends: ${parent}
+title: My ${title.toLowerCase()}
+
+# Write down only what differs. A name given as null is taken out.
+points: {}
+`;
+  return {
+    id: `my-${parent}`,
+    text,
+    version: 0,
+    versions: [],
+    parents: Object.fromEntries([parent, ...chainOf(library.texts, base)].map((one) => [one, library.texts.get(one)!])),
+  };
+}

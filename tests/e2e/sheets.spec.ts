@@ -1,0 +1,94 @@
+import { entry, followAdvice, leader, saved, takeIn, type } from './bench';
+import { expect, test } from './app';
+import { SimulatedSet } from './simulatedSet';
+
+test('a plasma nobody has described: the rail held down is found by pulling its loads', async ({ page, app }) => {
+  const set = new SimulatedSet('generic-plasma', 'X-FET.short');
+  await takeIn(page, app.address, 'Plasma display', 'Kerb find', ['Starts, then off']);
+  await type(page, 'vs-ohms 0.5');
+  const isolation = page.getByRole('region', { name: 'Rail held down' });
+  await expect(isolation).toHaveAttribute('data-net', 'vs');
+  await expect(isolation).toContainText('common sustain');
+  await entry(page).fill('unplug P-COMMON');
+  await entry(page).press('Enter');
+  await expect(isolation.locator('li', { hasText: 'P-COMMON' })).toHaveAttribute('data-pulled', 'true');
+  set.pull('P-COMMON', true);
+  await type(page, `vs-ohms ${set.typed('vs-ohms')}`);
+  expect(await leader(page)).toBe('X-FET.short');
+});
+
+test('a lamp projector that goes off after a minute is found by what still runs', async ({ page, app }) => {
+  const set = new SimulatedSet('generic-projection-lamp', 'DUCT.dirty');
+  await takeIn(page, app.address, 'Lamp projector', 'Wall cube', ['Runs a minute, then off']);
+  expect(await followAdvice(page, set)).toBeLessThan(20);
+  expect(await leader(page)).toBe('DUCT.dirty');
+});
+
+test('a repair that cures half: the job goes on to the second fault', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Halvane HP-42', 'Two at once', ['Upper half dark']);
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();
+  await type(page, 'vfu 9.1');
+  await type(page, 'vscan -121');
+  await type(page, 'vfu 9');
+  await type(page, 'vscan -120');
+  await expect(page.getByText('Two at once', { exact: true }).first()).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Suspects' })).toContainText('No single fault explains every reading');
+  await saved(page);
+});
+
+test('a reading that speaks against all the others is named and asked for again', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Slipped probe', ['One line across']);
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();
+  await type(page, 'v26 0.1');
+  await type(page, 'vyoke 0');
+  await type(page, 'bplus 11.2');
+  await expect(page.getByText('Misread?')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Probe next' })).toContainText('speaks against all the others');
+  await type(page, '112');
+  await expect(page.getByText('Misread?')).toHaveCount(0);
+});
+
+test('the sheet editor catches a broken edit, keeps it, and saves what is put right', async ({ page, app }) => {
+  await page.goto(`${app.address}/sheets`);
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Lamp projector' })
+    .getByRole('link', { name: 'Base a sheet on it' })
+    .click();
+  const text = page.getByLabel('Text of the sheet');
+  await expect(text).toHaveValue(/extends: generic-projection-lamp/);
+  await page.waitForLoadState('networkidle');
+  const good = (await text.inputValue()).replace('title: My lamp projector', 'title: Wall cube of ours');
+  await text.fill(good.replace('points: {}', 'points:\n  tp4: { measure: dc, net: v21 }'));
+  const lint = page.getByRole('status', { name: 'What is wrong' });
+  await expect(lint).toContainText('names net "v21"');
+  await expect(lint).toContainText('line 8');
+  await expect(page.getByRole('button', { name: /Save/ })).toBeDisabled();
+
+  await page.reload();
+  await page.getByRole('button', { name: 'Go on with it' }).click();
+  await expect(text).toHaveValue(/v21/);
+  await text.fill((await text.inputValue()).replace('v21', 'v12'));
+  await expect(lint).toContainText('71 points');
+  await page.getByRole('button', { name: /Save/ }).click();
+  await expect(page).toHaveURL(/\/sheets\/my-generic-projection-lamp$/);
+  await expect(page.getByText('version 1', { exact: true })).toBeVisible();
+
+  await page.goto(`${app.address}/take-in`);
+  await page.getByRole('button', { name: /Wall cube of ours/ }).click();
+  await expect(page).toHaveURL(/sheet=my-generic-projection-lamp/);
+});
+
+test('options chosen at take-in change the set that is on the bench', async ({ page, app }) => {
+  await page.goto(`${app.address}/take-in?sheet=generic-plasma`);
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('button', { name: 'Top and bottom' }).click();
+  await expect(page).toHaveURL(/columns=both/);
+  await expect(page.getByRole('button', { name: 'Top and bottom' })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByLabel('Name of the set').fill('Two rows of drivers');
+  await page.keyboard.press('Control+Enter');
+  await page.waitForURL(/\/bench$/);
+  await expect(page.getByText('Columns top')).toBeVisible();
+});
