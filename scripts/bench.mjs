@@ -7,7 +7,8 @@ import { ensureBuilt, ensureInstalled, freePort, runPackage, scripts, serve, wor
 ensureInstalled();
 ensureBuilt();
 const { launch } = await import('./browser.mjs');
-for (const part of ['diagnosis', 'speed']) runPackage(scripts.tsx, [`src/bench/${part}.ts`], { stdio: 'inherit' });
+for (const part of ['plan', 'diagnosis', 'speed'])
+  runPackage(scripts.tsx, [`src/bench/${part}.ts`], { stdio: 'inherit' });
 
 const database = path.join(workFolder, 'bench.db');
 seed(database, { fresh: true });

@@ -3,7 +3,19 @@ import { shippedSheets } from '@/sheets';
 import { symptomsOf } from '../picture';
 import { readSheet, type Sheet } from '../sheet';
 import { smallSheet } from '../../../tests/fixtures/smallSheet';
-import { compileSheet, type Context, contextKey, joined, liveCold, Predictions, simulate, withConnector } from '.';
+import {
+  asBuilt,
+  compileSheet,
+  type Context,
+  contextKey,
+  expect as expectationOf,
+  joined,
+  liveCold,
+  Predictions,
+  simulate,
+  withConnector,
+  withIntervention,
+} from '.';
 
 const small = compileSheet(readSheet(smallSheet));
 const faultOf = (sheet: Sheet, id: string) => sheet.faults.get(id)!;
@@ -18,7 +30,7 @@ const netOf = (model: typeof small, faults: readonly string[], context: Context,
   ).nets[model.netIndex.get(net)!]!;
 
 describe('a good set', () => {
-  it.each([plasma, tube].map((model) => [model.sheet.title, model] as const))(
+  it.each([...shippedSheets().values()].map((sheet) => [sheet.title, compileSheet(sheet)] as const))(
     '%s has every net right, shows a right picture and does not blink',
     (_, model) => {
       const good = simulate(model, [], liveCold);
@@ -186,5 +198,66 @@ describe('contexts and connections', () => {
     expect(joined(small, vs, 'psu', 'load', new Set(['CN1']))).toBe(false);
     expect(joined(small, vs, 'psu', 'load', new Set())).toBe(true);
     expect(joined(small, small.netIndex.get('mains')!, 'psu', 'load', new Set(['CN1']))).toBe(true);
+  });
+});
+
+describe('changes made for a try', () => {
+  const vs = (context: Context) => netOf(small, ['Q1.short'], context, 'vs');
+
+  it('lifting the shorted part lets the rail up, and leaves what it drove dead', () => {
+    expect(vs(liveCold)).toMatchObject({ brief: false, ratio: 0 });
+    const lifted = withIntervention(liveCold, 'lifted', 'Q1', true);
+    expect(vs(lifted).ratio).toBe(1);
+    expect(contextKey(lifted)).not.toBe(contextKey(liveCold));
+    expect(contextKey(asBuilt(lifted))).toBe(contextKey(liveCold));
+  });
+
+  it('a wire across an open fuse brings the set to life, across a short it does nothing', () => {
+    const bridged = (part: string) => withIntervention(liveCold, 'bridged', part, true);
+    expect(netOf(small, ['F1.open'], bridged('F1'), 'mains').ratio).toBe(1);
+    expect(vs(bridged('Q1')).ratio).toBe(0);
+  });
+
+  it('a donor board takes along the faults of the board it replaces, and only those', () => {
+    expect(vs(withIntervention(liveCold, 'donors', 'load', true)).ratio).toBe(1);
+    expect(vs(withIntervention(liveCold, 'donors', 'psu', true)).ratio).toBe(0);
+  });
+});
+
+describe('what takes its time', () => {
+  const lamp = compileSheet(shippedSheets().get('generic-projection-lamp')!);
+
+  it('a slow protection leaves the rails up to be measured and shows in the picture', () => {
+    const blocked = simulate(lamp, [faultOf(lamp.sheet, 'DUCT.dirty')], liveCold);
+    expect([...symptomsOf(blocked.picture)]).toEqual(['goes_off']);
+    expect(blocked.blinks).toBe(7);
+    expect(blocked.nets[lamp.netIndex.get('v12')!]!.ratio).toBe(1);
+    const quick = simulate(lamp, [faultOf(lamp.sheet, 'V12-C.dry')], liveCold);
+    expect(quick.nets[lamp.netIndex.get('v12')!]).toMatchObject({ brief: true, ratio: 0 });
+  });
+
+  it('interlock, fans and wheel must prove themselves before the lamp is lit', () => {
+    for (const id of ['DOOR-SW.worn', 'FAN2.stalled', 'WHEEL.stalled', 'THERMO.worn'])
+      expect(netOf(lamp, [id], liveCold, 'strike').ratio, id).toBe(0);
+    expect(netOf(lamp, ['CHIP.worn'], liveCold, 'strike').ratio).toBe(1);
+  });
+});
+
+describe('ripple', () => {
+  it('is read many times higher behind a dried capacitor, at the same DC', () => {
+    const model = compileSheet(shippedSheets().get('generic-crt-colour')!);
+    const check = new Predictions(model).checks.get('bplus-ripple')!;
+    const read = (faults: string[]) => {
+      const expected = expectationOf(
+        simulate(
+          model,
+          faults.map((id) => faultOf(model.sheet, id)),
+          liveCold,
+        ),
+        check,
+      );
+      return expected.kind === 'number' ? expected.components[0]!.value : NaN;
+    };
+    expect(read(['RES-C.dry'])).toBeGreaterThan(8 * read([]));
   });
 });

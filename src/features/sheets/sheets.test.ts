@@ -1,0 +1,60 @@
+import { describe, expect, it, vi } from 'vitest';
+import { shippedTexts } from '@/sheets';
+import { checkText, lookOf, placeText, withPoint } from './editorModel';
+import { type Library, sheetCards, sheetOf } from './library';
+
+vi.mock('server-only', () => ({}));
+
+const library: Library = { texts: shippedTexts(), own: new Map(), stamp: '' };
+
+describe('the library', () => {
+  it('offers every sheet a set may be taken in by, and none that is only a base', () => {
+    const cards = sheetCards(library);
+    expect(cards.map(({ id }) => id)).not.toContain('crt');
+    expect(cards.map(({ id }) => id)).not.toContain('crt-guns');
+    expect(cards.filter(({ generic }) => generic)).toHaveLength(6);
+    expect(cards.filter(({ broken }) => broken !== undefined)).toEqual([]);
+  });
+
+  it('gives the same object for the same set, so that its predictions are kept', () => {
+    const set = { sheet: 'generic-plasma', options: { buffers: 'one' }, label: { vs: 190 } };
+    expect(sheetOf(library, set)).toBe(sheetOf(library, { ...set }));
+    expect(sheetOf(library, set)!.nets.get('vs')!.volts).toBe(190);
+    expect(sheetOf(library, set)!.boards.has('lower')).toBe(false);
+    expect(sheetOf(library, { ...set, sheet: 'nothing' })).toBeUndefined();
+  });
+});
+
+describe('editing', () => {
+  const parents = { 'generic-plasma': shippedTexts().get('generic-plasma')! };
+  const text = 'format: tovrik-sheet/1\nid: mine\nextends: generic-plasma\ntitle: Mine\npoints: {}\n';
+
+  it('lays a new point into the text, into an empty list, a full one or none', () => {
+    const line = 'tp4: { measure: dc, net: vs, expect: 187 V }';
+    for (const before of [
+      text,
+      text.replace('points: {}', 'points:\n  a: { measure: dc, net: va }'),
+      text.replace('points: {}\n', ''),
+    ]) {
+      const after = checkText(withPoint(before, line), parents);
+      expect(after.problems).toEqual([]);
+      expect(after.sheet!.points.get('tp4')).toMatchObject({ net: 'vs', expect: 187 });
+    }
+  });
+
+  it('says in which text a problem is', () => {
+    const [own] = checkText(text.replace('points: {}', 'points: { x: { measure: dc, net: none } }'), parents).problems;
+    expect(placeText(own!)).toBe('line 5');
+    const [below] = checkText(text, {
+      'generic-plasma': parents['generic-plasma'].replace('side: both', 'side: warm'),
+    }).problems;
+    expect(placeText(below!)).toMatch(/^in generic-plasma, line \d+$/);
+  });
+
+  it('shows what a fault would do', () => {
+    const look = lookOf(checkText(text, parents).sheet!, 'Y-FET.short')!;
+    expect(look.shows).toBe('Nothing at all');
+    expect(look.blinks).toBeGreaterThan(0);
+    expect(look.rails).toContainEqual({ title: 'Vs', words: 'held down' });
+  });
+});
