@@ -6,6 +6,6 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts'],
     environment: 'node',
-    testTimeout: 20_000,
+    testTimeout: 60_000,
   },
 });
