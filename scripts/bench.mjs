@@ -20,12 +20,18 @@ const quantile = (values, share) =>
 
 console.log('\nIn headless Chromium, production build');
 
+async function switchOn(page) {
+  const live = page.getByRole('region', { name: 'The set is live' });
+  if (!(await live.isVisible())) await page.keyboard.press('Alt+p');
+  await live.waitFor();
+  await page.waitForTimeout(500);
+}
+
 /** From Enter to the frame after the new reading and the re-ranked suspects are in the page, and to the server's acknowledgement. */
 async function entryTimes(runs) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(bench, { waitUntil: 'networkidle' });
-  await page.keyboard.press('Enter');
-  await page.waitForTimeout(500);
+  await switchOn(page);
   const painted = [];
   const saved = [];
   const points = [
@@ -71,6 +77,27 @@ async function entryTimes(runs) {
   }
   await page.close();
   return { painted, saved };
+}
+
+/** How long the page's own thread was held at a stretch while a hunt is typed on the largest sheet. */
+async function longTasks(runs) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(bench, { waitUntil: 'networkidle' });
+  await switchOn(page);
+  await page.evaluate(() => {
+    window.held = [];
+    new PerformanceObserver((list) => window.held.push(...list.getEntries().map((entry) => entry.duration))).observe({
+      type: 'longtask',
+    });
+  });
+  for (let run = 0; run < runs; run += 1) {
+    await page.keyboard.type(`vs ${(187 * (1 + (run % 7) / 1000)).toFixed(2)}`);
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(600);
+  }
+  const held = await page.evaluate(() => window.held);
+  await page.close();
+  return held;
 }
 
 async function firstLoads(runs) {
@@ -125,6 +152,10 @@ const show = (name, values) =>
 const { painted, saved } = await entryTimes(60);
 show('Enter → verdict and re-ranked suspects painted', painted);
 show('Enter → saved on disk and acknowledged', saved);
+const held = await longTasks(20);
+console.log(
+  `  tasks of more than 50 ms over 20 readings       ${held.length} of them, the longest ${Math.max(0, ...held).toFixed(0)} ms`,
+);
 show('bench first load, empty cache', await firstLoads(12));
 await scriptSizes();
 await browser.close();

@@ -27,11 +27,16 @@ const lines =
     }
   };
 
+const switchOn = async (page) => {
+  await page.keyboard.press('Alt+p');
+  await page.getByRole('region', { name: 'The set is live' }).waitFor();
+};
+
 const views = [
   { name: 'queue', path: '/' },
   {
     name: 'take-in',
-    path: '/take-in',
+    path: '/take-in?sheet=halvane-hp-42',
     act: async (page) => {
       await page.getByLabel('Name of the set').fill('Pavilion arrivals board');
       await page.getByRole('button', { name: 'Upper half dark' }).click();
@@ -45,7 +50,8 @@ const views = [
     name: 'bench',
     path: `${job(0)}/bench`,
     act: async (page) => {
-      await lines('', 'vs 186.6', 'va 62.8', 'v15 15.1', 'vscan -167', 'buzz yes', 'vfl 14.8')(page);
+      await switchOn(page);
+      await lines('vs 186.6', 'va 62.8', 'v15 15.1', 'vscan -167', 'buzz yes', 'vfl 14.8')(page);
       await page.keyboard.type('9.1');
     },
   },
@@ -53,23 +59,27 @@ const views = [
     name: 'bench-channels-dark',
     path: `${job(1)}/bench`,
     theme: 'dark',
-    act: lines(
-      '',
-      'picture flood_green',
-      'kg 61',
-      'kr 125',
-      'kb 122',
-      'cg 61',
-      'cr 124',
-      'cb 123',
-      'eg 2.0',
-      'er 2.02',
-      'eb 2.01',
-    ),
+    act: async (page) => {
+      await switchOn(page);
+      await lines(
+        'picture flood_green',
+        'kg 61',
+        'kr 125',
+        'kb 122',
+        'cg 61',
+        'cr 124',
+        'cb 123',
+        'eg 2.0',
+        'er 2.02',
+        'eb 2.01',
+      )(page);
+    },
   },
   { name: 'repair', path: `${job(4)}/repair` },
   { name: 'close', path: `${job(9)}/close` },
   { name: 'notebook', path: '/notebook?q=dried' },
+  { name: 'sheets', path: '/sheets' },
+  { name: 'sheet-editor', path: '/sheets/generic-plasma?adopt=1' },
   { name: 'note', path: '/notebook/00000000-0000-4000-8000-000000001000' },
 ];
 
