@@ -61,7 +61,7 @@ describe('the scenario', () => {
     const db = await openDatabase(file);
     expect((await openJobs(db)).map(({ title }) => title).sort()).toEqual(sets.map(({ title }) => title).sort());
     expect(await searchNotes(db, '', 500)).toHaveLength(closed.length);
-    const counts = await closedCounts(db, 'halvane-hp-42');
+    const counts = await closedCounts(db, ['halvane-hp-42']);
     expect(counts.get('C547.dry')).toBe(closed.filter(({ fault: id }) => id === 'C547.dry').length);
     const [note] = await searchNotes(db, 'posistor');
     expect(note).toMatchObject({ chassis: 'Pellisar TC-14', fault: 'TH801.cracked' });

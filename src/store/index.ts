@@ -1,6 +1,6 @@
 export { backupInto } from './backup';
 export { database, openDatabase } from './database';
-export { addJob, findJob, openJobs, setWaiting, type Job, type Waiting } from './jobs';
+export { addJob, findJob, moveToSheet, openJobs, setWaiting, type Job, type Waiting } from './jobs';
 export { appendLog, JobClosed, readLog, readLogs, StaleLog } from './log';
 export {
   AlreadyClosed,

@@ -102,6 +102,11 @@ export async function openJobs(database: Knex): Promise<Job[]> {
   return rows.map(fromRow);
 }
 
+/** Puts an open job on another sheet, which must know all that the first one knew. */
+export async function moveToSheet(database: Knex, id: string, sheet: string): Promise<void> {
+  await database('job').where({ id }).whereNull('closed_at').update({ sheet });
+}
+
 export async function setWaiting(database: Knex, id: string, waiting: Waiting | null): Promise<void> {
   await database('job')
     .where({ id })

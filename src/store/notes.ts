@@ -80,9 +80,9 @@ export async function searchNotes(database: Knex, typed: string, most = 100): Pr
 }
 
 /** How many closed jobs of a sheet each fault explained. */
-export async function closedCounts(database: Knex, sheet: string): Promise<Map<string, number>> {
+export async function closedCounts(database: Knex, sheets: readonly string[]): Promise<Map<string, number>> {
   const rows = (await database('fault_note')
-    .where({ sheet })
+    .whereIn('sheet', sheets)
     .whereNotNull('fault')
     .groupBy('fault')
     .select('fault')

@@ -224,7 +224,7 @@ describe('closing and the notebook', () => {
 
   it('counts what closed jobs of a sheet turned out to be', async () => {
     await closeJob(db, note('a'));
-    expect(await closedCounts(db, 'halvane-hp-42')).toEqual(new Map([['C547.dry', 1]]));
-    expect(await closedCounts(db, 'pellisar-tc-14')).toEqual(new Map());
+    expect(await closedCounts(db, ['halvane-hp-42'])).toEqual(new Map([['C547.dry', 1]]));
+    expect(await closedCounts(db, ['pellisar-tc-14'])).toEqual(new Map());
   });
 });

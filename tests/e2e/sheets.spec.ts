@@ -1,4 +1,4 @@
-import { entry, followAdvice, leader, saved, takeIn, type } from './bench';
+import { entry, followAdvice, leader, repair, repairAndVerify, saved, takeIn, type } from './bench';
 import { expect, test } from './app';
 import { SimulatedSet } from './simulatedSet';
 
@@ -37,6 +37,46 @@ test('two faults at once are named together where no single one explains the rea
   await saved(page);
 });
 
+test('a repair that cures half: the job goes on to the second fault', async ({ page, app }) => {
+  const set = new SimulatedSet('halvane-hp-42', 'C547.dry', 'CN404.loose');
+  await takeIn(page, app.address, 'Halvane HP-42', 'Cured by half', ['Upper half dark']);
+  await page.keyboard.press('Alt+p');
+  await type(page, `picture ${set.typed('picture')}`);
+  await type(page, `vfu ${set.typed('vfu-dc')}`);
+  await followAdvice(page, set);
+  await page.keyboard.press('Alt+r');
+  await repair(page, set, 'C547.dry');
+  await expect(page.locator('tr[data-check="vfu-dc"]')).toHaveAttribute('data-after', 'within');
+  await page.getByRole('button', { name: 'Back to the bench' }).click();
+  await page.waitForURL(/\/bench$/);
+  await followAdvice(page, set);
+  expect(await leader(page)).toBe('CN404.loose');
+  await page.keyboard.press('Alt+r');
+  await repairAndVerify(page, set);
+});
+
+test('a sheet grows at the bench: a point the manual gives, and what a good set reads', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Lamp projector', 'Grows as we measure', ['Dim']);
+  await entry(page).fill('new tp9 v12 12.6 left of the fan plug');
+  await expect(page.getByText('a point for 12 V, into the sheet')).toBeVisible();
+  await entry(page).press('Enter');
+  await expect(entry(page)).toHaveValue('');
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByRole('region', { name: 'The set is live' })).toContainText('Lamp projector, ours');
+  await type(page, 'tp9 12.6');
+  await expect(page.getByTestId('readings')).toContainText('12.6 V');
+
+  await entry(page).fill('learn tp9');
+  await expect(page.getByRole('alert')).toContainText('record its picture as right first');
+  await type(page, 'picture normal');
+  await type(page, 'tp9 12.4');
+  await entry(page).fill('learn tp9');
+  await entry(page).press('Enter');
+  await expect(entry(page)).toHaveValue('');
+  await page.goto(`${app.address}/sheets/my-generic-projection-lamp`);
+  await expect(page.getByLabel('Text of the sheet')).toHaveValue(/tp9: .*expect: 12\.4 V, source: good set/);
+});
+
 test('a reading that speaks against all the others is named and asked for again', async ({ page, app }) => {
   await takeIn(page, app.address, 'Pellisar TC-14', 'Slipped probe', ['One line across']);
   await page.keyboard.press('Alt+p');
@@ -60,7 +100,7 @@ test('the sheet editor catches a broken edit, keeps it, and saves what is put ri
   const text = page.getByLabel('Text of the sheet');
   await expect(text).toHaveValue(/extends: generic-projection-lamp/);
   await page.waitForLoadState('networkidle');
-  const good = (await text.inputValue()).replace('title: My lamp projector', 'title: Wall cube of ours');
+  const good = (await text.inputValue()).replace('title: Lamp projector, ours', 'title: Wall cube of ours');
   await text.fill(good.replace('points: {}', 'points:\n  tp4: { measure: dc, net: v21 }'));
   const lint = page.getByRole('status', { name: 'What is wrong' });
   await expect(lint).toContainText('names net "v21"');
@@ -72,6 +112,7 @@ test('the sheet editor catches a broken edit, keeps it, and saves what is put ri
   await expect(text).toHaveValue(/v21/);
   await text.fill((await text.inputValue()).replace('v21', 'v12'));
   await expect(lint).toContainText('71 points');
+  await expect(page.getByRole('region', { name: 'The line it makes' }).locator('svg')).toContainText('Ballast');
   await page.getByRole('button', { name: /Save/ }).click();
   await expect(page).toHaveURL(/\/sheets\/my-generic-projection-lamp$/);
   await expect(page.getByText('version 1', { exact: true })).toBeVisible();

@@ -9,17 +9,16 @@ export class SimulatedSet {
   readonly predictions: Predictions;
   private readonly random: Random = seeded(42);
   private context: Context = liveCold;
-  private cured = false;
+  private faults: readonly string[];
 
-  constructor(
-    sheet: string,
-    private readonly fault: string,
-  ) {
+  constructor(sheet: string, ...faults: readonly string[]) {
+    this.faults = faults;
     this.predictions = new Predictions(compileSheet(shippedSheets().get(sheet)!));
   }
 
-  repair(): void {
-    this.cured = true;
+  /** Takes one fault out, or all of them. */
+  repair(fault?: string): void {
+    this.faults = fault === undefined ? [] : this.faults.filter((id) => id !== fault);
   }
 
   pull(connector: string, pulled: boolean): void {
@@ -27,9 +26,13 @@ export class SimulatedSet {
   }
 
   answer(check: string): Answer {
-    const fault = this.cured ? undefined : this.predictions.model.sheet.faults.get(this.fault);
+    const { sheet } = this.predictions.model;
     return answerFrom(
-      this.predictions.expectation(fault, this.predictions.checks.get(check)!, this.context),
+      this.predictions.expectationOf(
+        this.faults.map((id) => sheet.faults.get(id)!),
+        this.predictions.checks.get(check)!,
+        this.context,
+      ),
       0.01,
       this.random,
     );

@@ -120,7 +120,8 @@ function rank(check: Check, name: string): number {
   return point.parts.length === 1 && point.parts[0]!.toLowerCase() === name ? 1 : 0;
 }
 
-function findNamed(words: readonly string[], scope: EntryScope): { check: Check; rest: string[] } | undefined {
+/** The check the first words of a line name, and the words after it; undefined where they name none. */
+export function findNamed(words: readonly string[], scope: EntryScope): { check: Check; rest: string[] } | undefined {
   const [first = '', second = ''] = words.map((word) => word.toLowerCase());
   const leading = methodWords[first];
   const [name, method, used] =
@@ -287,7 +288,8 @@ export function exampleFor(check: Check): string {
   }
 }
 
-function unknownName(words: readonly string[], { checks, sheet }: EntryScope): string {
+/** Says that there is no such point, and what is near it. */
+export function unknownName(words: readonly string[], { checks, sheet }: EntryScope): string {
   const name = words[0]!.toLowerCase();
   const near = [...checks.values()]
     .map((check) => check.aliases[0] ?? check.id)

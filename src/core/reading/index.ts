@@ -10,5 +10,6 @@ export {
   type Repair,
   type TakenReading,
 } from './log';
+export { readRefinement, type Refinement } from './refinement';
 export { answerText } from './answerText';
 export { expectedText, inconclusive, judgeAnswer, type Verdict } from './verdict';

@@ -11,6 +11,7 @@ import {
   type LogBody,
   type LogEntry,
   readEntry,
+  readRefinement,
   replay,
   reviveBody,
 } from '.';
@@ -88,6 +89,32 @@ describe('the entry line', () => {
         expect(Math.abs(value - volts)).toBeLessThanOrEqual(Math.abs(volts) * 1e-3);
       }),
     );
+  });
+});
+
+describe('a line that refines the sheet', () => {
+  it('puts in a point with what the manual gives, or teaches what a good set reads', () => {
+    expect(readRefinement('new tp4 VS 181 pin 3 of CN1', scope)).toEqual({
+      kind: 'new point',
+      name: 'tp4',
+      net: 'vs',
+      volts: 181,
+      where: 'pin 3 of CN1',
+    });
+    expect(readRefinement('new tp5 vs by the relay', scope)).toMatchObject({ where: 'by the relay' });
+    expect(readRefinement('learn vs', scope)).toMatchObject({ kind: 'learn', check: { id: 'vs-dc' } });
+    expect(readRefinement('vs 181', scope)).toBeUndefined();
+  });
+
+  it.each([
+    ['new tp4', /needs a short name, its net/],
+    ['new vs vs', /has a point "vs" already/],
+    ['new tp4 v99 3', /no net "v99"; it has/],
+    ['new tp4 vs 3k3x', /3k3x/],
+    ['new tp4 vs 33mA', /not a value|volts/],
+    ['learn nothing', /no point "nothing"/],
+  ])('refuses "%s"', (line, message) => {
+    expect(() => readRefinement(line, scope)).toThrow(message);
   });
 });
 

@@ -202,6 +202,7 @@ function capital(text: string): string {
 }
 
 function LiveVerdict({ interpreted }: { interpreted: Interpreted }) {
+  if (interpreted.kind === 'sheet') return <span className={styles.verdict}>{interpreted.said}</span>;
   if (interpreted.kind !== 'line') return null;
   const { reading, said } = interpreted;
   if (!reading) return <span className={styles.verdict}>{said}</span>;

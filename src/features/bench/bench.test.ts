@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { liveCold } from '@/core/behaviour';
 import { adviseOn, type Case } from '@/core/diagnosis';
-import { depict } from '@/core/picture';
+import { depict, type Symptom } from '@/core/picture';
 import { type Answer, type LogBody, type LogEntry, replay } from '@/core/reading';
 import { predictionsOf } from '@/features/job';
 import { shippedSheets } from '@/sheets';
@@ -114,6 +114,27 @@ describe('what is typed', () => {
       body: { answer: { kind: 'picture', symptoms: ['upper_dark'] } },
     });
     expect(interpret('9', desk(onLive, 'picture'))).toMatchObject({ kind: 'wrong' });
+  });
+
+  it('teaches the sheet only what a set that works has shown', () => {
+    const saw = (symptom: Symptom): LogBody => ({
+      kind: 'reading',
+      check: 'picture',
+      answer: { kind: 'picture', symptoms: [symptom] },
+      text: symptom,
+    });
+    const learn = (...bodies: LogBody[]) => interpret('learn v5m', desk(caseOf(live, ...bodies)));
+    const read5 = took('v5m-dc', 5.02);
+    expect(learn(read5)).toMatchObject({ message: expect.stringContaining('record its picture as right') as string });
+    expect(learn(saw('upper_dark'), read5)).toMatchObject({ kind: 'wrong' });
+    expect(learn(saw('normal'))).toMatchObject({ message: expect.stringContaining('measure') as string });
+    expect(learn(saw('normal'), read5)).toMatchObject({
+      kind: 'sheet',
+      change: { point: 'v5m-dc', volts: 5.02, source: 'good set' },
+    });
+    expect(interpret('learn vs', desk(caseOf(live, saw('normal'), took('vs-dc', 187))))).toMatchObject({
+      message: expect.stringContaining('label') as string,
+    });
   });
 
   it('changes the set', () => {

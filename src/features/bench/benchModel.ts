@@ -8,6 +8,8 @@ import {
   type LogBody,
   type LogEntry,
   readEntry,
+  readRefinement,
+  type Refinement,
   type TakenReading,
   type Verdict,
 } from '@/core/reading';
@@ -16,6 +18,7 @@ import { changesMade, changeTitle } from '@/features/job';
 import { provenBelow } from '@/core/safety';
 import { parseQuantity, QuantityError } from '@/core/quantity';
 import { type Store } from '@/core/sheet';
+import { type SheetChange } from '@/features/sheets/actions';
 
 /** A picture the set may show. */
 export interface SeenPicture {
@@ -72,7 +75,8 @@ export type Interpreted =
       readonly body: LogBody;
       readonly said: string;
       readonly reading?: { readonly check: Check; readonly verdict: Verdict };
-    };
+    }
+  | { readonly kind: 'sheet'; readonly change: SheetChange; readonly said: string };
 
 /** What the entry line is read against. */
 export interface EntryDesk {
@@ -95,6 +99,8 @@ export function interpret(text: string, { job, focus, step, correcting, pictures
     if (proof) return proof;
   }
   try {
+    const refinement = correcting ? undefined : readRefinement(text, { sheet, checks: predictions.checks });
+    if (refinement) return refinementOf(refinement, job);
     const numbered = focus?.measure === 'picture' && /^\d+$/.test(text.trim()) ? pictures[Number(text) - 1] : undefined;
     const entry = readEntry(numbered ? numbered.symptoms.join(' ') : text, {
       sheet,
@@ -141,6 +147,37 @@ export function interpret(text: string, { job, focus, step, correcting, pictures
     if (error instanceof EntryError) return { kind: 'wrong', message: error.message };
     throw error;
   }
+}
+
+/** What a refinement comes to in the shop's own sheet of the set. */
+function refinementOf(entry: Refinement, job: Case): Interpreted {
+  if (entry.kind === 'learn') return learnt(entry.check, job);
+  const { name, net, where, volts } = entry;
+  return {
+    kind: 'sheet',
+    change: { point: name, net, where, source: 'manual', ...(volts === undefined ? {} : { volts }) },
+    said: `a point for ${job.predictions.model.sheet.nets.get(net)!.title}, into the sheet`,
+  };
+}
+
+/** The last reading of a point as what a good set reads there: only from a set whose picture is right. */
+function learnt(check: Check, job: Case): Interpreted {
+  const { point } = check;
+  const wrong = (message: string): Interpreted => ({ kind: 'wrong', message });
+  if (!point || check.unit !== 'V' || point.measure !== 'dc') return wrong(`${check.title} is not read in DC volts`);
+  const net = point.net === undefined ? undefined : job.predictions.model.sheet.nets.get(point.net);
+  if (net?.source === 'label')
+    return wrong(`${check.title} goes by the set's own label: it cannot be learnt for others`);
+  const seen = [...job.bench.readings].reverse().find(({ answer }) => answer.kind === 'picture')?.answer;
+  if (seen?.kind !== 'picture' || seen.symptoms.some((symptom) => symptom !== 'normal'))
+    return wrong('a good value is learnt from a set that works: record its picture as right first (Alt V)');
+  const volts = latestNumber(job, check.id);
+  if (volts === undefined) return wrong(`measure ${check.title} first: the last reading is what is learnt`);
+  return {
+    kind: 'sheet',
+    change: { point: point.id, volts, source: 'good set' },
+    said: `${volts} V is right there, into the sheet`,
+  };
 }
 
 /** A voltage typed for a store while the plug is out is a proof, not a reading of a rail. */

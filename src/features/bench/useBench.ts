@@ -1,11 +1,13 @@
 'use client';
 
-import { useCallback, useMemo, useState } from 'react';
+import { useRouter } from 'next/navigation';
+import { useCallback, useMemo, useState, useTransition } from 'react';
 import { type Check } from '@/core/behaviour';
 import { familyOf } from '@/core/sheet';
 import { adviseOn, contextFor, type ProbeAdvice, tilesOf } from '@/core/diagnosis';
 import { type TakenReading } from '@/core/reading';
 import { caseOf, type JobFile, type JobLog } from '@/features/job';
+import { refineSheet } from '@/features/sheets/actions';
 import { depict, symptomTitles } from '@/core/picture';
 import { useDeeperLook } from './useDeeperLook';
 import { interpret, lastStanding, nextStep, readingRows, type SeenPicture } from './benchModel';
@@ -63,6 +65,14 @@ export function useBench(file: JobFile, log: JobLog) {
     [text, job, check, step, correcting, pictures],
   );
 
+  const [refused, setRefused] = useState<string>();
+  const [, startRefining] = useTransition();
+  const router = useRouter();
+  const type = useCallback((next: string) => {
+    setRefused(undefined);
+    setText(next);
+  }, []);
+
   const choose = useCallback((id: string | undefined) => {
     setChosen(id);
     setCorrecting(undefined);
@@ -78,6 +88,15 @@ export function useBench(file: JobFile, log: JobLog) {
       setCorrecting(undefined);
       if (interpreted.body.kind === 'reading') setChosen(undefined);
       return interpreted;
+    }
+    if (interpreted.kind === 'sheet') {
+      startRefining(async () => {
+        const saved = await refineSheet(file.id, interpreted.change);
+        if ('refused' in saved) return setRefused(saved.refused);
+        setText('');
+        router.refresh();
+      });
+      return undefined;
     }
     if (interpreted.kind === 'nothing' && step?.kind === 'do') log.record([{ body: step.body }]);
     return undefined;
@@ -105,8 +124,8 @@ export function useBench(file: JobFile, log: JobLog) {
     wanted,
     step,
     text,
-    setText,
-    interpreted,
+    setText: type,
+    interpreted: refused === undefined ? interpreted : ({ kind: 'wrong', message: refused } as const),
     correcting,
     setCorrecting,
     choose,

@@ -1,6 +1,6 @@
 import 'server-only';
 import { cache } from 'react';
-import { readLibrary, sheetOf } from '@/features/sheets/library';
+import { kinOf, readLibrary, sheetOf } from '@/features/sheets/library';
 import { closedCounts, database, findJob, readLog, readSettings } from '@/store';
 import { type JobFile } from './jobFile';
 
@@ -8,9 +8,14 @@ import { type JobFile } from './jobFile';
 export const loadJob = cache(async (id: string): Promise<JobFile | undefined> => {
   const db = await database();
   const job = await findJob(db, id);
-  const sheet = job && sheetOf(await readLibrary(), job);
+  const library = await readLibrary();
+  const sheet = job && sheetOf(library, job);
   if (!job || !sheet) return undefined;
-  const [log, closed, settings] = await Promise.all([readLog(db, id), closedCounts(db, job.sheet), readSettings(db)]);
+  const [log, closed, settings] = await Promise.all([
+    readLog(db, id),
+    closedCounts(db, kinOf(library, job.sheet)),
+    readSettings(db),
+  ]);
   const { title, place, owner, words, value, limit, complaint, waiting, createdAt, closedAt } = job;
   return {
     id,

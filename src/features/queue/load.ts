@@ -1,6 +1,6 @@
 import 'server-only';
 import { caseOf } from '@/features/job';
-import { readLibrary, sheetOf } from '@/features/sheets/library';
+import { kinOf, readLibrary, sheetOf } from '@/features/sheets/library';
 import { closedCounts, database, openJobs, readLogs, readSettings } from '@/store';
 import { type QueueRow, queueRow } from './queueModel';
 
@@ -18,7 +18,7 @@ export async function loadQueue(): Promise<{ rows: QueueRow[]; currency: string 
   const library = await readLibrary();
   const sheets = [...new Set(jobs.map(({ sheet }) => sheet))];
   const closed = new Map(
-    await Promise.all(sheets.map(async (sheet) => [sheet, await closedCounts(db, sheet)] as const)),
+    await Promise.all(sheets.map(async (sheet) => [sheet, await closedCounts(db, kinOf(library, sheet))] as const)),
   );
   const rows = jobs.flatMap((job): QueueRow[] => {
     const sheet = sheetOf(library, job);

@@ -5,10 +5,11 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useRef, useState, useSyncExternalStore, useTransition } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { type Problem } from '@/core/sheet';
+import { type PointValues, type Problem, type Sheet, withPoint } from '@/core/sheet';
 import { Key, PictureView } from '@/ui';
 import { storeSheet } from './actions';
-import { type Checked, checkText, lookOf, placeText, withPoint } from './editorModel';
+import { LinePreview } from './LinePreview';
+import { type Checked, checkText, lookOf, placeText } from './editorModel';
 import { type SheetDesk } from './load';
 import styles from './sheets.module.css';
 
@@ -20,6 +21,7 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
   const router = useRouter();
   const [text, setText] = useState(desk.text);
   const [message, setMessage] = useState<{ readonly text: string; readonly bad: boolean }>();
+  const [fault, setFault] = useState<string>();
   const [saving, startSaving] = useTransition();
   const area = useRef<HTMLTextAreaElement>(null);
   const kept = `tovrik-sheet-draft:${desk.id}@${desk.version}`;
@@ -116,13 +118,17 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
           aria-label="Text of the sheet"
           onChange={(event) => edit(event.target.value)}
         />
+        {checked.sheet && <LinePreview text={settled} sheet={checked.sheet} fault={fault} />}
       </section>
       <aside className={styles.side} aria-label="What it comes to">
         <Lint checked={checked} onGo={goTo} />
         {checked.sheet && (
-          <AddPoint onAdd={(line) => edit(withPoint(text, line))} nets={[...checked.sheet.nets.keys()]} />
+          <AddPoint
+            onAdd={(name, values) => edit(withPoint(text, name, values))}
+            nets={[...checked.sheet.nets.keys()]}
+          />
         )}
-        {checked.sheet && <Preview checked={checked} />}
+        {checked.sheet && <Preview sheet={checked.sheet} chosen={fault} onChoose={setFault} />}
         {desk.versions.length > 0 && (
           <section aria-label="Versions">
             <h2 className="label">Versions</h2>
@@ -171,7 +177,7 @@ function Lint({ checked, onGo }: { checked: Checked; onGo: (problem: Problem) =>
 }
 
 /** One point in one line: what it is called, its net, where it is and what a good set reads. */
-function AddPoint({ onAdd, nets }: { onAdd: (line: string) => void; nets: readonly string[] }) {
+function AddPoint({ onAdd, nets }: { onAdd: (name: string, values: PointValues) => void; nets: readonly string[] }) {
   const [name, setName] = useState('');
   const [net, setNet] = useState<string>();
   const [where, setWhere] = useState('');
@@ -179,8 +185,8 @@ function AddPoint({ onAdd, nets }: { onAdd: (line: string) => void; nets: readon
   const ready = /^[\w-]+$/.test(name) && net !== undefined;
   const add = () => {
     if (!ready) return;
-    const value = volts.trim() === '' ? '' : `, expect: ${volts.trim()}, source: manual`;
-    onAdd(`${name}: { measure: dc, net: ${net}, where: ${JSON.stringify(where)}${value} }`);
+    const expect = volts.trim();
+    onAdd(name, { measure: 'dc', net, where, ...(expect === '' ? {} : { expect, source: 'manual' }) });
     setName('');
     setWhere('');
     setVolts('');
@@ -224,12 +230,20 @@ function AddPoint({ onAdd, nets }: { onAdd: (line: string) => void; nets: readon
   );
 }
 
+interface PreviewProps {
+  readonly sheet: Sheet;
+  readonly chosen: string | undefined;
+  onChoose(fault: string): void;
+}
+
+/** Rails named one by one; of more than these only their number is told. */
+const namedRails = 5;
+
 /** What a fault of the sheet would look like. */
-function Preview({ checked: { sheet } }: { checked: Checked }) {
-  const faults = [...sheet!.faults.values()];
-  const [chosen, setChosen] = useState<string>();
-  const id = chosen !== undefined && sheet!.faults.has(chosen) ? chosen : faults[0]?.id;
-  const look = useMemo(() => (id === undefined ? undefined : lookOf(sheet!, id)), [sheet, id]);
+function Preview({ sheet, chosen, onChoose }: PreviewProps) {
+  const faults = [...sheet.faults.values()];
+  const id = chosen !== undefined && sheet.faults.has(chosen) ? chosen : faults[0]?.id;
+  const look = useMemo(() => (id === undefined ? undefined : lookOf(sheet, id)), [sheet, id]);
   if (!look) return null;
   return (
     <section aria-label="What a fault would look like">
@@ -238,7 +252,7 @@ function Preview({ checked: { sheet } }: { checked: Checked }) {
         showSearch
         optionFilterProp="label"
         value={id!}
-        onChange={setChosen}
+        onChange={onChoose}
         options={faults.map((fault) => ({ value: fault.id, label: fault.title }))}
         aria-label="Fault"
         className={styles.select}
@@ -253,11 +267,14 @@ function Preview({ checked: { sheet } }: { checked: Checked }) {
           {look.signs.map((sign) => (
             <li key={sign}>{sign}</li>
           ))}
-          {look.rails.map((rail) => (
+          {look.rails.slice(0, namedRails).map((rail) => (
             <li key={rail.title}>
               {rail.title} {rail.words}
             </li>
           ))}
+          {look.rails.length > namedRails && (
+            <li className="soft">and {look.rails.length - namedRails} more rails not right</li>
+          )}
         </ul>
       </div>
     </section>

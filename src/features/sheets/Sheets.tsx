@@ -8,6 +8,12 @@ const groups = [
   { title: 'Any make', fits: (card: SheetCard) => !card.own && card.generic },
 ] as const;
 
+/** The first sentence of a summary; that a sheet is generic its heading says already. */
+function inShort(summary: string): string {
+  const sentence = summary.replace(/^Generic: /, '').split(/(?<=\.) /)[0]!;
+  return sentence.charAt(0).toUpperCase() + sentence.slice(1);
+}
+
 /** All sheets, each to be opened or taken as the base of one of your own. */
 export function Sheets({ cards }: { cards: readonly SheetCard[] }) {
   return (
@@ -29,7 +35,7 @@ export function Sheets({ cards }: { cards: readonly SheetCard[] }) {
                     <strong>{card.title}</strong> <span className="soft">{card.size}</span>
                   </Link>
                   <span className={card.broken === undefined ? styles.summary : 'bad'}>
-                    {card.broken ?? card.summary}
+                    {card.broken ?? inShort(card.summary)}
                   </span>
                   <Link href={`/sheets/${card.id}?adopt=1`} className={styles.adopt}>
                     Base a sheet on it

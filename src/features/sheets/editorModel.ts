@@ -1,6 +1,7 @@
-import { compileSheet, liveCold, Predictions } from '@/core/behaviour';
+import { liveCold } from '@/core/behaviour';
 import { type Picture, symptomsOf, symptomTitles } from '@/core/picture';
 import { lintSheet, type Problem, readSheet, type Sheet, SheetError } from '@/core/sheet';
+import { predictionsOf } from '@/features/job/jobFile';
 
 /** What a text under edit comes to. */
 export interface Checked {
@@ -41,7 +42,7 @@ export interface FaultLook {
 export function lookOf(sheet: Sheet, faultId: string): FaultLook | undefined {
   const fault = sheet.faults.get(faultId);
   if (!fault) return undefined;
-  const predictions = new Predictions(compileSheet(sheet));
+  const predictions = predictionsOf(sheet);
   const seen = predictions.behaviour(fault, liveCold);
   const usual = predictions.behaviour(undefined, liveCold);
   return {
@@ -64,14 +65,4 @@ export function lookOf(sheet: Sheet, faultId: string): FaultLook | undefined {
       return [{ title: net.title, words }];
     }),
   };
-}
-
-/** The line of a new point, laid into a sheet's text under `points:`. */
-export function withPoint(text: string, line: string): string {
-  const lines = text.split('\n');
-  const at = lines.findIndex((one) => /^points:/.test(one));
-  if (at < 0) return `${text.replace(/\n*$/, '\n')}\npoints:\n  ${line}\n`;
-  const rest = lines[at]!.replace(/^points: *(\{\})? */, '');
-  const head = ['points:', `  ${line}`];
-  return [...lines.slice(0, at), ...head, ...(rest === '' ? [] : [rest]), ...lines.slice(at + 1)].join('\n');
 }

@@ -61,6 +61,23 @@ export function sheetOf(library: Library, { sheet: id, options, label }: SetOf):
     : kept(`${key}|${JSON.stringify(label)}`, () => withLabel(plain, label));
 }
 
+/** A sheet's id with those it refines: sets of any of them are sets of the same kind. */
+export function kinOf({ texts, own }: Library, id: string): string[] {
+  const kin = [id];
+  for (let at = id; own.has(at);) {
+    const parent = parentOf(texts.get(at) ?? '');
+    if (parent === undefined || kin.includes(parent)) break;
+    kin.push(parent);
+    at = parent;
+  }
+  return kin;
+}
+
+/** The id of the sheet a text is laid over. */
+export function parentOf(text: string): string | undefined {
+  return /^extends: *(\S+)/m.exec(text)?.[1];
+}
+
 /** A sheet as it is chosen from a list. */
 export type SheetCard = Pick<Sheet, 'id' | 'title' | 'technology' | 'size' | 'summary'> & {
   readonly own: boolean;

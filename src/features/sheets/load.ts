@@ -1,6 +1,7 @@
 import 'server-only';
+import { adoptedId, adoptedText } from '@/core/sheet';
 import { database, type SheetVersion, versionsOf } from '@/store';
-import { readLibrary, sheetCards, type SheetCard } from './library';
+import { parentOf, readLibrary, sheetCards, type SheetCard } from './library';
 
 export async function loadSheets(): Promise<SheetCard[]> {
   return sheetCards(await readLibrary());
@@ -20,10 +21,10 @@ export interface SheetDesk {
 /** The chain of sheets below a text. */
 function chainOf(texts: ReadonlyMap<string, string>, text: string): string[] {
   const chain: string[] = [];
-  let parent = /^extends: *(\S+)/m.exec(text)?.[1];
+  let parent = parentOf(text);
   while (parent !== undefined && !chain.includes(parent)) {
     chain.push(parent);
-    parent = /^extends: *(\S+)/m.exec(texts.get(parent) ?? '')?.[1];
+    parent = parentOf(texts.get(parent) ?? '');
   }
   return chain;
 }
@@ -52,17 +53,9 @@ export async function adoptSheet(parent: string): Promise<SheetDesk | undefined>
   const base = library.texts.get(parent);
   if (base === undefined) return undefined;
   const title = /^title: *(.+)$/m.exec(base)?.[1] ?? parent;
-  const text = `format: tovrik-sheet/1
-id: my-${parent}
-extends: ${parent}
-title: My ${title.toLowerCase()}
-
-# Write down only what differs. A name given as null is taken out.
-points: {}
-`;
   return {
-    id: `my-${parent}`,
-    text,
+    id: adoptedId(parent),
+    text: adoptedText(parent, `${title}, ours`),
     version: 0,
     versions: [],
     parents: Object.fromEntries([parent, ...chainOf(library.texts, base)].map((one) => [one, library.texts.get(one)!])),

@@ -1,6 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
 import { shippedTexts } from '@/sheets';
-import { checkText, lookOf, placeText, withPoint } from './editorModel';
+import { withPoint } from '@/core/sheet';
+import { checkText, lookOf, placeText } from './editorModel';
 import { type Library, sheetCards, sheetOf } from './library';
 
 vi.mock('server-only', () => ({}));
@@ -30,16 +31,23 @@ describe('editing', () => {
   const text = 'format: tovrik-sheet/1\nid: mine\nextends: generic-plasma\ntitle: Mine\npoints: {}\n';
 
   it('lays a new point into the text, into an empty list, a full one or none', () => {
-    const line = 'tp4: { measure: dc, net: vs, expect: 187 V }';
+    const values = { measure: 'dc', net: 'vs', expect: '187 V' } as const;
     for (const before of [
       text,
       text.replace('points: {}', 'points:\n  a: { measure: dc, net: va }'),
       text.replace('points: {}\n', ''),
     ]) {
-      const after = checkText(withPoint(before, line), parents);
+      const after = checkText(withPoint(before, 'tp4', values), parents);
       expect(after.problems).toEqual([]);
       expect(after.sheet!.points.get('tp4')).toMatchObject({ net: 'vs', expect: 187 });
     }
+  });
+
+  it('changes a value where it stands, and keeps comments and all the rest', () => {
+    const before = `# ours\n${text.replace('points: {}', 'points:\n  tp4: { measure: dc, net: vs, expect: 187 V } # by the relay\n  tp5: { measure: dc, net: va }')}`;
+    const after = withPoint(before, 'tp4', { expect: '186 V', source: 'good set' });
+    expect(after).toBe(before.replace('expect: 187 V }', 'expect: 186 V, source: good set }'));
+    expect(checkText(after, parents).sheet!.points.get('tp4')).toMatchObject({ expect: 186, source: 'good set' });
   });
 
   it('says in which text a problem is', () => {

@@ -1,6 +1,6 @@
 import 'server-only';
 import { type Sheet, SheetError } from '@/core/sheet';
-import { readLibrary, type SheetCard, sheetCards, sheetOf } from '@/features/sheets/library';
+import { kinOf, readLibrary, type SheetCard, sheetCards, sheetOf } from '@/features/sheets/library';
 import { closedBySheet, closedCounts, database, readSettings, type Settings } from '@/store';
 
 /** What the take-in page works with: the sheets to choose from and the chosen one in full. */
@@ -42,7 +42,7 @@ export async function loadTakeIn(wanted: Readonly<Record<string, string>>): Prom
     done,
     sheet: tryOptions(() => sheetOf(library, { sheet: card.id, options, label: {} })!) ?? plain,
     options,
-    closed: await closedCounts(db, card.id),
+    closed: await closedCounts(db, kinOf(library, card.id)),
     settings: await readSettings(db),
   };
 }

@@ -20,7 +20,7 @@ interface LineMapProps {
   readonly line: Line;
   readonly job: Case;
   readonly rows: readonly ReadingRow[];
-  readonly suspects: readonly Suspect[];
+  readonly suspects: readonly Pick<Suspect, 'fault' | 'probability' | 'cured'>[];
   /** The net or block the focused probe is on. */
   readonly focusNet: string | undefined;
   readonly onPick: (net: string) => void;

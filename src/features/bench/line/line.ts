@@ -103,7 +103,7 @@ export function placeBeads(
   for (const [net, level] of inTurn) {
     const longestFirst = [...level].sort((a, b) => b.to - b.from - (a.to - a.from));
     const candidates = longestFirst.flatMap(({ from, to, y }) =>
-      [0.5, 0.35, 0.65, 0.2, 0.8].flatMap((share): Place[] =>
+      [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8, 0.1, 0.9].flatMap((share): Place[] =>
         [false, true].map((below) => ({ x: from + (to - from) * share, y, below })),
       ),
     );
