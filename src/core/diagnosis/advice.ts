@@ -83,7 +83,8 @@ export function adviseOn(job: Case): Advice {
     posterior,
     probes: again ? [again, ...described.filter(({ probe }) => probe.id !== again.probe.id)] : described,
     repairs: rankedRepairs,
-    next: bench.repairs.length > 0 && curedChance > 0.5 ? 'verify' : worthProbing ? 'probe' : 'act',
+    next:
+      bench.repairs.length > 0 && curedChance > 0.5 && again === undefined ? 'verify' : worthProbing ? 'probe' : 'act',
     repairNow: plan.repairNow,
     curedChance,
   };
@@ -91,14 +92,15 @@ export function adviseOn(job: Case): Advice {
 
 /** The doubtful reading to take once more before it leads astray. */
 function askedAgain(
-  { doubts }: Posterior,
+  { doubts, cured }: Posterior,
   probes: readonly Probe[],
   described: readonly ProbeAdvice[],
   sheet: Sheet,
   here: Context,
 ): ProbeAdvice | undefined {
   for (const { observation, chance } of doubts) {
-    if (observation.times > 1) continue;
+    // What was read before the last repair cannot be read again.
+    if (observation.times > 1 || observation.cured.size < cured.size) continue;
     const probe = probes.find(
       ({ check, context }) => check === observation.check && contextKey(context) === contextKey(observation.context),
     );

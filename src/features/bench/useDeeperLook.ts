@@ -36,7 +36,8 @@ export function useDeeperLook(
     const { complaint, closed, hourlyRate } = file;
     planner.current.look(
       { complaint, closed, hourlyRate, entries },
-      (look) => setSeen({ advice, look, finished: false }),
+      // A look travels by a road of its own, and may come in after the word that the last one is done.
+      (look) => setSeen((now) => ({ advice, look, finished: now?.advice === advice && now.finished })),
       () => setSeen((now) => ({ advice, look: now?.advice === advice ? now.look : undefined, finished: true })),
     );
   }, [file, entries, advice]);

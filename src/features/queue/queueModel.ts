@@ -46,7 +46,8 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
   const step = stepOf({ bench, verified: proof, soaking, closed: false });
   const picture = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
   const symptoms = picture?.answer.kind === 'picture' ? picture.answer.symptoms : complaint.symptoms;
-  const [leader] = advice.posterior.suspects;
+  const { suspects } = advice.posterior;
+  const leader = suspects.find(({ cured, probability }) => !cured && probability > 0.5) ?? suspects[0];
   return {
     id: job.id,
     title: job.title,

@@ -7,7 +7,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { adviseOn, contextFor, type Verification } from '@/core/diagnosis';
-import { depict, symptomTitles } from '@/core/picture';
+import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { answerText } from '@/core/reading';
 import { cautionsFor } from '@/core/safety';
 import { interpret, nextStep } from '@/features/bench/benchModel';
@@ -34,7 +34,9 @@ export function Repair({ file }: { file: JobFile }) {
   const [again, setAgain] = useState(false);
 
   const choice = choices.find(({ action }) => action.id === chosen) ?? choices[0];
-  const recording = bench.repairs.length === 0 || again;
+  // All was measured again, it is not cured, and the readings already name what to do about the rest.
+  const more = advice.next === 'act' && proof.open.length === 0 && !proof.done;
+  const recording = bench.repairs.length === 0 || again || more;
   const record = () => {
     if (!choice) return;
     const { id: action, title, cures } = choice.action;
@@ -267,6 +269,12 @@ interface RemeasureProps {
   record(body: Parameters<ReturnType<typeof useLog>['record']>[0][number]['body']): void;
 }
 
+/** Pictures to choose from after a repair: right, as it was, or with one of several troubles left. */
+function picturesAfter(before: readonly Symptom[]): (readonly Symptom[])[] {
+  const left = before.length > 1 ? before.map((symptom) => [symptom]) : [];
+  return [['normal'], before, ...left];
+}
+
 /** The one reading to take again now, with the step that its state needs. */
 function Remeasure({ open, job, record }: RemeasureProps) {
   const input = useRef<HTMLInputElement>(null);
@@ -309,9 +317,9 @@ function Remeasure({ open, job, record }: RemeasureProps) {
             {caution}
           </p>
         ))}
-      {picture ? (
+      {picture && (
         <div className={styles.pictures}>
-          {[['normal'] as const, before].map((symptoms) => (
+          {picturesAfter(before).map((symptoms) => (
             <button
               key={symptoms.join()}
               type="button"
@@ -329,34 +337,33 @@ function Remeasure({ open, job, record }: RemeasureProps) {
             </button>
           ))}
         </div>
-      ) : (
-        <div className={styles.entry}>
-          <input
-            ref={input}
-            className="figure"
-            autoFocus
-            autoComplete="off"
-            value={text}
-            maxLength={200}
-            aria-label="Reading after the repair"
-            placeholder={step?.kind === 'do' ? '⏎ when done' : ''}
-            onChange={(event) => setText(event.target.value)}
-            onKeyDown={(event) => {
-              if (event.key !== 'Enter' || event.ctrlKey || event.metaKey) return;
-              event.preventDefault();
-              go();
-            }}
-          />
-          {interpreted.kind === 'line' && interpreted.reading && (
-            <span>
-              <VerdictMark mark={interpreted.reading.verdict.mark} size={20} /> {interpreted.reading.verdict.words}
-            </span>
-          )}
-          <Button type="primary" onClick={go}>
-            {step?.kind === 'do' && text === '' ? step.done : 'Record'} ⏎
-          </Button>
-        </div>
       )}
+      <div className={styles.entry}>
+        <input
+          ref={input}
+          className="figure"
+          autoFocus
+          autoComplete="off"
+          value={text}
+          maxLength={200}
+          aria-label="Reading after the repair"
+          placeholder={step?.kind === 'do' ? '⏎ when done' : picture ? 'or another' : ''}
+          onChange={(event) => setText(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter' || event.ctrlKey || event.metaKey) return;
+            event.preventDefault();
+            go();
+          }}
+        />
+        {interpreted.kind === 'line' && interpreted.reading && (
+          <span>
+            <VerdictMark mark={interpreted.reading.verdict.mark} size={20} /> {interpreted.reading.verdict.words}
+          </span>
+        )}
+        <Button type="primary" onClick={go}>
+          {step?.kind === 'do' && text === '' ? step.done : 'Record'} ⏎
+        </Button>
+      </div>
       {interpreted.kind === 'wrong' && (
         <p className="bad" role="alert">
           {interpreted.message}
