@@ -1,4 +1,5 @@
 // npm run bench: how well faults are named, how fast the core and the interface are.
+// Parts of it by name: npm run bench -- plan diagnosis speed browser
 import { gzipSync } from 'node:zlib';
 import path from 'node:path';
 import { seed } from './seed.mjs';
@@ -7,8 +8,12 @@ import { ensureBuilt, ensureInstalled, freePort, runPackage, scripts, serve, wor
 ensureInstalled();
 ensureBuilt();
 const { launch } = await import('./browser.mjs');
-for (const part of ['plan', 'diagnosis', 'speed'])
+const named = process.argv.slice(2);
+const wanted = (part) => named.length === 0 || named.includes(part);
+for (const part of ['plan', 'diagnosis', 'speed'].filter(wanted))
   runPackage(scripts.tsx, [`src/bench/${part}.ts`], { stdio: 'inherit' });
+
+if (!wanted('browser')) process.exit(0);
 
 const database = path.join(workFolder, 'bench.db');
 seed(database, { fresh: true });

@@ -5,6 +5,7 @@ import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { smallSheet } from '../../tests/fixtures/smallSheet';
 import { checkSheet, simulate, suspects } from './commands';
+import { evaluate, policy } from './planning';
 import { readArguments } from './usage';
 
 const folder = mkdtempSync(path.join(os.tmpdir(), 'tovrik-cli-'));
@@ -90,6 +91,47 @@ describe('suspects', () => {
       /bad.txt, line 3: Halvane HP-42 has no point "abc"/,
     );
     expect(() => suspects([plasma])).toThrow(/--observe/);
+  });
+});
+
+describe('policy and evaluate', () => {
+  /** Two faults in equal parts, one test that tells them apart for 1, repairs at 10 and 30. */
+  const twoFaults = {
+    id: 'two',
+    start: 'live',
+    states: ['live'],
+    switch: { live: { live: 0 } },
+    faults: [
+      { id: 'a', prior: 0.5, repairCost: 10, state: 'live' },
+      { id: 'b', prior: 0.5, repairCost: 30, state: 'live' },
+    ],
+    tests: [{ id: 'look', cost: 1, state: 'live', outcomes: { left: { a: 1, b: 0 }, right: { a: 0, b: 1 } } }],
+  };
+
+  it('follows the plan to its exact cost', () => {
+    // With the test 1 + (10 + 30) / 2; without it 10 + 30 / 2.
+    expect(policy([file('two.json', JSON.stringify(twoFaults))])).toMatchObject({ expectedCost: 21, first: 'look' });
+    const dear = { ...twoFaults, tests: [{ ...twoFaults.tests[0], cost: 9 }] };
+    expect(policy([file('dear.json', JSON.stringify(dear))])).toMatchObject({ expectedCost: 25, first: 'a' });
+  });
+
+  it('names the file and the line of chances that do not sum to one', () => {
+    const text = JSON.stringify({
+      ...twoFaults,
+      faults: [{ ...twoFaults.faults[0], prior: 0.7 }, twoFaults.faults[1]],
+    });
+    expect(() => policy([file('heavy.json', text)])).toThrow(/heavy\.json, line 1: .*1\.2/);
+    expect(() => policy([])).toThrow(/name the file/);
+  });
+
+  it('hunts every fault of a sheet, laid over others and with its options chosen', () => {
+    const over = file('over.yaml', 'format: tovrik-sheet/1\nid: over\nextends: small\ntitle: Over\n');
+    const found = evaluate([over, '--extends', small]);
+    expect(found).toMatchObject({ sheet: 'over', policy: 'tovrik', faults: 3, cured: 3 });
+    expect(evaluate([over, '--extends', small, '--policy', 'checklist'])).toMatchObject({ policy: 'checklist' });
+    expect(() => evaluate([small, '--policy', 'luck'])).toThrow(/tovrik, checklist, random, not "luck"/);
+    expect(() => evaluate([small, '--noise', '3'])).toThrow(/share from 0 to 0.5/);
+    expect(() => evaluate([file('none.yaml', 'format: tovrik-sheet/1\nid: x\nextends: nowhere\n')])).toThrow(/nowhere/);
   });
 });
 

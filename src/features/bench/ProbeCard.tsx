@@ -78,6 +78,7 @@ export function ProbeCard(props: ProbeCardProps) {
         <input
           ref={input}
           className="figure"
+          data-long={text.length > 14 || undefined}
           value={text}
           autoFocus
           autoComplete="off"
