@@ -55,16 +55,19 @@ function roomOf({ x, y, below }: Place, read: boolean) {
 
 type Box = ReturnType<typeof roomOf>;
 
-const apart = (a: Box, b: Box) => a.right < b.left || b.right < a.left || a.bottom < b.top || b.bottom < a.top;
+/** The area two boxes share. */
+const shared = (a: Box, b: Box) =>
+  Math.max(0, Math.min(a.right, b.right) - Math.max(a.left, b.left)) *
+  Math.max(0, Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top));
 
-/** The first candidate that touches nothing, else the one that touches least. */
-function leastCrowded(candidates: readonly Place[], touched: (place: Place) => number): Place | undefined {
+/** The first candidate that covers nothing, else the one that covers least. */
+function leastCrowded(candidates: readonly Place[], covered: (place: Place) => number): Place | undefined {
   let best: Place | undefined;
   let least = Infinity;
   for (const candidate of candidates) {
-    const count = touched(candidate);
-    if (count < least) [best, least] = [candidate, count];
-    if (count === 0) break;
+    const area = covered(candidate);
+    if (area < least) [best, least] = [candidate, area];
+    if (area === 0) break;
   }
   return best;
 }
@@ -107,10 +110,10 @@ export function placeBeads(
         [false, true].map((below) => ({ x: from + (to - from) * share, y, below })),
       ),
     );
-    const place = leastCrowded(
-      candidates,
-      (one) => taken.filter((box) => !apart(box, roomOf(one, read.has(net)))).length,
-    );
+    const place = leastCrowded(candidates, (one) => {
+      const room = roomOf(one, read.has(net));
+      return taken.reduce((sum, box) => sum + shared(box, room), 0);
+    });
     if (!place) continue;
     taken.push(roomOf(place, read.has(net)));
     places.set(net, place);
