@@ -1,0 +1,90 @@
+/**
+ * A dense system of equations, factored in place by Gaussian elimination with partial pivoting.
+ *
+ * The matrix has one row and column more than there are unknowns: stamps that fall on ground land in
+ * the last ones and are never looked at.
+ */
+export class LinearSystem {
+  /** Row by row. */
+  readonly matrix: Float64Array;
+  readonly right: Float64Array;
+  private readonly order: Int32Array;
+  private readonly stride: number;
+
+  constructor(readonly size: number) {
+    this.stride = size + 1;
+    this.matrix = new Float64Array(this.stride * this.stride);
+    this.right = new Float64Array(this.stride);
+    this.order = new Int32Array(size);
+  }
+
+  add(row: number, column: number, value: number): void {
+    this.matrix[row * this.stride + column]! += value;
+  }
+
+  /** Stamps a conductance between two nodes. */
+  conductance(a: number, b: number, siemens: number): void {
+    this.add(a, a, siemens);
+    this.add(b, b, siemens);
+    this.add(a, b, -siemens);
+    this.add(b, a, -siemens);
+  }
+
+  /** Factors the matrix. @returns the unknown no equation determines, or -1 when all are */
+  factor(): number {
+    const { matrix: m, size: n, stride, order } = this;
+    for (let k = 0; k < n; k += 1) {
+      let pivot = k;
+      let most = Math.abs(m[k * stride + k]!);
+      for (let i = k + 1; i < n; i += 1) {
+        const size = Math.abs(m[i * stride + k]!);
+        if (size > most) [most, pivot] = [size, i];
+      }
+      if (!(most > 1e-300)) return k;
+      order[k] = pivot;
+      const top = k * stride;
+      if (pivot !== k) {
+        const low = pivot * stride;
+        for (let j = 0; j < n; j += 1) {
+          const kept = m[top + j]!;
+          m[top + j] = m[low + j]!;
+          m[low + j] = kept;
+        }
+      }
+      const inverse = 1 / m[top + k]!;
+      for (let i = k + 1; i < n; i += 1) {
+        const row = i * stride;
+        if (m[row + k] === 0) continue;
+        const factor = m[row + k]! * inverse;
+        m[row + k] = factor;
+        for (let j = k + 1; j < n; j += 1) m[row + j]! -= factor * m[top + j]!;
+      }
+    }
+    return -1;
+  }
+
+  /** Solves for a right-hand side, in place, with the factors at hand. */
+  solve(values: Float64Array): void {
+    const { matrix: m, size: n, stride, order } = this;
+    for (let k = 0; k < n; k += 1) {
+      const pivot = order[k]!;
+      if (pivot !== k) {
+        const kept = values[k]!;
+        values[k] = values[pivot]!;
+        values[pivot] = kept;
+      }
+    }
+    for (let i = 1; i < n; i += 1) {
+      const row = i * stride;
+      let sum = values[i]!;
+      for (let j = 0; j < i; j += 1) sum -= m[row + j]! * values[j]!;
+      values[i] = sum;
+    }
+    for (let i = n - 1; i >= 0; i -= 1) {
+      const row = i * stride;
+      let sum = values[i]!;
+      for (let j = i + 1; j < n; j += 1) sum -= m[row + j]! * values[j]!;
+      values[i] = sum / m[row + i]!;
+    }
+  }
+}
