@@ -56,13 +56,13 @@ test('a repair that cures half: the job goes on to the second fault', async ({ p
 });
 
 test('a sheet grows at the bench: a point the manual gives, and what a good set reads', async ({ page, app }) => {
-  await takeIn(page, app.address, 'Lamp projector', 'Grows as we measure', ['Yellow and dull']);
+  await takeIn(page, app.address, 'Monitor chassis', 'Grows as we measure', ['Red missing']);
   await entry(page).fill('new tp9 v12 12.6 left of the fan plug');
   await expect(page.getByText('a point for 12 V, into the sheet')).toBeVisible();
   await entry(page).press('Enter');
   await expect(entry(page)).toHaveValue('');
   await page.keyboard.press('Alt+p');
-  await expect(page.getByRole('region', { name: 'The set is live' })).toContainText('Lamp projector, ours');
+  await expect(page.getByRole('region', { name: 'The set is live' })).toContainText('Monitor chassis, ours');
   await type(page, 'tp9 12.6');
   await expect(page.getByTestId('readings')).toContainText('12.6 V');
 
@@ -73,7 +73,7 @@ test('a sheet grows at the bench: a point the manual gives, and what a good set 
   await entry(page).fill('learn tp9');
   await entry(page).press('Enter');
   await expect(entry(page)).toHaveValue('');
-  await page.goto(`${app.address}/sheets/my-generic-projection-lamp`);
+  await page.goto(`${app.address}/sheets/my-generic-crt-monitor`);
   await expect(page.getByLabel('Text of the sheet')).toHaveValue(/tp9: .*expect: 12\.4 V, source: good set/);
 });
 

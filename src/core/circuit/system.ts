@@ -73,6 +73,15 @@ export interface Change {
   readonly without?: number;
 }
 
+/** A capacitance between two unknowns, in farads. */
+export interface Capacitance {
+  readonly a: number;
+  readonly b: number;
+  readonly farads: number;
+  /** Volts across it at the start, where they are given. */
+  readonly initial?: number;
+}
+
 /** Capacitors and coils as they stand at one moment of a transient. */
 export interface Reactive {
   /** Adds their companions to the equations. */
@@ -219,6 +228,30 @@ export class System {
     this.limitedSome = false;
     this.stampDevices(x, change?.without);
     return equations.factor();
+  }
+
+  /** The equations linearised around a point, row by row with one more row and column for ground. */
+  linearised(point: Float64Array): Float64Array {
+    const { equations } = this;
+    this.hold(point);
+    equations.matrix.set(this.linear);
+    equations.right.fill(0);
+    point[this.ground] = 0;
+    this.stampDevices(point, undefined);
+    return equations.matrix.slice();
+  }
+
+  /** Capacitances between nodes at a point, those of junctions among them, in farads. */
+  capacitancesAt(point: Float64Array): Capacitance[] {
+    return this.circuit.elements.flatMap((element): Capacitance[] => {
+      if (element.kind === 'c') {
+        const [a, b] = element.nodes.map((node) => this.at(node)) as [number, number];
+        return [{ a, b, farads: element.value, ...(element.initial === undefined ? {} : { initial: element.initial }) }];
+      }
+      if (element.kind !== 'd' || !element.model.values.has('cjo')) return [];
+      const [a, b] = this.terminals.get(element.name)!.inner as [number, number];
+      return [{ a, b, farads: depletion(element, point[a]! - point[b]!) }];
+    });
   }
 
   /** Was some junction held back at the last assembly? */
@@ -446,6 +479,15 @@ export class System {
     right[drain]! -= into;
     right[source]! += into;
   }
+}
+
+/** Capacitance of a junction's depletion layer at a voltage, in farads; linear beyond half the built-in voltage. */
+function depletion({ model: { values }, area }: Extract<Element, { kind: 'd' }>, volts: number): number {
+  const zero = values.get('cjo')! * area;
+  const [built, grading] = [values.get('vj') ?? 1, values.get('m') ?? 0.5];
+  const share = volts / built;
+  if (share < 0.5) return zero * (1 - share) ** -grading;
+  return (zero / 0.5 ** (1 + grading)) * (1 - 0.5 * (1 + grading) + grading * share);
 }
 
 /** Ohms behind each terminal; undefined where a terminal has none and needs none for its faults. */
