@@ -1,9 +1,10 @@
 import { SheetError } from '@/core/sheet';
+import { ac, faults, op, tran } from './circuits';
 import { backup, checkSheet, simulate, suspects } from './commands';
 import { evaluate, policy } from './planning';
 import { usage, UsageError } from './usage';
 
-async function answer(argv: readonly string[]): Promise<object> {
+async function answer(argv: readonly string[]): Promise<object | string> {
   const [command, ...rest] = argv;
   switch (command) {
     case 'sheet':
@@ -17,20 +18,32 @@ async function answer(argv: readonly string[]): Promise<object> {
       return policy(rest);
     case 'evaluate':
       return evaluate(rest);
+    case 'op':
+      return op(rest);
+    case 'tran':
+      return tran(rest);
+    case 'ac':
+      return ac(rest);
+    case 'faults':
+      return faults(rest);
     case 'backup':
       return backup(rest);
     default:
       throw new UsageError(
         command === undefined
           ? usage
-          : `there is no command "${command}"; there are sheet check, simulate, suspects, evaluate, policy, backup`,
+          : `there is no command "${command}"; there are sheet check, simulate, suspects, evaluate, policy, op, tran, ac, faults, backup`,
       );
   }
 }
 
 try {
   const result = await answer(process.argv.slice(2));
-  process.stdout.write(`${JSON.stringify(result, (_, value: unknown) => (value === Infinity ? 'OL' : value), 2)}\n`);
+  process.stdout.write(
+    typeof result === 'string'
+      ? result
+      : `${JSON.stringify(result, (_, value: unknown) => (value === Infinity ? 'OL' : value), 2)}\n`,
+  );
 } catch (error) {
   if (!(error instanceof UsageError || error instanceof SheetError)) throw error;
   process.stderr.write(`${error.message}\n`);

@@ -9,6 +9,10 @@ tovrik suspects FILE --observe FILE
 tovrik evaluate FILE [--policy tovrik|checklist|random] [--noise SHARE] [--misreads SHARE]
   all of these: [--extends FILE,...] [--options NAME=CHOICE,...]
 tovrik policy PROBLEM.json
+tovrik op NETLIST
+tovrik tran NETLIST --nodes NODE,...
+tovrik ac NETLIST --nodes NODE,...
+tovrik faults NETLIST --read NODE=VOLTS ...
 tovrik backup FOLDER`;
 
 /** Options by name and the words between them. */

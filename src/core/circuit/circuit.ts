@@ -22,8 +22,10 @@ export type Wave =
   | { readonly kind: 'pwl'; readonly points: readonly (readonly [number, number])[] };
 
 interface Common {
-  /** As written, with the path of its subcircuit before it: `x1.r2`. */
+  /** In small letters, with the path of its subcircuit before it: `x1.r2`. */
   readonly name: string;
+  /** As it was written. */
+  readonly label: string;
   readonly line: number;
 }
 
@@ -55,7 +57,11 @@ export type CurrentControlled = Common & {
   readonly through: string;
   readonly gain: number;
 };
-export type Coupling = Common & { readonly kind: 'k'; readonly coils: readonly [string, string]; readonly factor: number };
+export type Coupling = Common & {
+  readonly kind: 'k';
+  readonly coils: readonly [string, string];
+  readonly factor: number;
+};
 export type Diode = Common & {
   readonly kind: 'd';
   readonly nodes: readonly [string, string];
@@ -77,15 +83,7 @@ export type Mosfet = Common & {
   /** Width over length. */
   readonly ratio: number;
 };
-export type Element =
-  | Passive
-  | Source
-  | VoltageControlled
-  | CurrentControlled
-  | Coupling
-  | Diode
-  | Bipolar
-  | Mosfet;
+export type Element = Passive | Source | VoltageControlled | CurrentControlled | Coupling | Diode | Bipolar | Mosfet;
 
 export interface Model {
   readonly name: string;

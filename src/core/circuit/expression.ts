@@ -111,7 +111,8 @@ export function evaluate(text: string, parameters: ReadonlyMap<string, number>):
       while (take(',')) values.push(sum());
       if (!take(')')) throw new ExpressionError(`"${text}" lacks a closing parenthesis`);
       const known = functions[name];
-      if (!known) throw new ExpressionError(`"${name}" is no function here; there are ${Object.keys(functions).join(', ')}`);
+      if (!known)
+        throw new ExpressionError(`"${name}" is no function here; there are ${Object.keys(functions).join(', ')}`);
       return known(...values);
     }
     const value = parameters.get(name);

@@ -2,7 +2,7 @@ import { type Change, type System } from './system';
 
 /** One way a part may fail. */
 export interface CircuitFault {
-  /** Name of the element, in small letters. */
+  /** Name of the element; small or capital letters are one. */
   readonly ref: string;
   readonly mode: FaultMode;
   /** For a drift: what the resistance is multiplied by. */
@@ -39,10 +39,14 @@ const drifts = [0.5, 1.5, 2, 4];
 /** Every part of a circuit open, shorted and drifted, every leg and every pair of legs. */
 export function faultsOf({ circuit }: System): CircuitFault[] {
   return circuit.elements.flatMap((element): CircuitFault[] => {
-    const ref = element.name;
+    const ref = element.label;
     switch (element.kind) {
       case 'r':
-        return [{ ref, mode: 'open' }, { ref, mode: 'short' }, ...drifts.map((factor) => ({ ref, mode: 'value' as const, factor }))];
+        return [
+          { ref, mode: 'open' },
+          { ref, mode: 'short' },
+          ...drifts.map((factor) => ({ ref, mode: 'value' as const, factor })),
+        ];
       case 'd':
         return [
           { ref, mode: 'open' },
@@ -51,7 +55,10 @@ export function faultsOf({ circuit }: System): CircuitFault[] {
       case 'c':
         return [{ ref, mode: 'short' }];
       case 'q':
-        return (['open-b', 'open-c', 'open-e', 'short-be', 'short-bc', 'short-ce'] as const).map((mode) => ({ ref, mode }));
+        return (['open-b', 'open-c', 'open-e', 'short-be', 'short-bc', 'short-ce'] as const).map((mode) => ({
+          ref,
+          mode,
+        }));
       case 'm':
         return (['open-d', 'open-s', 'short-gs', 'short-gd', 'short-ds'] as const).map((mode) => ({ ref, mode }));
       default:
@@ -66,14 +73,14 @@ export function faultsOf({ circuit }: System): CircuitFault[] {
  * @throws Error when the circuit has no such part, or the part no such fault
  */
 export function changeFor(system: System, { ref, mode, factor }: CircuitFault): Change {
-  const element = system.circuit.elements.find(({ name }) => name === ref);
+  const element = system.circuit.elements.find(({ name }) => name === ref.toLowerCase());
   if (!element) throw new Error(`there is no element "${ref}"`);
   const none = () => new Error(`"${ref}" cannot be ${mode}`);
   if (element.kind === 'c' && mode === 'short') {
     const [a, b] = element.nodes.map((node) => system.indexOf(node)!) as [number, number];
     return { a, b, siemens: shorted };
   }
-  const terminals = system.terminals.get(ref);
+  const terminals = system.terminals.get(element.name);
   if (!terminals) throw none();
   const { outer, inner, between } = terminals;
   if (element.kind === 'r' || element.kind === 'd') {
@@ -81,7 +88,7 @@ export function changeFor(system: System, { ref, mode, factor }: CircuitFault): 
     if (mode === 'short') return { a, b, siemens: shorted };
     if (element.kind === 'd') {
       if (mode !== 'open') throw none();
-      return { a, b, siemens: opened, without: system.junctions.findIndex(({ name }) => name === ref) };
+      return { a, b, siemens: opened, without: system.junctions.findIndex(({ name }) => name === element.name) };
     }
     if (mode === 'open') return { a, b, siemens: opened - 1 / element.value };
     if (mode === 'value' && factor !== undefined && factor > 0)

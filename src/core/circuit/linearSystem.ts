@@ -1,5 +1,6 @@
 /**
- * A dense system of equations, factored in place by Gaussian elimination with partial pivoting.
+ * A dense system of equations, factored in place by Gaussian elimination with pivots chosen against
+ * the largest entry of their row: a node held by a thousand megohms must not drown beside one of milliohms.
  *
  * The matrix has one row and column more than there are unknowns: stamps that fall on ground land in
  * the last ones and are never looked at.
@@ -9,6 +10,8 @@ export class LinearSystem {
   readonly matrix: Float64Array;
   readonly right: Float64Array;
   private readonly order: Int32Array;
+  /** One over the largest entry of each row. */
+  private readonly scale: Float64Array;
   private readonly stride: number;
 
   constructor(readonly size: number) {
@@ -16,6 +19,7 @@ export class LinearSystem {
     this.matrix = new Float64Array(this.stride * this.stride);
     this.right = new Float64Array(this.stride);
     this.order = new Int32Array(size);
+    this.scale = new Float64Array(size);
   }
 
   add(row: number, column: number, value: number): void {
@@ -32,12 +36,17 @@ export class LinearSystem {
 
   /** Factors the matrix. @returns the unknown no equation determines, or -1 when all are */
   factor(): number {
-    const { matrix: m, size: n, stride, order } = this;
+    const { matrix: m, size: n, stride, order, scale } = this;
+    for (let i = 0; i < n; i += 1) {
+      let largest = 0;
+      for (let j = 0; j < n; j += 1) largest = Math.max(largest, Math.abs(m[i * stride + j]!));
+      scale[i] = largest > 0 ? 1 / largest : 0;
+    }
     for (let k = 0; k < n; k += 1) {
       let pivot = k;
-      let most = Math.abs(m[k * stride + k]!);
+      let most = Math.abs(m[k * stride + k]!) * scale[k]!;
       for (let i = k + 1; i < n; i += 1) {
-        const size = Math.abs(m[i * stride + k]!);
+        const size = Math.abs(m[i * stride + k]!) * scale[i]!;
         if (size > most) [most, pivot] = [size, i];
       }
       if (!(most > 1e-300)) return k;
@@ -45,6 +54,7 @@ export class LinearSystem {
       const top = k * stride;
       if (pivot !== k) {
         const low = pivot * stride;
+        scale[pivot] = scale[k]!;
         for (let j = 0; j < n; j += 1) {
           const kept = m[top + j]!;
           m[top + j] = m[low + j]!;

@@ -22,6 +22,8 @@ interface Subcircuit {
 
 interface Scope {
   readonly path: string;
+  /** The path as it was written. */
+  readonly label: string;
   readonly nodes: ReadonlyMap<string, string>;
   readonly parameters: ReadonlyMap<string, number>;
   readonly depth: number;
@@ -33,7 +35,10 @@ function logicalLines(text: string): { title: string; lines: Line[] } {
   const title = (rows[0] ?? '').replace(/^\*\s*/, '').trim();
   const lines: Line[] = [];
   rows.forEach((row, index) => {
-    const bare = row.replace(/;.*$/, '').replace(/\s\$.*$/, '').trim();
+    const bare = row
+      .replace(/;.*$/, '')
+      .replace(/\s\$.*$/, '')
+      .trim();
     if (index === 0 || bare === '' || bare.startsWith('*')) return;
     if (bare.startsWith('+')) {
       const last = lines.pop();
@@ -60,7 +65,10 @@ function wordsOf(text: string): string[] {
  */
 export function readNetlist(text: string): Circuit {
   if (text.length > longestNetlist) {
-    throw new NetlistError(1, `the netlist is ${Math.ceil(text.length / 1024)} KB long; it may have ${longestNetlist / 1024} KB`);
+    throw new NetlistError(
+      1,
+      `the netlist is ${Math.ceil(text.length / 1024)} KB long; it may have ${longestNetlist / 1024} KB`,
+    );
   }
   const { title, lines } = logicalLines(text);
   const top: Line[] = [];
@@ -71,7 +79,8 @@ export function readNetlist(text: string): Circuit {
     const first = words[0]!;
     if (first === '.end') break;
     if (first === '.subckt') {
-      if (open) throw new NetlistError(line.number, `.subckt inside .subckt ${open.name}: close that one with .ends first`);
+      if (open)
+        throw new NetlistError(line.number, `.subckt inside .subckt ${open.name}: close that one with .ends first`);
       const [, name, ...rest] = words;
       if (name === undefined) throw new NetlistError(line.number, '.subckt needs a name and its nodes');
       const ports = rest.filter((word) => !word.includes('=') && word !== 'params:');
@@ -124,23 +133,29 @@ export function readNetlist(text: string): Circuit {
     if (scope.depth >= deepest) throw new NetlistError(line.number, `.subckt ${name} contains itself`);
     const outer = plain.slice(0, -1);
     if (outer.length !== sub.ports.length) {
-      throw new NetlistError(line.number, `${words[0]} gives ${outer.length} nodes; .subckt ${name} has ${sub.ports.length}: ${sub.ports.join(' ')}`);
+      throw new NetlistError(
+        line.number,
+        `${words[0]} gives ${outer.length} nodes; .subckt ${name} has ${sub.ports.length}: ${sub.ports.join(' ')}`,
+      );
     }
     const inner = new Map(scope.parameters);
     for (const [key, value] of [...sub.defaults, ...assignments(words)])
       inner.set(key, valueOf(value, line, scope.parameters));
     expand(sub.body, {
       path: `${scope.path}${words[0]}.`,
+      label: `${scope.label}${writtenName(line)}.`,
       nodes: new Map(sub.ports.map((port, index) => [port, nodeIn(scope, outer[index]!)])),
       parameters: inner,
       depth: scope.depth + 1,
     });
   };
-  expand(top, { path: '', nodes: new Map(), parameters, depth: 0 });
+  expand(top, { path: '', label: '', nodes: new Map(), parameters, depth: 0 });
   if (elements.length === 0) throw new NetlistError(1, 'there is no element: write one a line, like "R1 a 0 4.7k"');
   checkNames(elements);
   return { title, elements, analyses, initial };
 }
+
+const writtenName = (line: Line): string => line.text.split(/\s+/)[0]!;
 
 const listed = (names: readonly string[]): string => (names.length > 0 ? `; there are ${names.join(', ')}` : '');
 
@@ -194,8 +209,7 @@ function readCommand(
   into: { analyses: Analysis[]; initial: Map<string, number> },
 ): void {
   const value = (index: number) => valueOf(words[index], line, scope.parameters);
-  const optional = (index: number) =>
-    words[index] === undefined || words[index] === 'uic' ? undefined : value(index);
+  const optional = (index: number) => (words[index] === undefined || words[index] === 'uic' ? undefined : value(index));
   switch (words[0]) {
     case '.op':
       into.analyses.push({ kind: 'op' });
@@ -231,14 +245,17 @@ function readCommand(
     case '.model':
       return;
     default:
-      throw new NetlistError(line.number, `"${words[0]}" is not known here; there are .op, .tran, .ac, .ic, .param, .model, .subckt`);
+      throw new NetlistError(
+        line.number,
+        `"${words[0]}" is not known here; there are .op, .tran, .ac, .ic, .param, .model, .subckt`,
+      );
   }
 }
 
 function readElement(line: Line, words: readonly string[], scope: Scope, models: ReadonlyMap<string, Model>): Element {
   const own = words[0]!;
   const name = `${scope.path}${own}`;
-  const common = { name, line: line.number };
+  const common = { name, label: `${scope.label}${writtenName(line)}`, line: line.number };
   const node = (index: number): string => {
     const word = words[index];
     if (word === undefined) throw new NetlistError(line.number, `${own} needs more nodes`);
@@ -250,9 +267,16 @@ function readElement(line: Line, words: readonly string[], scope: Scope, models:
   const modelAt = (index: number, types: readonly string[]): Model => {
     const word = words[index];
     const model = models.get(word ?? '');
-    if (!model) throw new NetlistError(line.number, `${own} names model "${word ?? ''}", which is missing${listed([...models.keys()])}`);
+    if (!model)
+      throw new NetlistError(
+        line.number,
+        `${own} names model "${word ?? ''}", which is missing${listed([...models.keys()])}`,
+      );
     if (!types.includes(model.type))
-      throw new NetlistError(line.number, `${own} needs a model ${types.join(' or ')}; "${model.name}" is ${model.type}`);
+      throw new NetlistError(
+        line.number,
+        `${own} needs a model ${types.join(' or ')}; "${model.name}" is ${model.type}`,
+      );
     return model;
   };
   switch (own[0]) {
@@ -262,7 +286,10 @@ function readElement(line: Line, words: readonly string[], scope: Scope, models:
       const kind = own[0];
       const size = value(3);
       if (!(kind === 'r' ? size !== 0 : size > 0))
-        throw new NetlistError(line.number, `${own} has the value ${size}: ${kind === 'r' ? 'a resistor of 0 Ω is a wire, join its nodes' : 'it must be above 0'}`);
+        throw new NetlistError(
+          line.number,
+          `${own} has the value ${size}: ${kind === 'r' ? 'a resistor of 0 Ω is a wire, join its nodes' : 'it must be above 0'}`,
+        );
       const initial = named.get('ic');
       return {
         ...common,
@@ -283,7 +310,8 @@ function readElement(line: Line, words: readonly string[], scope: Scope, models:
       return { ...common, kind: own[0], nodes: pair(1), through: `${scope.path}${words[3] ?? ''}`, gain: value(4) };
     case 'k': {
       const factor = value(3);
-      if (!(Math.abs(factor) <= 1)) throw new NetlistError(line.number, `${own} couples by ${factor}: it lies between 0 and 1`);
+      if (!(Math.abs(factor) <= 1))
+        throw new NetlistError(line.number, `${own} couples by ${factor}: it lies between 0 and 1`);
       return { ...common, kind: 'k', coils: [`${scope.path}${words[1]!}`, `${scope.path}${words[2]!}`], factor };
     }
     case 'd':
@@ -292,7 +320,13 @@ function readElement(line: Line, words: readonly string[], scope: Scope, models:
       // A fourth node, the substrate, is passed over.
       const at = models.has(words[4] ?? '') || !models.has(words[5] ?? '') ? 4 : 5;
       const model = modelAt(at, ['npn', 'pnp']);
-      return { ...common, kind: 'q', nodes: [node(1), node(2), node(3)], model, area: areaOf(words[at + 1], line, scope) };
+      return {
+        ...common,
+        kind: 'q',
+        nodes: [node(1), node(2), node(3)],
+        model,
+        area: areaOf(words[at + 1], line, scope),
+      };
     }
     case 'm': {
       const size = (key: string) => valueOf(named.get(key) ?? '1', line, scope.parameters);
@@ -329,15 +363,21 @@ function readSource(words: readonly string[], line: Line, parameters: ReadonlyMa
     const [a = 0, b = 0, c = 0, d = 0, e = 0, f = Infinity, g = Infinity] = values;
     if (word === 'dc') dc = a;
     else if (word === 'ac') ac = { magnitude: values[0] ?? 1, degrees: b };
-    else if (word === 'pulse') wave = { kind: 'pulse', low: a, high: b, delay: c, rise: d, fall: e, width: f, period: g };
+    else if (word === 'pulse')
+      wave = { kind: 'pulse', low: a, high: b, delay: c, rise: d, fall: e, width: f, period: g };
     else if (word === 'sin') wave = { kind: 'sin', offset: a, amplitude: b, hertz: c, delay: d, damping: e };
     else if (word === 'pwl') {
-      if (values.length === 0 || values.length % 2 === 1) throw new NetlistError(line.number, 'PWL needs pairs of time and value');
-      wave = { kind: 'pwl', points: values.flatMap((time, index) => (index % 2 === 0 ? [[time, values[index + 1]!] as const] : [])) };
+      if (values.length === 0 || values.length % 2 === 1)
+        throw new NetlistError(line.number, 'PWL needs pairs of time and value');
+      wave = {
+        kind: 'pwl',
+        points: values.flatMap((time, index) => (index % 2 === 0 ? [[time, values[index + 1]!] as const] : [])),
+      };
     } else if (at === 3) {
       dc = valueOf(word, line, parameters);
       continue;
-    } else throw new NetlistError(line.number, `"${word}" does not belong in a source; there are DC, AC, PULSE, SIN, PWL`);
+    } else
+      throw new NetlistError(line.number, `"${word}" does not belong in a source; there are DC, AC, PULSE, SIN, PWL`);
     at += values.length;
   }
   return { dc: dc ?? startOf(wave), ac, wave };
@@ -362,9 +402,13 @@ function checkNames(elements: readonly Element[]): void {
   for (const element of elements) {
     if (element.kind === 'k') {
       const missing = element.coils.find((coil) => kinds.get(coil) !== 'l');
-      if (missing !== undefined) throw new NetlistError(element.line, `${element.name} couples "${missing}", which is no inductor here`);
+      if (missing !== undefined)
+        throw new NetlistError(element.line, `${element.name} couples "${missing}", which is no inductor here`);
     }
     if ((element.kind === 'f' || element.kind === 'h') && kinds.get(element.through) !== 'v')
-      throw new NetlistError(element.line, `${element.name} follows the current of "${element.through}", which is no voltage source here`);
+      throw new NetlistError(
+        element.line,
+        `${element.name} follows the current of "${element.through}", which is no voltage source here`,
+      );
   }
 }

@@ -15,7 +15,9 @@ export interface Response {
 /** The frequencies of an analysis, in hertz. */
 export function frequenciesOf({ scale, points, from, to }: Extract<Analysis, { kind: 'ac' }>): Float64Array {
   if (scale === 'lin') {
-    return Float64Array.from({ length: points }, (_, index) => (points === 1 ? from : from + ((to - from) * index) / (points - 1)));
+    return Float64Array.from({ length: points }, (_, index) =>
+      points === 1 ? from : from + ((to - from) * index) / (points - 1),
+    );
   }
   const perFold = scale === 'dec' ? 10 : 2;
   const steps = Math.floor((Math.log(to / from) / Math.log(perFold)) * points + 1e-9);
@@ -40,10 +42,16 @@ export function smallSignal(
   const double = new LinearSystem(2 * size);
   const stride = size + 1;
   /** The real or the imaginary half of an unknown; ground stays ground. */
-  const half = (unknown: number, imaginary: boolean) => (unknown === ground ? 2 * size : unknown + (imaginary ? size : 0));
+  const half = (unknown: number, imaginary: boolean) =>
+    unknown === ground ? 2 * size : unknown + (imaginary ? size : 0);
   const capacitances = system.capacitancesAt(point);
   const coils = coilsOf(system);
-  const out = nodes.map((node) => ({ node, at: system.indexOf(node)!, magnitude: new Float64Array(hertz.length), phase: new Float64Array(hertz.length) }));
+  const out = nodes.map((node) => ({
+    node,
+    at: system.indexOf(node)!,
+    magnitude: new Float64Array(hertz.length),
+    phase: new Float64Array(hertz.length),
+  }));
   hertz.forEach((frequency, index) => {
     const omega = 2 * Math.PI * frequency;
     double.matrix.fill(0);
@@ -68,11 +76,15 @@ export function smallSignal(
       imaginary(a, b, -susceptance);
       imaginary(b, a, -susceptance);
     }
-    for (const { branch, others } of coils) for (const { at, henries } of others) imaginary(branch, at, -omega * henries);
+    for (const { branch, others } of coils)
+      for (const { at, henries } of others) imaginary(branch, at, -omega * henries);
     for (const element of circuit.elements) {
       if (element.kind !== 'v' && element.kind !== 'i') continue;
       const { magnitude, degrees } = element.ac;
-      const [real, turned] = [magnitude * Math.cos((degrees * Math.PI) / 180), magnitude * Math.sin((degrees * Math.PI) / 180)];
+      const [real, turned] = [
+        magnitude * Math.cos((degrees * Math.PI) / 180),
+        magnitude * Math.sin((degrees * Math.PI) / 180),
+      ];
       const feed = (unknown: number, sign: number) => {
         double.right[half(unknown, false)]! += sign * real;
         double.right[half(unknown, true)]! += sign * turned;

@@ -126,8 +126,7 @@ export class System {
       }
       return at;
     };
-    for (const element of circuit.elements)
-      if (element.kind !== 'k') for (const node of element.nodes) index(node);
+    for (const element of circuit.elements) if (element.kind !== 'k') for (const node of element.nodes) index(node);
     const outerNodes = names.length;
     const inner: { apply: (size: number) => void }[] = [];
     // Parts with resistance of their own have nodes within; where they lie is known before ground is.
@@ -138,13 +137,20 @@ export class System {
         inner.push({
           apply: () => {
             this.resistors.push({ name: element.name, a: at(a), b: at(b), siemens: 1 / element.value });
-            this.terminals.set(element.name, { element, outer: [at(a), at(b)], inner: [at(a), at(b)], between: [0, 0] });
+            this.terminals.set(element.name, {
+              element,
+              outer: [at(a), at(b)],
+              inner: [at(a), at(b)],
+              between: [0, 0],
+            });
           },
         });
       } else if (element.kind === 'd' || element.kind === 'q' || element.kind === 'm') {
         const outer = element.nodes.map(index);
         const within = resistancesOf(element);
-        const own = within.map((ohms, terminal) => (ohms === undefined ? outer[terminal]! : index(`${element.name}:${terminal}`)));
+        const own = within.map((ohms, terminal) =>
+          ohms === undefined ? outer[terminal]! : index(`${element.name}:${terminal}`),
+        );
         inner.push({
           apply: () => {
             const between = within.map((ohms) => (ohms === undefined ? 0 : ohms === 0 ? microOhm : 1 / ohms));
@@ -223,7 +229,9 @@ export class System {
     if (shunt > 0) for (let node = 0; node < this.nodes.length; node += 1) equations.add(node, node, shunt);
     if (change) equations.conductance(change.a, change.b, change.siemens);
     if (reactive) reactive.stamp(equations);
-    else for (const element of this.circuit.elements) if (element.kind === 'l') equations.right[this.branches.get(element.name)!] = 0;
+    else
+      for (const element of this.circuit.elements)
+        if (element.kind === 'l') equations.right[this.branches.get(element.name)!] = 0;
     x[ground] = 0;
     this.limitedSome = false;
     this.stampDevices(x, change?.without);
@@ -246,7 +254,9 @@ export class System {
     return this.circuit.elements.flatMap((element): Capacitance[] => {
       if (element.kind === 'c') {
         const [a, b] = element.nodes.map((node) => this.at(node)) as [number, number];
-        return [{ a, b, farads: element.value, ...(element.initial === undefined ? {} : { initial: element.initial }) }];
+        return [
+          { a, b, farads: element.value, ...(element.initial === undefined ? {} : { initial: element.initial }) },
+        ];
       }
       if (element.kind !== 'd' || !element.model.values.has('cjo')) return [];
       const [a, b] = this.terminals.get(element.name)!.inner as [number, number];
@@ -259,7 +269,11 @@ export class System {
     return this.limitedSome;
   }
 
-  private addDevice(element: Extract<Element, { kind: 'd' | 'q' | 'm' }>, outer: readonly number[], inner: readonly number[]): void {
+  private addDevice(
+    element: Extract<Element, { kind: 'd' | 'q' | 'm' }>,
+    outer: readonly number[],
+    inner: readonly number[],
+  ): void {
     const { values, type } = element.model;
     const value = (key: string, usual: number) => values.get(key) ?? usual;
     const sign = type === 'pnp' || type === 'pmos' ? -1 : 1;
@@ -542,6 +556,9 @@ export function checkCircuit({ elements }: Circuit): void {
   }
   for (const [node, line] of firstLine) {
     if (root(node) !== root('0'))
-      throw new NetlistError(line, `node "${node}" floats: nothing that passes direct current leads from it to ground (0)`);
+      throw new NetlistError(
+        line,
+        `node "${node}" floats: nothing that passes direct current leads from it to ground (0)`,
+      );
   }
 }

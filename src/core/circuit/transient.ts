@@ -18,7 +18,9 @@ export interface Coil {
 }
 
 export function coilsOf({ circuit, branches }: System): Coil[] {
-  const henries = new Map(circuit.elements.flatMap((one) => (one.kind === 'l' ? [[one.name, one.value] as const] : [])));
+  const henries = new Map(
+    circuit.elements.flatMap((one) => (one.kind === 'l' ? [[one.name, one.value] as const] : [])),
+  );
   return [...henries].map(([name, own]): Coil => ({
     branch: branches.get(name)!,
     others: [
@@ -155,7 +157,14 @@ export function transient(
     for (let i = 0; i < size; i += 1) foretold[i] = x[i]! + factor * (before[0]![i]! - before[1]![i]!);
     trial.set(sinceCorner < 2 ? x : foretold);
     system.hold(x);
-    const turns = newton(system, trial, { supply: 1, shunt: 0, change: undefined, time: time + taken, reactive: companions, most: 25 });
+    const turns = newton(system, trial, {
+      supply: 1,
+      shunt: 0,
+      change: undefined,
+      time: time + taken,
+      reactive: companions,
+      most: 25,
+    });
     if (turns < 0) {
       if (taken < smallest * 10) throw new NoConvergence(`the steps became too small at ${time} s`);
       step = taken / 8;
@@ -182,7 +191,9 @@ export function transient(
     keep(time, x);
     const met = time >= corner - smallest;
     sinceCorner = met ? 0 : sinceCorner + 1;
-    step = met ? Math.min(taken, largest / 50) : taken * (sinceCorner < 3 ? 1 : Math.min(2, Math.max(0.4, 0.9 / Math.cbrt(error + 1e-9))));
+    step = met
+      ? Math.min(taken, largest / 50)
+      : taken * (sinceCorner < 3 ? 1 : Math.min(2, Math.max(0.4, 0.9 / Math.cbrt(error + 1e-9))));
   }
   return { seconds, volts: new Map(nodes.map((node, n) => [node, volts[n]!])) };
 }
