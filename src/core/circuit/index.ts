@@ -1,5 +1,6 @@
 export { type Analysis, type Circuit, type Element } from './circuit';
 export { changeFor, faultModes, faultsOf, type CircuitFault, type FaultMode } from './faults';
+export { ladderOf, type Hanging, type Ladder, type Rung } from './ladder';
 export { NetlistError } from './netlistError';
 export { NoConvergence, operatingPoint, risenPoint } from './operatingPoint';
 export { dictionaryOf, rankFaults, type DictionaryEntry, type RankedFault } from './ranking';

@@ -2,6 +2,7 @@
 export const navigation = [
   { href: '/', title: 'Queue' },
   { href: '/take-in', title: 'Take in' },
+  { href: '/stage', title: 'Stage' },
   { href: '/notebook', title: 'Notebook' },
   { href: '/sheets', title: 'Sheets' },
 ] as const;

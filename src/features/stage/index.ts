@@ -1,0 +1,1 @@
+export { StageDesk } from './StageDesk';
