@@ -78,6 +78,7 @@ const views = [
   { name: 'repair', path: `${job(4)}/repair` },
   { name: 'close', path: `${job(9)}/close` },
   { name: 'notebook', path: '/notebook?q=dried' },
+  { name: 'stage', path: '/stage', act: lines('kg 61.3', 'kr 130', 'cg 6.4') },
   { name: 'sheets', path: '/sheets' },
   { name: 'sheet-editor', path: '/sheets/generic-plasma?adopt=1' },
   { name: 'note', path: '/notebook/00000000-0000-4000-8000-000000001000' },

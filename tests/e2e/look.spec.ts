@@ -9,6 +9,7 @@ const views = [
   ['repair', `/job/${job}004/repair`],
   ['close', `/job/${job}009/close`],
   ['notebook', '/notebook'],
+  ['stage', '/stage'],
   ['sheets', '/sheets'],
   ['sheet editor', '/sheets/generic-plasma?adopt=1'],
   ['note', '/notebook/00000000-0000-4000-8000-000000001000'],

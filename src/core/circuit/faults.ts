@@ -33,8 +33,8 @@ const shorted = 100;
 
 const terminalLetters = { q: ['c', 'b', 'e'], m: ['d', 'g', 's'] } as const;
 
-/** The usual drifts of a resistor: half, and up by a half, double, four times. */
-const drifts = [0.5, 1.5, 2, 4];
+/** The drifts of a resistor, each half as much again as the one before; what lies between is near one of them. */
+const drifts = [0.4, 0.65, 1.5, 2.2, 3.5];
 
 /** Every part of a circuit open, shorted and drifted, every leg and every pair of legs. */
 export function faultsOf({ circuit }: System): CircuitFault[] {

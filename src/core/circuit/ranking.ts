@@ -34,15 +34,18 @@ export interface RankedFault {
 /** Standard deviation of a part within its printed tolerance, and of the meter: uniform ±3 % and ±0.5 %. */
 const partSpread = 0.03 / Math.sqrt(3);
 const meterSpread = 0.005 / Math.sqrt(3);
+/** A drift may be anything around its entry in the dictionary; what lies between two entries belongs to both. */
+const driftSpread = 0.22;
 /** Volts below which a reading says nothing. */
 const meterFloor = 0.004;
 /** Chance that a reading says nothing of the set. */
 const slip = 1e-4;
 
 /** How often a part of a kind fails in a way, against the others. */
-function weightOf({ ref, mode }: CircuitFault): number {
+function weightOf({ ref, mode, factor = 1 }: CircuitFault): number {
   const kind = ref.split('.').pop()![0]!.toLowerCase();
-  if (mode === 'value') return 0.5;
+  // Resistors age upwards far more often than down.
+  if (mode === 'value') return factor > 1 ? 0.5 : 0.15;
   if (kind === 'r') return mode === 'open' ? 1.5 : 0.1;
   if (kind === 'c') return 0.7;
   return 1;
@@ -85,8 +88,9 @@ interface Read {
   readonly volts: number;
 }
 
-function logLikelihood(system: System, { point, change }: DictionaryEntry, read: readonly Read[]): number {
-  const covariance = covarianceAt(system, point, change, read);
+function logLikelihood(system: System, entry: DictionaryEntry, read: readonly Read[]): number {
+  const { point } = entry;
+  const covariance = covarianceAt(system, entry, read);
   const off = Float64Array.from(read, ({ at, volts }) => volts - point[at]!);
   const gauss = gaussianLog(off, covariance);
   // No reading weighs more than a slip would cost.
@@ -97,7 +101,8 @@ function logLikelihood(system: System, { point, change }: DictionaryEntry, read:
 }
 
 /** Covariance of the readings under a fault, row by row, in volts squared. */
-function covarianceAt(system: System, point: Float64Array, change: Change, read: readonly Read[]): Float64Array {
+function covarianceAt(system: System, { fault, point, change }: DictionaryEntry, read: readonly Read[]): Float64Array {
+  const broken = fault.mode === 'short' ? undefined : fault.ref.toLowerCase();
   const n = read.length;
   const covariance = new Float64Array(n * n);
   read.forEach(({ at }, i) => {
@@ -110,12 +115,13 @@ function covarianceAt(system: System, point: Float64Array, change: Change, read:
   const moved = new Float64Array(system.size + 1);
   for (const { name, a, b, siemens } of system.resistors) {
     if (name.includes(':')) continue;
-    const own = a === change.a && b === change.b ? Math.max(0, siemens + Math.min(0, change.siemens)) : siemens;
+    const own = name === broken ? siemens + change.siemens : siemens;
     const amperes = own * (point[a]! - point[b]!);
     if (Math.abs(amperes) < 1e-12) continue;
+    const spread = name === broken && fault.mode === 'value' ? driftSpread : partSpread;
     moved.fill(0);
-    moved[a] = amperes * partSpread;
-    moved[b]! -= amperes * partSpread;
+    moved[a] = amperes * spread;
+    moved[b]! -= amperes * spread;
     system.equations.solve(moved);
     for (let i = 0; i < n; i += 1)
       for (let j = 0; j < n; j += 1)

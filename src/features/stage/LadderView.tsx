@@ -1,6 +1,6 @@
 'use client';
 
-import { type Ladder } from '@/core/circuit';
+import { type Ladder, type Rung } from '@/core/circuit';
 import { formatQuantity } from '@/core/quantity';
 import { markColours, type MarkName, MarkShape } from '@/ui';
 import styles from './stage.module.css';
@@ -25,22 +25,21 @@ export function markOf(measured: number, expected: number): MarkName {
   return measured > expected ? 'high' : 'low';
 }
 
+/** A label or a line by its middle and half its size. */
 interface Box {
   readonly x: number;
   readonly y: number;
   readonly half: number;
+  readonly tall: number;
 }
 
-/** Moves a label up or down until it lies on none that stand already. */
-function placed(taken: Box[], wanted: Box): Box {
-  for (const shift of [0, -11, 11, -22, 22, -33, 33]) {
-    const box = { ...wanted, y: wanted.y + shift };
-    if (taken.some((one) => Math.abs(one.x - box.x) < one.half + box.half && Math.abs(one.y - box.y) < 11)) continue;
-    taken.push(box);
-    return box;
-  }
-  taken.push(wanted);
-  return wanted;
+const apart = (a: Box, b: Box) => Math.abs(a.x - b.x) >= a.half + b.half || Math.abs(a.y - b.y) >= a.tall + b.tall;
+
+/** The first of the wanted places that lies on nothing, else the last; it is taken from then on. */
+function placed(taken: Box[], wanted: readonly Box[]): Box {
+  const free = wanted.find((box) => taken.every((one) => apart(one, box))) ?? wanted[wanted.length - 1]!;
+  taken.push(free);
+  return free;
 }
 
 /** Height is volts: rungs where the nodes should stand, the parts between them, and what was measured. */
@@ -57,12 +56,54 @@ export function LadderView({ ladder, measured, predicted, suspect }: LadderViewP
   const ticks = [-200, -100, -50, -20, -10, -5, 0, 1, 2, 5, 10, 20, 50, 100, 200, 400].filter(
     (volts) => bent(volts) >= low - 0.01 && bent(volts) <= high + 0.01,
   );
-  const taken: Box[] = [];
-  const labels = parts.map((part) => {
+  const reach = ({ from, to }: Rung) => ({ left: x(from) - pitch * 0.42, right: x(to) + pitch * 0.42 });
+  const taken = rungs.map((rung): Box => {
+    const { left, right } = reach(rung);
+    return { x: (left + right) / 2, y: y(rung.volts), half: (right - left) / 2, tall: 1.5 };
+  });
+  const hanging = parts.map((part) => {
     const ends = part.nodes.map((node) => y(expected.get(node)!));
-    const half = 3.2 * part.label.length + 5;
     const middle = (Math.min(...ends) + Math.max(...ends)) / 2;
-    return { part, ends, box: placed(taken, { x: x(part.slot), y: middle, half }) };
+    const at = { x: x(part.slot), half: 3.2 * part.label.length + 4, tall: 8 };
+    const box = placed(
+      taken,
+      [0, 12, -12, 18, -18, 26, -26, 34].map((shift) => ({ ...at, y: middle + shift })),
+    );
+    return { part, ends, box };
+  });
+  const named = rungs.map((rung) => {
+    const { node, volts } = rung;
+    const { left, right } = reach(rung);
+    const read = measured.get(node);
+    const text = node === '0' ? 'ground' : `${node} ${formatQuantity(read ?? volts, 'V', 3).replace(' V', '')}`;
+    const half = 3.1 * text.length + 2;
+    const within = (at: number) => Math.min(size.width - half, Math.max(size.left + half, at));
+    const level = y(volts);
+    const label = placed(
+      taken,
+      [
+        [left + half, -9],
+        [left + half, 9],
+        [right - half, -9],
+        [right - half, 9],
+        [left - half - 4, 0],
+        [right + half + 4, 0],
+        [left + half, -19],
+        [left + half, 19],
+        [left - half - 4, 12],
+        [right + half + 4, 12],
+      ].map(([at, shift]) => ({ x: within(at!), y: level + shift!, half, tall: 6 })),
+    );
+    return {
+      rung,
+      left,
+      right,
+      level,
+      read,
+      text,
+      label,
+      mark: read === undefined ? ('unread' as const) : markOf(read, volts),
+    };
   });
   return (
     <svg
@@ -79,14 +120,17 @@ export function LadderView({ ladder, measured, predicted, suspect }: LadderViewP
           </text>
         </g>
       ))}
-      {labels.map(({ part, ends, box }) => (
+      {named.map(({ rung: { node }, left, right, level }) => (
+        <path key={node} className={styles.rung} d={`M${left} ${level}H${right}`} />
+      ))}
+      {hanging.map(({ part, ends, box }) => (
         <g
           key={part.label}
           className={styles.part}
           data-part={part.label}
           data-suspect={part.label === suspect || undefined}
         >
-          <path d={`M${x(part.slot)} ${Math.min(...ends)}V${Math.max(...ends)}`} />
+          <path d={`M${x(part.slot)} ${Math.min(...ends, box.y)}V${Math.max(...ends, box.y)}`} />
           {ends.map((end, index) => (
             <circle key={part.nodes[index]} cx={x(part.slot)} cy={end} r="2.2" />
           ))}
@@ -96,32 +140,21 @@ export function LadderView({ ladder, measured, predicted, suspect }: LadderViewP
           </text>
         </g>
       ))}
-      {rungs.map(({ node, volts, from, to }) => {
-        const [left, right] = [x(from) - pitch * 0.42, x(to) + pitch * 0.42];
-        const read = measured.get(node);
-        const mark = read === undefined ? 'unread' : markOf(read, volts);
-        const text = node === '0' ? 'ground' : `${node} ${formatQuantity(read ?? volts, 'V', 3).replace(' V', '')}`;
-        const half = 3.3 * text.length + 3;
-        const label = placed(taken, {
-          x: Math.min(size.width - half, Math.max(size.left + half, left + half)),
-          y: y(volts) - 8,
-          half,
-        });
+      {named.map(({ rung: { node, volts }, left, right, level, read, text, label, mark }) => {
         const foreseen = predicted?.get(node);
         return (
-          <g key={node} className={styles.rung} data-node={node} data-mark={mark}>
+          <g key={node} className={styles.node} data-node={node} data-mark={mark}>
             <title>{`${node}: should be ${formatQuantity(volts, 'V', 3)}`}</title>
-            <path d={`M${left} ${y(volts)}H${right}`} />
-            {foreseen !== undefined && Math.abs(y(foreseen) - y(volts)) > 2 && (
+            {foreseen !== undefined && Math.abs(y(foreseen) - level) > 2 && (
               <path
                 className={styles.foreseen}
-                d={`M${left} ${y(foreseen)}H${right}M${(left + right) / 2} ${y(volts)}V${y(foreseen)}`}
+                d={`M${left} ${y(foreseen)}H${right}M${(left + right) / 2} ${level}V${y(foreseen)}`}
               />
             )}
             {read !== undefined && (
               <>
-                {Math.abs(y(read) - y(volts)) > 4 && (
-                  <path className={styles.away} d={`M${right - 8} ${y(volts)}V${y(read)}`} stroke={markColours[mark]} />
+                {Math.abs(y(read) - level) > 4 && (
+                  <path className={styles.away} d={`M${right - 8} ${level}V${y(read)}`} stroke={markColours[mark]} />
                 )}
                 <g transform={`translate(${right - 15} ${y(read) - 7})`}>
                   <MarkShape mark={mark} />
@@ -130,7 +163,7 @@ export function LadderView({ ladder, measured, predicted, suspect }: LadderViewP
             )}
             <text
               x={label.x}
-              y={label.y + 3.5}
+              y={label.y + 4}
               textAnchor="middle"
               fill={read === undefined ? 'var(--ink)' : markColours[mark]}
             >

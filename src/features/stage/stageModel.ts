@@ -62,7 +62,7 @@ const legs: Readonly<Record<string, string>> = {
 export function faultWords({ ref, mode, factor }: CircuitFault): string {
   const [kind, pair = ''] = mode.split('-') as [FaultMode, string?];
   const named = [...pair].map((letter) => legs[letter] ?? letter);
-  if (mode === 'value') return `${ref} drifted ${factor! > 1 ? 'high' : 'low'}, about ×${factor}`;
+  if (mode === 'value') return `${ref} drifted ${factor! > 1 ? 'high' : 'low'}, around ×${factor}`;
   if (kind === 'short') return named.length === 0 ? `${ref} shorted` : `${ref} shorted, ${named.join(' to ')}`;
   return named.length === 0 ? `${ref} open` : `${ref} open at the ${named[0]}`;
 }
