@@ -52,7 +52,7 @@ const views = [
     act: async (page) => {
       await switchOn(page);
       await lines('vs 186.6', 'va 62.8', 'v15 15.1', 'vscan -167', 'buzz yes', 'vfl 14.8')(page);
-      await page.keyboard.type('9.1');
+      await page.keyboard.type('vfu 9.1');
     },
   },
   {
