@@ -31,6 +31,8 @@ export interface Observation {
   readonly carelessness: number;
   /** How many readings in the same circumstances say the same. */
   readonly times: number;
+  /** What it weighs against a single reading: a second look at what is easily missed tells almost as much again. */
+  readonly weight: number;
   /** The log entry it came from; absent for what the owner said. */
   readonly entry?: string;
 }
@@ -39,6 +41,16 @@ export interface Observation {
 const ownersCarelessness = 0.12;
 
 const nobodyCured: ReadonlySet<string> = new Set();
+
+/** What a second look, press or swap of the same tells, against the first. */
+const secondLook = 0.7;
+/** From this chance to miss what is there, a second look is worth its minutes. */
+const easilyMissed = 0.1;
+
+/** Is it a look or a press that may have missed what is there? */
+export function mayMiss({ point }: Check): boolean {
+  return point !== undefined && (point.measure === 'look' || point.measure === 'press') && point.miss >= easilyMissed;
+}
 
 /** Do two readings of one check say the same? */
 function agree(one: Answer, other: Answer): boolean {
@@ -58,7 +70,7 @@ function agree(one: Answer, other: Answer): boolean {
  */
 export function observationsOf({ predictions, complaint, bench }: Case): Observation[] {
   const said: Observation[] = [];
-  const owner = { context: liveCold, cured: nobodyCured, carelessness: ownersCarelessness, times: 1 };
+  const owner = { context: liveCold, cured: nobodyCured, carelessness: ownersCarelessness, times: 1, weight: 1 };
   const picture = predictions.checks.get('picture');
   if (picture && complaint.symptoms.length > 0)
     said.push({ ...owner, check: picture, answer: { kind: 'picture', symptoms: complaint.symptoms } });
@@ -79,8 +91,9 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
       answer,
       context,
       cured,
-      carelessness: blunder ** Math.min(times, 2),
+      carelessness: mayMiss(check) ? blunder : blunder ** Math.min(times, 2),
       times,
+      weight: mayMiss(check) && times > 1 ? 1 + secondLook : 1,
       entry: entry.id,
     });
   }

@@ -59,13 +59,13 @@ function logLikelihoods(
   hypotheses: readonly Hypothesis[],
   observation: Observation,
 ): Float64Array {
-  const { check, context, cured, answer, carelessness } = observation;
+  const { check, context, cured, answer, carelessness, weight } = observation;
   const standard = predictions.standard(check, context);
   const row = predictions.row(check, context);
   return Float64Array.from(hypotheses, ({ faults }) => {
     const present = cured.size > 0 ? faults.filter(({ id }) => !cured.has(id)) : faults;
     const expected = present.length > 1 ? predictions.expectationOf(present, check, context) : row(present[0]);
-    return Math.log(likelihood(answer, expected, standard, carelessness));
+    return weight * Math.log(likelihood(answer, expected, standard, carelessness));
   });
 }
 
@@ -86,8 +86,8 @@ function slips(
   weights: Float64Array,
   logs: readonly Float64Array[],
 ): number[] {
-  return observations.map(({ answer, check, context, carelessness }, o) => {
-    const slip = blunderLikelihood(answer, predictions.standard(check, context), carelessness);
+  return observations.map(({ answer, check, context, carelessness, weight }, o) => {
+    const slip = blunderLikelihood(answer, predictions.standard(check, context), carelessness) ** weight;
     const log = logs[o]!;
     let chance = 0;
     for (let h = 0; h < weights.length; h += 1) chance += weights[h]! * Math.min(1, slip / Math.exp(log[h]!));

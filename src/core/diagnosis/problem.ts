@@ -3,7 +3,7 @@ import { repairActions, type RepairAction, type RepairMethod } from '../parts';
 import { type PlanProblem, type PlanTest } from '../plan';
 import { type Minutes } from '../quantity';
 import { type Fault } from '../sheet';
-import { type Case } from './case';
+import { type Case, mayMiss } from './case';
 import { doubtsOf, outcomesOf } from './outcomes';
 import { type Posterior } from './posterior';
 import { changeCost, circumstance, contextFor, powerUp, type Probe, probeCost, probesOf } from './probes';
@@ -51,9 +51,12 @@ function openProbes(job: Case, posterior: Posterior, isolating: boolean): Probe[
   const again = new Set(
     posterior.doubts.flatMap(({ observation }) => (observation.times === 1 ? (observation.entry ?? []) : [])),
   );
+  const twice = new Set(
+    posterior.observations.flatMap(({ check, times, entry }) => (mayMiss(check) && times < 2 ? (entry ?? []) : [])),
+  );
   const done = new Set(
     bench.readings
-      .filter(({ entry }) => !again.has(entry.id))
+      .filter(({ entry }) => !again.has(entry.id) && !twice.has(entry.id))
       .map((reading) => circumstance(reading.check, reading.context, reading.afterRepairs)),
   );
   return probesOf(predictions, bench.context, isolating).filter(

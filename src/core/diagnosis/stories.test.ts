@@ -165,4 +165,20 @@ describe('stories from the bench', () => {
     const job = told('pellisar-tc-14', saying(['dark'], { rustle: 'yes' }), ['bplus 112', 'eht 23000', 'heater 6.3']);
     expect(first(job).fault.id).not.toBe('R441.open');
   });
+
+  it('asks for a second press of what is easily missed, and takes it for less than a first', () => {
+    const chance = (...lines: string[]) =>
+      adviseOn(told('halvane-hp-42', saying(['upper_dark']), lines)).posterior.suspects.find(
+        ({ fault }) => fault.id === 'CN501.joint',
+      )!.probability;
+    const [none, once, twice, often] = [0, 1, 2, 4].map((count) =>
+      chance(...Array.from({ length: count }, () => 'press-scan nothing')),
+    ) as [number, number, number, number];
+    expect(once).toBeLessThan(none * 0.6);
+    expect(twice).toBeLessThan(once * 0.8);
+    expect(twice / once).toBeGreaterThan(once / none);
+    expect(often).toBeCloseTo(twice, 6);
+    const after = adviseOn(told('halvane-hp-42', saying(['upper_dark']), ['press-scan nothing']));
+    expect(after.probes.some(({ probe }) => probe.check.id === 'press-scan')).toBe(true);
+  });
 });
