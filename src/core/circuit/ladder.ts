@@ -27,6 +27,15 @@ export interface Ladder {
   readonly highest: number;
 }
 
+/** Within a twentieth of the volts, or a tenth of a volt, a node is where it should be. */
+const within = { share: 0.05, volts: 0.1 };
+
+/** How a measured node stands to its rung, both in volts. */
+export function standingOf(measured: number, expected: number): 'within' | 'high' | 'low' {
+  if (Math.abs(measured - expected) <= Math.max(within.share * Math.abs(expected), within.volts)) return 'within';
+  return measured > expected ? 'high' : 'low';
+}
+
 /**
  * The potential ladder of a stage.
  *

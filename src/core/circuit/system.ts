@@ -1,7 +1,14 @@
-import { type Circuit, type Element } from './circuit';
+import {
+  type Bipolar,
+  type Circuit,
+  type Diode,
+  type Element,
+  type Mosfet,
+  type Passive,
+  type Source,
+} from './circuit';
 import { diodeJunction, type Junction, junctionCurrent, junctionOf, limited, type Operating } from './junctions';
 import { LinearSystem } from './linearSystem';
-import { NetlistError } from './netlistError';
 import { sourceAt } from './waves';
 
 /** Conductance across every junction, in siemens. */
@@ -42,6 +49,14 @@ interface MosfetDevice {
   readonly threshold: number;
   readonly gain: number;
   readonly lambda: number;
+}
+
+/** A source with the unknowns it feeds; a current source has no branch. */
+interface SourceStamp {
+  readonly element: Source;
+  readonly branch: number;
+  readonly plus: number;
+  readonly minus: number;
 }
 
 /** A resistor of the equations, the ones within parts included. */
@@ -90,6 +105,13 @@ export interface Reactive {
 
 const microOhm = 1e6;
 
+type Device = Diode | Bipolar | Mosfet;
+const isDevice = (element: Element): element is Device =>
+  element.kind === 'd' || element.kind === 'q' || element.kind === 'm';
+
+/** Name of the node behind the resistance of a terminal; no netlist can write one like it. */
+const innerName = ({ name }: Device, terminal: number) => `${name}:${terminal}`;
+
 /**
  * A circuit as equations of modified nodal analysis (Ho, Ruehli, Brennan 1975): unknowns are the node
  * voltages, then the currents of sources and coils. Ground is the unknown after the last.
@@ -103,6 +125,7 @@ export class System {
   readonly junctions: JunctionDevice[] = [];
   readonly terminals = new Map<string, Terminals>();
   readonly equations: LinearSystem;
+  private readonly sources: SourceStamp[] = [];
   private readonly bipolars: BipolarDevice[] = [];
   private readonly mosfets: MosfetDevice[] = [];
   private readonly indices = new Map<string, number>();
@@ -116,67 +139,30 @@ export class System {
 
   constructor(readonly circuit: Circuit) {
     const names: string[] = [];
-    const index = (name: string): number => {
-      if (name === '0') return -1;
-      let at = this.indices.get(name);
-      if (at === undefined) {
-        at = names.length;
-        names.push(name);
-        this.indices.set(name, at);
-      }
-      return at;
+    const index = (name: string) => {
+      if (name === '0' || this.indices.has(name)) return;
+      this.indices.set(name, names.length);
+      names.push(name);
     };
     for (const element of circuit.elements) if (element.kind !== 'k') for (const node of element.nodes) index(node);
-    const outerNodes = names.length;
-    const inner: { apply: (size: number) => void }[] = [];
-    // Parts with resistance of their own have nodes within; where they lie is known before ground is.
+    // Parts with resistance of their own have nodes within.
     for (const element of circuit.elements) {
-      const at = (node: number) => (node < 0 ? this.ground : node);
-      if (element.kind === 'r') {
-        const [a, b] = element.nodes.map(index) as [number, number];
-        inner.push({
-          apply: () => {
-            this.resistors.push({ name: element.name, a: at(a), b: at(b), siemens: 1 / element.value });
-            this.terminals.set(element.name, {
-              element,
-              outer: [at(a), at(b)],
-              inner: [at(a), at(b)],
-              between: [0, 0],
-            });
-          },
-        });
-      } else if (element.kind === 'd' || element.kind === 'q' || element.kind === 'm') {
-        const outer = element.nodes.map(index);
-        const within = resistancesOf(element);
-        const own = within.map((ohms, terminal) =>
-          ohms === undefined ? outer[terminal]! : index(`${element.name}:${terminal}`),
-        );
-        inner.push({
-          apply: () => {
-            const between = within.map((ohms) => (ohms === undefined ? 0 : ohms === 0 ? microOhm : 1 / ohms));
-            const [outside, inside] = [outer.map(at), own.map(at)];
-            within.forEach((ohms, terminal) => {
-              if (ohms === undefined) return;
-              this.resistors.push({
-                name: `${element.name}:${terminal}`,
-                a: outside[terminal]!,
-                b: inside[terminal]!,
-                siemens: between[terminal]!,
-              });
-            });
-            this.terminals.set(element.name, { element, outer: outside, inner: inside, between });
-            this.addDevice(element, outside, inside);
-          },
-        });
-      }
+      if (!isDevice(element)) continue;
+      resistancesOf(element).forEach((ohms, terminal) => ohms !== undefined && index(innerName(element, terminal)));
     }
     this.nodes = names;
     let size = names.length;
-    for (const element of circuit.elements)
-      if ('veklh'.includes(element.kind) && element.kind !== 'k') this.branches.set(element.name, size++);
+    for (const { kind, name } of circuit.elements) if ('velh'.includes(kind)) this.branches.set(name, size++);
     this.size = size;
     this.ground = size;
-    for (const { apply } of inner) apply(outerNodes);
+    for (const element of circuit.elements) {
+      if (element.kind === 'r') this.addResistor(element);
+      else if (isDevice(element)) this.addPart(element);
+      else if (element.kind === 'v' || element.kind === 'i') {
+        const [plus, minus] = element.nodes.map((node) => this.at(node)) as [number, number];
+        this.sources.push({ element, branch: this.branches.get(element.name) ?? -1, plus, minus });
+      }
+    }
     this.equations = new LinearSystem(size);
     this.held = new Float64Array(this.junctions.length + 2 * this.bipolars.length);
     this.heldGates = new Float64Array(2 * this.mosfets.length);
@@ -228,10 +214,7 @@ export class System {
     this.stampSources(supply, time);
     if (shunt > 0) for (let node = 0; node < this.nodes.length; node += 1) equations.add(node, node, shunt);
     if (change) equations.conductance(change.a, change.b, change.siemens);
-    if (reactive) reactive.stamp(equations);
-    else
-      for (const element of this.circuit.elements)
-        if (element.kind === 'l') equations.right[this.branches.get(element.name)!] = 0;
+    reactive?.stamp(equations);
     x[ground] = 0;
     this.limitedSome = false;
     this.stampDevices(x, change?.without);
@@ -269,11 +252,30 @@ export class System {
     return this.limitedSome;
   }
 
-  private addDevice(
-    element: Extract<Element, { kind: 'd' | 'q' | 'm' }>,
-    outer: readonly number[],
-    inner: readonly number[],
-  ): void {
+  private addResistor(element: Passive): void {
+    const ends = element.nodes.map((node) => this.at(node));
+    const [a, b] = ends as [number, number];
+    this.resistors.push({ name: element.name, a, b, siemens: 1 / element.value });
+    this.terminals.set(element.name, { element, outer: ends, inner: ends, between: [0, 0] });
+  }
+
+  private addPart(element: Device): void {
+    const outer = element.nodes.map((node) => this.at(node));
+    const within = resistancesOf(element);
+    const inner = within.map((ohms, terminal) =>
+      ohms === undefined ? outer[terminal]! : this.at(innerName(element, terminal)),
+    );
+    const between = within.map((ohms) => (ohms === undefined ? 0 : ohms === 0 ? microOhm : 1 / ohms));
+    within.forEach((ohms, terminal) => {
+      if (ohms === undefined) return;
+      const name = innerName(element, terminal);
+      this.resistors.push({ name, a: outer[terminal]!, b: inner[terminal]!, siemens: between[terminal]! });
+    });
+    this.terminals.set(element.name, { element, outer, inner, between });
+    this.addDevice(element, outer, inner);
+  }
+
+  private addDevice(element: Device, outer: readonly number[], inner: readonly number[]): void {
     const { values, type } = element.model;
     const value = (key: string, usual: number) => values.get(key) ?? usual;
     const sign = type === 'pnp' || type === 'pmos' ? -1 : 1;
@@ -377,13 +379,12 @@ export class System {
 
   private stampSources(supply: number, time: number | undefined): void {
     const { right } = this.equations;
-    for (const element of this.circuit.elements) {
-      if (element.kind !== 'v' && element.kind !== 'i') continue;
+    for (const { element, branch, plus, minus } of this.sources) {
       const value = supply * (time === undefined ? element.dc : sourceAt(element, time));
-      if (element.kind === 'v') right[this.branches.get(element.name)!]! += value;
+      if (element.kind === 'v') right[branch]! += value;
       else {
-        right[this.at(element.nodes[0])]! -= value;
-        right[this.at(element.nodes[1])]! += value;
+        right[plus]! -= value;
+        right[minus]! += value;
       }
     }
   }
@@ -505,7 +506,7 @@ function depletion({ model: { values }, area }: Extract<Element, { kind: 'd' }>,
 }
 
 /** Ohms behind each terminal; undefined where a terminal has none and needs none for its faults. */
-function resistancesOf(element: Extract<Element, { kind: 'd' | 'q' | 'm' }>): (number | undefined)[] {
+function resistancesOf(element: Device): (number | undefined)[] {
   const value = (key: string) => element.model.values.get(key) ?? 0;
   switch (element.kind) {
     case 'd':
@@ -514,51 +515,5 @@ function resistancesOf(element: Extract<Element, { kind: 'd' | 'q' | 'm' }>): (n
       return ['rc', 'rb', 're'].map((key) => value(key) / element.area);
     case 'm':
       return [value('rd'), undefined, value('rs'), undefined];
-  }
-}
-
-/** Refuses circuits that no solver can decide, with the line and the node. */
-export function checkCircuit({ elements }: Circuit): void {
-  const parent = new Map<string, string>();
-  const root = (node: string): string => {
-    let at = node;
-    while ((parent.get(at) ?? at) !== at) at = parent.get(at)!;
-    return at;
-  };
-  const join = (a: string, b: string): boolean => {
-    const [one, other] = [root(a), root(b)];
-    if (one === other) return false;
-    parent.set(one, other);
-    return true;
-  };
-  for (const element of elements) {
-    if (element.kind !== 'v' && element.kind !== 'l' && element.kind !== 'e' && element.kind !== 'h') continue;
-    const [a, b] = element.nodes;
-    if (!join(a, b))
-      throw new NetlistError(
-        element.line,
-        `${element.name} closes a loop without resistance between "${a}" and "${b}": put a resistor in it`,
-      );
-  }
-  const firstLine = new Map<string, number>();
-  for (const element of elements) {
-    if (element.kind === 'k') continue;
-    for (const node of element.nodes) if (!firstLine.has(node)) firstLine.set(node, element.line);
-    if (element.kind === 'r' || element.kind === 'd') join(element.nodes[0], element.nodes[1]);
-    if (element.kind === 'q') {
-      join(element.nodes[0], element.nodes[1]);
-      join(element.nodes[1], element.nodes[2]);
-    }
-    if (element.kind === 'm') {
-      join(element.nodes[0], element.nodes[2]);
-      join(element.nodes[2], element.nodes[3]);
-    }
-  }
-  for (const [node, line] of firstLine) {
-    if (root(node) !== root('0'))
-      throw new NetlistError(
-        line,
-        `node "${node}" floats: nothing that passes direct current leads from it to ground (0)`,
-      );
   }
 }

@@ -14,21 +14,28 @@ export interface Run {
 /** A coil with the currents that its own voltage depends on, itself among them. */
 export interface Coil {
   readonly branch: number;
-  readonly others: readonly { readonly at: number; readonly henries: number }[];
+  readonly others: readonly { readonly coil: number; readonly at: number; readonly henries: number }[];
 }
 
 export function coilsOf({ circuit, branches }: System): Coil[] {
   const henries = new Map(
     circuit.elements.flatMap((one) => (one.kind === 'l' ? [[one.name, one.value] as const] : [])),
   );
-  return [...henries].map(([name, own]): Coil => ({
+  const order = [...henries.keys()];
+  return [...henries].map(([name, own], coil): Coil => ({
     branch: branches.get(name)!,
     others: [
-      { at: branches.get(name)!, henries: own },
+      { coil, at: branches.get(name)!, henries: own },
       ...circuit.elements.flatMap((one) => {
         if (one.kind !== 'k' || !one.coils.includes(name)) return [];
         const other = one.coils[0] === name ? one.coils[1] : one.coils[0];
-        return [{ at: branches.get(other)!, henries: one.factor * Math.sqrt(own * henries.get(other)!) }];
+        return [
+          {
+            coil: order.indexOf(other),
+            at: branches.get(other)!,
+            henries: one.factor * Math.sqrt(own * henries.get(other)!),
+          },
+        ];
       }),
     ],
   }));
@@ -36,13 +43,15 @@ export function coilsOf({ circuit, branches }: System): Coil[] {
 
 /** Share of the local error that is let pass, and volts below which nothing counts. */
 const relative = 2e-4;
-const absolute = { volts: 2e-4, amperes: 1e-6 };
+const absolute = 2e-4;
 const mostSteps = 400_000;
 
 /** Companions of capacitors and coils between one moment and the next: trapezoidal, or Euler's backward. */
 class Companions implements Reactive {
   private readonly capacitors: { readonly a: number; readonly b: number }[];
   private farads: Float64Array;
+  /** Are there junctions among them, whose capacitance goes with their voltage? */
+  private readonly changing: boolean;
   private readonly volts: Float64Array;
   private readonly amperes: Float64Array;
   private readonly coils: readonly Coil[];
@@ -62,6 +71,7 @@ class Companions implements Reactive {
     this.volts = Float64Array.from(all, ({ a, b, initial }) =>
       given && initial !== undefined ? initial : point[a]! - point[b]!,
     );
+    this.changing = system.circuit.elements.some((one) => one.kind === 'd' && one.model.values.has('cjo'));
     this.amperes = new Float64Array(all.length);
     this.coils = coilsOf(system);
     this.across = new Float64Array(this.coils.length);
@@ -79,16 +89,12 @@ class Companions implements Reactive {
     });
     this.coils.forEach(({ branch, others }, l) => {
       let held = this.euler ? 0 : this.across[l]!;
-      for (const { at, henries } of others) {
+      for (const { coil, at, henries } of others) {
         equations.add(branch, at, -share * henries);
-        held += share * henries * this.currentOf(at);
+        held += share * henries * this.currents[coil]!;
       }
       equations.right[branch] = -held;
     });
-  }
-
-  private currentOf(branch: number): number {
-    return this.currents[this.coils.findIndex((coil) => coil.branch === branch)]!;
   }
 
   /** Takes the solution as the new moment. */
@@ -101,13 +107,13 @@ class Companions implements Reactive {
     });
     this.coils.forEach(({ others }, l) => {
       let rise = 0;
-      for (const { at, henries } of others) rise += henries * (x[at]! - this.currentOf(at));
+      for (const { coil, at, henries } of others) rise += henries * (x[at]! - this.currents[coil]!);
       this.across[l] = share * rise - (this.euler ? 0 : this.across[l]!);
     });
     this.coils.forEach(({ branch }, l) => {
       this.currents[l] = x[branch]!;
     });
-    this.farads = Float64Array.from(this.system.capacitancesAt(x), ({ farads }) => farads);
+    if (this.changing) this.farads = Float64Array.from(this.system.capacitancesAt(x), ({ farads }) => farads);
   }
 }
 
@@ -173,7 +179,7 @@ export function transient(
     let error = 0;
     if (sinceCorner >= 2) {
       for (let i = 0; i < system.nodes.length; i += 1) {
-        const allowed = absolute.volts + relative * Math.max(Math.abs(trial[i]!), Math.abs(x[i]!));
+        const allowed = absolute + relative * Math.max(Math.abs(trial[i]!), Math.abs(x[i]!));
         error = Math.max(error, Math.abs(trial[i]! - foretold[i]!) / (allowed * 12));
       }
       if (error > 4 && taken > smallest * 1000) {

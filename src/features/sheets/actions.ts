@@ -6,7 +6,7 @@ import { adoptedId, adoptedText, type PointValues, readSheet, SheetError, withPo
 import { layoutLine } from '@/features/bench/line/layout';
 import { type Line } from '@/features/bench/line/line';
 import { database, findJob, moveToSheet, saveSheet, StaleSheet } from '@/store';
-import { type Library, readLibrary, sheetOf } from './library';
+import { readLibrary, sheetOf } from './library';
 
 /** What came of saving a sheet. */
 export type Saved = { readonly version: number } | { readonly refused: string };
@@ -96,7 +96,10 @@ export async function refineSheet(jobId: string, input: unknown): Promise<Saved 
   try {
     const { point, volts, ...rest } = changeSchema.validateSync(input);
     const { source } = rest;
-    const known = sheetPoints(library, job.sheet).has(point);
+    const target = sheetOf(library, { sheet: before ? id : job.sheet, options: job.options, label: {} });
+    const known = target?.points.has(point) ?? false;
+    if (known && rest.net !== undefined) return { refused: `${title} has a point "${point}" of ours already` };
+    if (!known && rest.net === undefined) return { refused: `${title} has no point "${point}"` };
     const values: PointValues = {
       ...(known ? {} : { measure: 'dc', net: rest.net ?? '', where: rest.where ?? '' }),
       ...(volts === undefined ? {} : { expect: `${volts} V`, source }),
@@ -116,8 +119,4 @@ export async function refineSheet(jobId: string, input: unknown): Promise<Saved 
     if (error instanceof StaleSheet) return { refused: `${error.message}: try once more` };
     throw error;
   }
-}
-
-function sheetPoints(library: Library, id: string): ReadonlySet<string> {
-  return new Set(sheetOf(library, { sheet: id, options: {}, label: {} })?.points.keys());
 }

@@ -1,8 +1,8 @@
 'use client';
 
-import { type Ladder, type Rung } from '@/core/circuit';
+import { type Ladder, type Rung, standingOf } from '@/core/circuit';
 import { formatQuantity } from '@/core/quantity';
-import { markColours, type MarkName, MarkShape } from '@/ui';
+import { markColours, MarkShape } from '@/ui';
 import styles from './stage.module.css';
 
 const size = { width: 880, height: 590, left: 46, right: 20, top: 18, bottom: 16 };
@@ -17,12 +17,6 @@ interface LadderViewProps {
   readonly predicted: ReadonlyMap<string, number> | undefined;
   /** The part under suspicion. */
   readonly suspect: string | undefined;
-}
-
-/** How a measured node stands to its rung: a twentieth of the volts, or a tenth of a volt, is within. */
-export function markOf(measured: number, expected: number): MarkName {
-  if (Math.abs(measured - expected) <= Math.max(0.05 * Math.abs(expected), 0.1)) return 'within';
-  return measured > expected ? 'high' : 'low';
 }
 
 /** A label or a line by its middle and half its size. */
@@ -102,7 +96,7 @@ export function LadderView({ ladder, measured, predicted, suspect }: LadderViewP
       read,
       text,
       label,
-      mark: read === undefined ? ('unread' as const) : markOf(read, volts),
+      mark: read === undefined ? ('unread' as const) : standingOf(read, volts),
     };
   });
   return (

@@ -3,10 +3,11 @@
 import { Button, Select } from 'antd';
 import { useDeferredValue, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { standingOf } from '@/core/circuit';
 import { formatQuantity } from '@/core/quantity';
 import { Bar, chanceText, Key, VerdictMark } from '@/ui';
 import { StageRanker, type StageSuspect } from '@/workers/circuit';
-import { LadderView, markOf } from './LadderView';
+import { LadderView } from './LadderView';
 import { faultWords, modelOf, readStageReading, type StageModel } from './stageModel';
 import styles from './stage.module.css';
 
@@ -160,7 +161,7 @@ export function StageDesk({ stages }: { stages: readonly Stage[] }) {
             const expected = drawn!.volts.get(node)!;
             return (
               <li key={node}>
-                <VerdictMark mark={markOf(volts, expected)} /> <b>{node}</b>
+                <VerdictMark mark={standingOf(volts, expected)} /> <b>{node}</b>
                 <span className="figure">{formatQuantity(volts, 'V', 4)}</span>
                 <span className="figure soft">{formatQuantity(expected, 'V', 4)}</span>
               </li>
