@@ -3,18 +3,15 @@
 import { Button, Input, Select } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useDeferredValue, useMemo, useRef, useState, useSyncExternalStore, useTransition } from 'react';
+import { useDeferredValue, useMemo, useRef, useState, useTransition } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { type PointValues, type Problem, type Sheet, withPoint } from '@/core/sheet';
-import { Key, PictureView } from '@/ui';
+import { Key, OpenFile, PictureView, useDraft } from '@/ui';
 import { storeSheet } from './actions';
 import { LinePreview } from './LinePreview';
 import { type Checked, checkText, lookOf, placeText } from './editorModel';
 import { type SheetDesk } from './load';
 import styles from './sheets.module.css';
-
-/** A file larger than this is no sheet. */
-const largestFile = 2 * 1024 * 1024;
 
 /** A sheet as text with what it comes to beside it. What is typed is kept in the browser until it is saved. */
 export function SheetEditor({ desk }: { desk: SheetDesk }) {
@@ -24,19 +21,13 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
   const [fault, setFault] = useState<string>();
   const [saving, startSaving] = useTransition();
   const area = useRef<HTMLTextAreaElement>(null);
-  const kept = `tovrik-sheet-draft:${desk.id}@${desk.version}`;
   const changed = text !== desk.text;
 
   // A draft of this very version outlives a closed tab or a refused save.
-  const draft = useSyncExternalStore(
-    () => () => undefined,
-    () => localStorage.getItem(kept),
-    () => null,
-  );
+  const { draft, keep } = useDraft(`sheet-draft:${desk.id}@${desk.version}`);
   const edit = (next: string) => {
     setText(next);
-    if (next === desk.text) localStorage.removeItem(kept);
-    else localStorage.setItem(kept, next);
+    keep(next === desk.text ? undefined : next);
   };
 
   const settled = useDeferredValue(text);
@@ -46,7 +37,7 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
     startSaving(async () => {
       const saved = await storeSheet(text, desk.version);
       if ('refused' in saved) return setMessage({ text: `Not saved: ${saved.refused}`, bad: true });
-      localStorage.removeItem(kept);
+      keep(undefined);
       setMessage({ text: `Saved as version ${saved.version}.`, bad: false });
       const id = checkText(text, desk.parents).sheet?.id ?? desk.id;
       router.replace(`/sheets/${id}`);
@@ -63,16 +54,6 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
     input.setSelectionRange(start, start + (lines[problem.line - 1]?.length ?? 0));
     input.scrollTop = Math.max(0, (problem.line - 6) * 18);
   };
-  const load = async (file: File | undefined) => {
-    if (!file) return;
-    if (file.size > largestFile)
-      return setMessage({
-        text: `${file.name} is ${Math.round(file.size / 1048576)} MB: no sheet is that long`,
-        bad: true,
-      });
-    edit(await file.text());
-  };
-
   return (
     <div className={styles.editor}>
       <section className={styles.text} aria-label="The sheet as text">
@@ -82,12 +63,13 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
             {desk.version === 0 ? 'not yet your own' : `version ${desk.version}`}
             {changed ? ', changed' : ''}
           </span>
-          <label className={styles.file}>
-            Open a file
-            <input type="file" accept=".yaml,.yml" onChange={(event) => void load(event.target.files?.[0])} />
-          </label>
+          <OpenFile
+            accept=".yaml,.yml"
+            onText={edit}
+            onRefused={(refused) => setMessage({ text: refused, bad: true })}
+          />
           <a
-            className={styles.file}
+            className={styles.download}
             href={`data:text/yaml;charset=utf-8,${encodeURIComponent(text)}`}
             download={`${checked.sheet?.id ?? desk.id}.yaml`}
           >
@@ -112,7 +94,7 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
         )}
         <textarea
           ref={area}
-          className={`figure ${styles.area}`}
+          className="figure source"
           value={text}
           spellCheck={false}
           aria-label="Text of the sheet"

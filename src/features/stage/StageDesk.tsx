@@ -1,11 +1,11 @@
 'use client';
 
 import { Button, Select } from 'antd';
-import { useDeferredValue, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { standingOf } from '@/core/circuit';
 import { formatQuantity } from '@/core/quantity';
-import { Bar, chanceText, Key, VerdictMark } from '@/ui';
+import { Bar, chanceText, Key, OpenFile, useDraft, VerdictMark } from '@/ui';
 import { StageRanker, type StageSuspect } from '@/workers/circuit';
 import { LadderView } from './LadderView';
 import { faultWords, modelOf, readStageReading, type StageModel } from './stageModel';
@@ -17,9 +17,6 @@ export interface Stage {
   readonly title: string;
   readonly text: string;
 }
-
-const kept = 'tovrik-stage-text';
-const longestFile = 2 * 1024 * 1024;
 
 /** Inside a stage: where every node should stand, what was measured, and the part that explains it. */
 export function StageDesk({ stages }: { stages: readonly Stage[] }) {
@@ -33,14 +30,10 @@ export function StageDesk({ stages }: { stages: readonly Stage[] }) {
   const ranker = useRef<StageRanker>(undefined);
   const input = useRef<HTMLInputElement>(null);
 
-  const draft = useSyncExternalStore(
-    () => () => undefined,
-    () => localStorage.getItem(kept),
-    () => null,
-  );
+  const { draft, keep } = useDraft('stage-text');
   const edit = (next: string) => {
     setText(next);
-    localStorage.setItem(kept, next);
+    keep(next);
   };
   const settled = useDeferredValue(text);
   const model = useMemo(() => modelOf(settled), [settled]);
@@ -74,12 +67,6 @@ export function StageDesk({ stages }: { stages: readonly Stage[] }) {
     enableOnFormTags: true,
     preventDefault: true,
   });
-  const take = async (file: File | undefined) => {
-    if (!file) return;
-    if (file.size > longestFile)
-      return setMessage(`${file.name} is ${Math.round(file.size / 1048576)} MB: no netlist is that long`);
-    edit(await file.text());
-  };
 
   return (
     <div className={styles.desk} data-open={open || undefined}>
@@ -95,17 +82,14 @@ export function StageDesk({ stages }: { stages: readonly Stage[] }) {
               setReadings(new Map());
             }}
           />
-          <label className={styles.file}>
-            Open a file
-            <input type="file" accept=".cir,.net,.txt,.sp" onChange={(event) => void take(event.target.files?.[0])} />
-          </label>
+          <OpenFile accept=".cir,.net,.txt,.sp" onText={edit} onRefused={setMessage} />
           {draft !== null && draft !== text && stages.some((stage) => stage.text === text) && (
             <p role="note">
               What you typed before is kept here. <Button onClick={() => edit(draft)}>Go on with it</Button>
             </p>
           )}
           <textarea
-            className="figure"
+            className="figure source"
             value={text}
             spellCheck={false}
             aria-label="Netlist"
