@@ -4,6 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { smallSheet } from '../../tests/fixtures/smallSheet';
+import { ac, faults, op, tran } from './circuits';
 import { checkSheet, simulate, suspects } from './commands';
 import { evaluate, policy } from './planning';
 import { readArguments } from './usage';
@@ -132,6 +133,60 @@ describe('policy and evaluate', () => {
     expect(() => evaluate([small, '--policy', 'luck'])).toThrow(/tovrik, checklist, random, not "luck"/);
     expect(() => evaluate([small, '--noise', '3'])).toThrow(/share from 0 to 0.5/);
     expect(() => evaluate([file('none.yaml', 'format: tovrik-sheet/1\nid: x\nextends: nowhere\n')])).toThrow(/nowhere/);
+  });
+});
+
+describe('op, tran, ac and faults', () => {
+  const filter = file(
+    'filter.cir',
+    '* low-pass\nV1 a 0 DC 10 AC 1\nR1 a out 1k\nC1 out 0 1u\nR2 out 0 1meg\n.ac dec 1 10 1000\n.tran 10u 1m\n',
+  );
+  const divider = file('divider.cir', '* divider\nV1 a 0 12\nR1 a mid 10k\nR2 mid low 4k\nR3 low 0 1k\n');
+  const rows = (csv: string) =>
+    csv
+      .trim()
+      .split('\n')
+      .slice(1)
+      .map((row) => row.split(',').map(Number));
+
+  it('print operating points, runs and responses', () => {
+    expect(op([divider])).toEqual({
+      nodes: { a: 12, mid: expect.closeTo(4, 6) as number, low: expect.closeTo(0.8, 6) as number },
+    });
+    const run = tran([filter, '--nodes', 'a,out']);
+    expect(run.split('\n')[0]).toBe('time,a,out');
+    const times = rows(run).map(([time]) => time!);
+    expect(times).toEqual([...times].sort((a, b) => a - b));
+    expect(times[times.length - 1]).toBeCloseTo(1e-3, 9);
+    expect(ac([filter, '--nodes', 'out']).split('\n')[0]).toBe('freq,mag,phase');
+    for (const [freq, mag] of rows(ac([filter, '--nodes', 'out'])))
+      expect(mag).toBeCloseTo(1 / Math.hypot(1.001, 2 * Math.PI * freq! * 1e-3), 4);
+  });
+
+  it('name the part that explains what was read, and those that no reading tells apart', () => {
+    const found = faults([divider, '--read', 'mid=12', 'low=0', '--read', 'a=12']) as {
+      ref: string;
+      mode: string;
+      group: number;
+      probability: number;
+    }[];
+    expect(found[0]).toMatchObject({ ref: 'R2', mode: 'open' });
+    expect(found.reduce((sum, one) => sum + one.probability, 0)).toBeGreaterThan(0.99);
+    const [first, second] = faults([divider, '--read', 'a=12']) as typeof found;
+    expect(first!.group).toBe(second!.group);
+  });
+
+  it.each([
+    [() => op([]), /name the file of the netlist/],
+    [() => op([file('bad.cir', '* bad\nR1 a 0\n')]), /bad\.cir, line 2: a value is missing/],
+    [() => tran([filter]), /name nodes with --nodes; there are a, out/],
+    [() => tran([filter, '--nodes', 'b']), /no node "b"; there are a, out/],
+    [() => ac([divider, '--nodes', 'mid']), /divider\.cir has no \.ac line/],
+    [() => faults([divider]), /--read node=volts/],
+    [() => faults([divider, '--read', 'mid=lots']), /mid=lots: a voltage is written like mid=12\.4/],
+    [() => faults([divider, '--read', 'top=3']), /no node "top"; there are a, mid, low/],
+  ])('refuse what they cannot use (%#)', (run, message) => {
+    expect(run).toThrow(message);
   });
 });
 
