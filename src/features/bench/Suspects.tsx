@@ -39,8 +39,8 @@ export function Suspects({
   // What a repair has dealt with stands below what is still open.
   const leading = posterior.suspects
     .filter(({ probability }) => probability > 0.004)
-    .sort((a, b) => Number(a.cured) - Number(b.cured))
-    .slice(0, most);
+    .slice(0, most)
+    .sort((a, b) => Number(a.cured) - Number(b.cured));
   const rest = posterior.suspects.length - leading.length;
   const done = [...closed.values()].reduce((sum, count) => sum + count, 0);
   const [pair] = posterior.pairs;
@@ -70,12 +70,7 @@ export function Suspects({
       {rest > 0 && (
         <p className={styles.rest}>
           {rest} others share{' '}
-          {chanceText(
-            posterior.suspects
-              .filter((suspect) => !leading.includes(suspect))
-              .reduce((sum, { probability }) => sum + probability, 0),
-          )}
-          .
+          {chanceText(posterior.suspects.slice(leading.length).reduce((sum, { probability }) => sum + probability, 0))}.
         </p>
       )}
     </section>
