@@ -1,7 +1,8 @@
-import { compileSheet, liveCold, Predictions, simulate } from '@/core/behaviour';
+import { compileSheet, type Context, liveCold, Predictions, simulate, withConnector } from '@/core/behaviour';
 import { adviseOn, type Case } from '@/core/diagnosis';
 import { complaintOf } from '@/core/practice';
 import { replay } from '@/core/reading';
+import { type Sheet } from '@/core/sheet';
 import { shippedSheets } from '@/sheets';
 
 /** The middle and the 95th percentile of repeated runs, in milliseconds. */
@@ -12,6 +13,16 @@ function timed(runs: number, go: (run: number) => void): string {
     return performance.now() - start;
   }).sort((a, b) => a - b);
   return `${times[runs >> 1]!.toFixed(2).padStart(7)} ms median ${times[Math.floor(runs * 0.95)]!.toFixed(2).padStart(8)} ms p95`;
+}
+
+/** Everything a set of the sheet may be asked in: cold and warm, off, and each connector pulled by itself. */
+function contextsOf({ connectors }: Sheet): Context[] {
+  return [
+    liveCold,
+    { ...liveCold, warm: true },
+    { ...liveCold, power: 'unplugged' },
+    ...[...connectors.keys()].map((connector) => withConnector(liveCold, connector, true)),
+  ];
 }
 
 console.log('\nIn Node, one core');
@@ -29,6 +40,10 @@ for (const sheet of shippedSheets().values()) {
   adviseOn(cases[0]!);
   console.log(
     `  ${sheet.title.padEnd(14)} all ${faults.length} faults simulated     ${timed(40, () => faults.forEach((fault) => simulate(model, [fault], liveCold)))}`,
+  );
+  const contexts = contextsOf(sheet);
+  console.log(
+    `  ${''.padEnd(14)} in each of ${String(contexts.length).padStart(2)} contexts         ${timed(20, () => contexts.forEach((context) => faults.forEach((fault) => simulate(model, [fault], context))))}`,
   );
   console.log(
     `  ${''.padEnd(14)} posterior and next probe      ${timed(200, (run) => adviseOn(cases[run % cases.length]!))}`,

@@ -1,4 +1,4 @@
-import { type Block, levels, type Level, makers, needOrder, type Sheet } from '../sheet';
+import { type Block, levels, type Level, makers, needOrder, type Protection, type Sheet } from '../sheet';
 
 /** A connector that carries a net between two boards. */
 interface Link {
@@ -19,16 +19,35 @@ export interface Model {
   /** By net index: the ratio below which it is low and above which it is high. */
   readonly lowBelow: Float64Array;
   readonly highAbove: Float64Array;
+  readonly guards: readonly CompiledGuard[];
 }
 
 export interface CompiledBlock {
   readonly block: Block;
+  /** Indices of nets. */
   readonly needs: readonly number[];
-  readonly makes: readonly number[];
-  readonly rules: readonly {
-    readonly when: readonly { readonly net: number; readonly levels: readonly Level[] }[];
-    readonly makes: readonly { readonly net: number; readonly ratio: number }[];
-  }[];
+  readonly makes: readonly CompiledOutput[];
+}
+
+/** A net that a block makes, with the rules for it; the first whose conditions all hold decides. */
+export interface CompiledOutput {
+  readonly net: number;
+  readonly rules: readonly { readonly when: readonly CompiledCondition[]; readonly ratio: number }[];
+}
+
+/** `need` is the place among the block's needs. */
+interface CompiledCondition {
+  readonly need: number;
+  readonly levels: readonly Level[];
+}
+
+/** A protection with the indices of its nets. */
+export interface CompiledGuard {
+  readonly protection: Protection;
+  readonly cuts: readonly number[];
+  /** Blocks that make what it cuts. */
+  readonly supplies: readonly CompiledBlock[];
+  readonly watches: readonly { readonly net: number; readonly wrong: readonly Level[] }[];
 }
 
 /** Under this ratio a net counts as dead. */
@@ -48,17 +67,27 @@ export function compileSheet(sheet: Sheet): Model {
   const slack = nets.map((net) =>
     Math.max(0.04, 'relative' in net.tolerance ? net.tolerance.relative : net.tolerance.absolute / Math.abs(net.volts)),
   );
+  const order = needOrder(sheet).map((block): CompiledBlock => ({
+    block,
+    needs: block.needs.map(index),
+    makes: block.makes.map((net) => ({
+      net: index(net),
+      rules: block.rules.flatMap(({ when, makes }) => {
+        const ratio = makes.get(net);
+        if (ratio === undefined) return [];
+        return [{ ratio, when: [...when].map(([id, wanted]) => ({ need: block.needs.indexOf(id), levels: wanted })) }];
+      }),
+    })),
+  }));
   return {
     sheet,
     netIndex,
-    order: needOrder(sheet).map((block) => ({
-      block,
-      needs: block.needs.map(index),
-      makes: block.makes.map(index),
-      rules: block.rules.map((rule) => ({
-        when: [...rule.when].map(([net, wanted]) => ({ net: index(net), levels: wanted })),
-        makes: [...rule.makes].map(([net, ratio]) => ({ net: index(net), ratio })),
-      })),
+    order,
+    guards: sheet.protections.map((protection): CompiledGuard => ({
+      protection,
+      cuts: protection.cuts.map(index),
+      supplies: order.filter(({ block }) => block.makes.some((net) => protection.cuts.includes(net))),
+      watches: [...protection.watches].map(([net, wrong]) => ({ net: index(net), wrong })),
     })),
     links: nets.map((net) =>
       [...sheet.connectors.values()]
@@ -90,7 +119,7 @@ export function joined(
   to: string | undefined,
   open: ReadonlySet<string>,
 ): boolean {
-  if (from === undefined || to === undefined || from === to) return true;
+  if (open.size === 0 || from === undefined || to === undefined || from === to) return true;
   const links = model.links[net]!;
   if (!links.some((link) => open.has(link.connector))) return true;
   if (!links.some((link) => link.from === to || link.to === to)) return true;

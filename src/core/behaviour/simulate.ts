@@ -2,7 +2,7 @@ import { type Picture } from '../picture';
 import { type Fault, type FaultMode, type Level, type Protection, type SignState } from '../sheet';
 import { pictureOf } from './appearance';
 import { type Context } from './context';
-import { deadRatio, joined, levelOf, type Model } from './model';
+import { type CompiledGuard, deadRatio, joined, levelOf, type Model } from './model';
 
 /** A net as it settles. Ratios are to nominal. */
 export interface NetState {
@@ -90,13 +90,10 @@ export function simulate(model: Model, faults: readonly Fault[], context: Contex
   const open = new Set([...context.unplugged, ...active.flatMap((fault) => fault.opens)]);
   const live = context.power === 'live';
   const first = run(model, active, open, live, new Set());
-  const tripped = live ? model.sheet.protections.filter((guard) => trips(model, guard, first)) : [];
-  const slow = tripped.filter(({ after }) => after >= timeToMeasure);
-  const cut = new Set(
-    tripped
-      .filter((guard) => !slow.includes(guard))
-      .flatMap((guard) => guard.cuts.map((net) => model.netIndex.get(net)!)),
-  );
+  const acting = live ? model.guards.filter((guard) => trips(model, guard, first)) : [];
+  const tripped = acting.map(({ protection }) => protection);
+  const slow = tripped.some(({ after }) => after >= timeToMeasure);
+  const cut = new Set(acting.flatMap(({ protection, cuts }) => (protection.after >= timeToMeasure ? [] : cuts)));
   const last = cut.size > 0 ? run(model, active, open, live, cut) : first;
   const nets = Array.from(last.ratio, (ratio, net): NetState => {
     const peak = first.ratio[net]!;
@@ -120,7 +117,7 @@ export function simulate(model: Model, faults: readonly Fault[], context: Contex
     signs: live
       ? signsOf(model, active, tripped, stateOf)
       : new Map([...model.sheet.signs.keys()].map((id) => [id, 'no'])),
-    picture: pictureOf(model.sheet, active, stateOf, live, slow.length > 0),
+    picture: pictureOf(model.sheet, active, stateOf, live, slow),
   };
 }
 
@@ -148,16 +145,17 @@ function run(
   }
   if (!live) return { ratio, rippled, shorted };
 
-  for (const { block, needs, makes, rules } of model.order) {
+  const levels: Level[] = [];
+  for (const { block, needs, makes } of model.order) {
     let least = 1;
     let most = 1;
     let ripple = 0;
-    const levels: Level[] = [];
-    for (const net of needs) {
+    for (let need = 0; need < needs.length; need += 1) {
+      const net = needs[need]!;
       const got = joined(model, net, model.sourceBoard[net], block.board, open) ? ratio[net]! : 0;
-      levels.push(levelOf(model, net, got));
-      least = Math.min(least, got);
-      most = Math.max(most, got);
+      levels[need] = levelOf(model, net, got);
+      if (got < least) least = got;
+      if (got > most) most = got;
       if (rippled[net] === 1 && !block.regulates) ripple = 1;
     }
     const given = block.regulates
@@ -169,15 +167,9 @@ function run(
       : least < 1
         ? least
         : most;
-    for (const net of makes) {
-      let out = given;
-      for (const rule of rules) {
-        const made = rule.makes.find((entry) => entry.net === net);
-        if (made && rule.when.every((condition) => condition.levels.includes(levels[needs.indexOf(condition.net)]!))) {
-          out = made.ratio;
-          break;
-        }
-      }
+    for (const { net, rules } of makes) {
+      const rule = rules.find(({ when }) => when.every((condition) => condition.levels.includes(levels[condition.need]!)));
+      const out = rule ? rule.ratio : given;
       ratio[net] = cut.has(net) || shorted[net] === 1 ? 0 : out * factor[net]!;
       rippled[net] = ripples[net] === 1 || ripple === 1 ? 1 : 0;
     }
@@ -186,19 +178,13 @@ function run(
 }
 
 /** A guard acts only on a supply that had all it needs to start. */
-function trips(model: Model, guard: Protection, pass: Pass): boolean {
-  const cuts = new Set(guard.cuts.map((net) => model.netIndex.get(net)!));
-  const supplies = model.order.filter(({ makes }) => makes.some((net) => cuts.has(net)));
+function trips(model: Model, { supplies, watches }: CompiledGuard, { ratio, shorted }: Pass): boolean {
   const started = supplies.some(
     ({ needs, makes }) =>
-      needs.every((net) => pass.ratio[net]! >= deadRatio) &&
-      makes.some((net) => pass.ratio[net]! >= deadRatio || pass.shorted[net] === 1),
+      needs.every((net) => ratio[net]! >= deadRatio) &&
+      makes.some(({ net }) => ratio[net]! >= deadRatio || shorted[net] === 1),
   );
-  if (!started) return false;
-  return [...guard.watches].some(([id, wrong]) => {
-    const net = model.netIndex.get(id)!;
-    return wrong.includes(levelOf(model, net, pass.ratio[net]!));
-  });
+  return started && watches.some(({ net, wrong }) => wrong.includes(levelOf(model, net, ratio[net]!)));
 }
 
 function signsOf(
