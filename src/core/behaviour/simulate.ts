@@ -168,7 +168,9 @@ function run(
         ? least
         : most;
     for (const { net, rules } of makes) {
-      const rule = rules.find(({ when }) => when.every((condition) => condition.levels.includes(levels[condition.need]!)));
+      const rule = rules.find(({ when }) =>
+        when.every((condition) => condition.levels.includes(levels[condition.need]!)),
+      );
       const out = rule ? rule.ratio : given;
       ratio[net] = cut.has(net) || shorted[net] === 1 ? 0 : out * factor[net]!;
       rippled[net] = ripples[net] === 1 || ripple === 1 ? 1 : 0;
