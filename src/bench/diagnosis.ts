@@ -7,6 +7,8 @@ import { shippedSheets } from '@/sheets';
 
 const noise = 0.01;
 const misreads = 0.05;
+/** How often each fault is hunted with other noise and other slips. */
+const draws = 3;
 const policies: readonly HuntPolicy[] = ['tovrik', 'checklist', 'random'];
 
 /** Going down a list takes many steps, so the way to the cure is walked for every so-manieth fault. */
@@ -20,15 +22,17 @@ function benchSheet(sheet: Sheet): void {
   const predictions = new Predictions(compileSheet(sheet));
   const groups = indistinguishable(predictions);
   const faults = [...sheet.faults.values()];
-  const names = faults.map((fault, index) =>
-    nameFault(predictions, fault, groups, { noise, misreads, random: seeded(500 + index) }),
-  );
+  const names = Array.from({ length: draws }, (_, draw) =>
+    faults.map((fault, index) =>
+      nameFault(predictions, fault, groups, { noise, misreads, random: seeded(500 + index + 10_000 * draw) }),
+    ),
+  ).flat();
   const missed = names.filter(({ fault, named }) => !groups.get(named)!.has(fault));
   console.log(
-    `\n${sheet.title}: ${faults.length} faults, readings with ${percent(noise)} noise, one in ${1 / misreads} a slip`,
+    `\n${sheet.title}: ${faults.length} faults, ${draws} times each, readings with ${percent(noise)} noise, one in ${1 / misreads} a slip`,
   );
   console.log(
-    `  named, or in the group no test tells apart   ${percent(1 - missed.length / faults.length)}   (${mean(names.map(({ probes }) => probes)).toFixed(1)} probes each)`,
+    `  named, or in the group no test tells apart   ${percent(1 - missed.length / names.length)}   (${mean(names.map(({ probes }) => probes)).toFixed(1)} probes each)`,
   );
   if (missed.length > 0)
     console.log(`  not named: ${missed.map(({ fault, named }) => `${fault} (taken for ${named})`).join(', ')}`);

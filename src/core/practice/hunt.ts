@@ -151,7 +151,7 @@ export interface Naming {
 }
 
 /** Probability at which a suspect counts as named. */
-const nearlySure = 0.97;
+const nearlySure = 0.99;
 
 /**
  * Answers probes until one group of faults that no test tells apart is nearly sure, or until no
