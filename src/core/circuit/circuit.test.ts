@@ -187,7 +187,8 @@ describe('properties of any network', () => {
           into[a]! -= amperes;
           into[b]! += amperes;
         }
-        for (const { anode, cathode, junction } of system.junctions) {
+        for (const { name, junction } of system.devices.junctions) {
+          const [anode, cathode] = system.terminals.get(name)!.outer as [number, number];
           const amperes = junction.saturation * Math.expm1((point[anode]! - point[cathode]!) / junction.slope);
           into[anode]! -= amperes;
           into[cathode]! += amperes;

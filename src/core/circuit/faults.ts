@@ -88,7 +88,12 @@ export function changeFor(system: System, { ref, mode, factor }: CircuitFault): 
     if (mode === 'short') return { a, b, siemens: shorted };
     if (element.kind === 'd') {
       if (mode !== 'open') throw none();
-      return { a, b, siemens: opened, without: system.junctions.findIndex(({ name }) => name === element.name) };
+      return {
+        a,
+        b,
+        siemens: opened,
+        without: system.devices.junctions.findIndex(({ name }) => name === element.name),
+      };
     }
     if (mode === 'open') return { a, b, siemens: opened - 1 / element.value };
     if (mode === 'value' && factor !== undefined && factor > 0)
@@ -101,7 +106,8 @@ export function changeFor(system: System, { ref, mode, factor }: CircuitFault): 
   if (at.length === 0 || at.includes(-1)) throw none();
   if (kind === 'short') return { a: outer[at[0]!]!, b: outer[at[1]!]!, siemens: shorted };
   const leg = at[0]!;
-  if (outer[leg] === inner[leg]) throw none();
+  if (outer[leg] === inner[leg])
+    return { a: outer[leg]!, b: system.spare, siemens: opened, leg: system.legOf(element.name, leg) };
   const whole = between[leg]!;
   // The leg's own resistance stays in series with the open.
   return { a: outer[leg]!, b: inner[leg]!, siemens: 1 / (1 / whole + 1 / opened) - whole };

@@ -1,4 +1,5 @@
-import { type Change, type Reactive, type System } from './system';
+import { type LinearSystem } from './linearSystem';
+import { type Change, type System } from './system';
 
 /** The equations could not be solved; the message names the node that would not settle. */
 export class NoConvergence extends Error {
@@ -15,27 +16,28 @@ export interface Search {
   readonly from?: Float64Array;
 }
 
-interface Turn {
-  readonly supply: number;
-  readonly shunt: number;
-  readonly change: Change | undefined;
-  readonly time?: number;
-  readonly reactive?: Reactive;
-  readonly most: number;
+/** Equations that can be written down around a point, as they stand in a pose. */
+export interface Equations<Pose> {
+  readonly equations: LinearSystem;
+  readonly size: number;
+  /** Unknowns that are voltages come first, currents after them. */
+  readonly voltages: number;
+  readonly holding: boolean;
+  assemble(x: Float64Array, pose: Pose): number;
 }
 
 /** Newton's iteration in place. @returns the turns it took, or -1 where it did not settle */
-export function newton(system: System, x: Float64Array, { supply, shunt, change, time, reactive, most }: Turn): number {
-  const { equations, size, nodes } = system;
+export function newton<Pose>(system: Equations<Pose>, x: Float64Array, pose: Pose, most: number): number {
+  const { equations, size, voltages } = system;
   for (let turn = 1; turn <= most; turn += 1) {
-    if (system.assemble(x, supply, shunt, change, time, reactive) >= 0) return -1;
+    if (system.assemble(x, pose) >= 0) return -1;
     const next = equations.right;
     equations.solve(next);
     let settled = !system.holding;
     for (let i = 0; i < size; i += 1) {
       const value = next[i]!;
       if (!Number.isFinite(value)) return -1;
-      const tolerance = relative * Math.abs(value) + (i < nodes.length ? absolute.volts : absolute.amperes);
+      const tolerance = relative * Math.abs(value) + (i < voltages ? absolute.volts : absolute.amperes);
       if (settled && Math.abs(value - x[i]!) > tolerance) settled = false;
       x[i] = value;
     }
@@ -57,8 +59,10 @@ const smallestShunt = 1e-12;
 export function operatingPoint(system: System, { change, from }: Search = {}): Float64Array {
   const x = new Float64Array(system.size + 1);
   if (from) x.set(from);
-  system.hold(from);
-  if (newton(system, x, { supply: 1, shunt: 0, change, most: turns }) > 0) return x;
+  // A leg that comes off keeps the voltage it had at first.
+  if (change?.leg) x[change.b] = x[change.a]!;
+  system.hold(from && x, change);
+  if (newton(system, x, { supply: 1, shunt: 0, change }, turns) > 0) return x;
   return byShunts(system, change) ?? byRise(system, change) ?? fail(system, x);
 }
 
@@ -70,12 +74,12 @@ export function risenPoint(system: System, change?: Change): Float64Array {
 function byShunts(system: System, change: Change | undefined): Float64Array | undefined {
   const x = new Float64Array(system.size + 1);
   const kept = x.slice();
-  system.hold();
+  system.hold(undefined, change);
   let shunt = 1e-2;
   let step = 10;
   let started = false;
   for (let tries = 0; tries < 120; tries += 1) {
-    if (newton(system, x, { supply: 1, shunt, change, most: turns }) > 0) {
+    if (newton(system, x, { supply: 1, shunt, change }, turns) > 0) {
       if (shunt === 0) return x;
       kept.set(x);
       started = true;
@@ -91,7 +95,7 @@ function byShunts(system: System, change: Change | undefined): Float64Array | un
         shunt = last / step;
       }
       x.set(kept);
-      system.hold(started ? kept : undefined);
+      system.hold(started ? kept : undefined, change);
     }
   }
   return undefined;
@@ -100,12 +104,12 @@ function byShunts(system: System, change: Change | undefined): Float64Array | un
 function byRise(system: System, change: Change | undefined): Float64Array | undefined {
   const x = new Float64Array(system.size + 1);
   const kept = x.slice();
-  system.hold(x);
+  system.hold(x, change);
   let reached = 0;
   let step = 0.02;
   for (let tries = 0; tries < 600; tries += 1) {
     const supply = Math.min(1, reached + step);
-    if (newton(system, x, { supply, shunt: 0, change, most: 30 }) > 0) {
+    if (newton(system, x, { supply, shunt: 0, change }, 30) > 0) {
       if (supply === 1) return x;
       kept.set(x);
       reached = supply;
@@ -114,7 +118,7 @@ function byRise(system: System, change: Change | undefined): Float64Array | unde
       step /= 4;
       if (step < 1e-7) return undefined;
       x.set(kept);
-      system.hold(kept);
+      system.hold(kept, change);
     }
   }
   return undefined;

@@ -110,8 +110,8 @@ function covarianceAt(system: System, { fault, point, change }: DictionaryEntry,
   });
   // The equations are factored around the point once; each resistor's tolerance is one more right side.
   const x = point.slice();
-  system.hold(point);
-  system.assemble(x, 1, 0, change, undefined, undefined);
+  system.hold(point, change);
+  system.assemble(x, { supply: 1, shunt: 0, change });
   const moved = new Float64Array(system.size + 1);
   for (const { name, a, b, siemens } of system.resistors) {
     if (name.includes(':')) continue;

@@ -163,14 +163,7 @@ export function transient(
     for (let i = 0; i < size; i += 1) foretold[i] = x[i]! + factor * (before[0]![i]! - before[1]![i]!);
     trial.set(sinceCorner < 2 ? x : foretold);
     system.hold(x);
-    const turns = newton(system, trial, {
-      supply: 1,
-      shunt: 0,
-      change: undefined,
-      time: time + taken,
-      reactive: companions,
-      most: 25,
-    });
+    const turns = newton(system, trial, { supply: 1, shunt: 0, time: time + taken, reactive: companions }, 25);
     if (turns < 0) {
       if (taken < smallest * 10) throw new NoConvergence(`the steps became too small at ${time} s`);
       step = taken / 8;
