@@ -115,8 +115,8 @@ export function faults(argv: readonly string[]): object {
   if (readings.size === 0) throw new UsageError('name what was measured with --read node=volts');
   nodesFrom(system, [...readings.keys()].join());
   return withFile(file, () =>
-    rankFaults(system, dictionaryOf(system, operatingPoint(system)), readings)
-      .filter(({ probability }, index) => index === 0 || probability >= told)
+    rankFaults(dictionaryOf(system, operatingPoint(system)), readings)
+      .faults.filter(({ probability }, index) => index === 0 || probability >= told)
       .map(({ fault, probability, group }) => ({ ...fault, probability, group })),
   );
 }

@@ -1,7 +1,8 @@
-import { type CircuitWorker, type StageSuspect } from './circuit.worker';
+import { proxy } from 'comlink';
+import { type CircuitWorker, type StageVerdict } from './circuit.worker';
 import { Latest } from './latest';
 
-export { type StageSuspect } from './circuit.worker';
+export { type StageSuspect, type StageVerdict } from './circuit.worker';
 
 /** Ranks the faults of a stage in a worker; a new question cancels the one that is under way. */
 export class StageRanker {
@@ -9,10 +10,19 @@ export class StageRanker {
     () => new Worker(new URL('./circuit.worker.ts', import.meta.url)),
   );
 
-  rank(text: string, readings: ReadonlyMap<string, number>, onDone: (suspects: readonly StageSuspect[]) => void): void {
+  rank(
+    text: string,
+    readings: ReadonlyMap<string, number>,
+    on: { readonly progress: (share: number) => void; readonly done: (verdict: StageVerdict) => void },
+  ): void {
     this.latest.ask(
-      (remote) => remote.rank(text, readings),
-      (suspects) => suspects && onDone(suspects),
+      (remote, wanted) =>
+        remote.rank(
+          text,
+          readings,
+          proxy((done: number, all: number) => wanted() && on.progress(done / all)),
+        ),
+      (verdict) => verdict && on.done(verdict),
     );
   }
 

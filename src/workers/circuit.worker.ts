@@ -2,8 +2,10 @@ import { expose } from 'comlink';
 import {
   checkCircuit,
   type CircuitFault,
-  type DictionaryEntry,
+  type Dictionary,
   dictionaryOf,
+  type NextReading,
+  nextReadings,
   operatingPoint,
   rankFaults,
   readNetlist,
@@ -19,32 +21,51 @@ export interface StageSuspect {
   readonly volts: ReadonlyMap<string, number>;
 }
 
-/** The dictionary of the netlist asked about last. */
-let kept: { text: string; system: System; dictionary: DictionaryEntry[] } | undefined;
+/** What the readings of a stage come to. */
+export interface StageVerdict {
+  readonly suspects: readonly StageSuspect[];
+  /** Chance that every part is within its tolerance. */
+  readonly nothing: number;
+  readonly next: readonly NextReading[];
+}
 
-const told = 8;
+/** The dictionary of the netlist asked about last. */
+let kept: { text: string; dictionary: Dictionary } | undefined;
+
+const told = { suspects: 24, next: 4 };
+/** Faults between two reports of how far the dictionary is. */
+const reportEvery = 20;
 
 const stages = {
-  /** The faults that explain the readings best, likeliest first. */
-  rank(text: string, readings: ReadonlyMap<string, number>): StageSuspect[] {
+  /** The faults that explain the readings best, likeliest first, and what to measure next. */
+  rank(
+    text: string,
+    readings: ReadonlyMap<string, number>,
+    onProgress: (done: number, all: number) => void,
+  ): StageVerdict {
     if (kept?.text !== text) {
       const circuit = readNetlist(text);
       checkCircuit(circuit);
       const system = new System(circuit);
-      kept = { text, system, dictionary: dictionaryOf(system, operatingPoint(system)) };
+      const dictionary = dictionaryOf(system, operatingPoint(system), {
+        onProgress: (done, all) => done % reportEvery === 0 && onProgress(done, all),
+      });
+      kept = { text, dictionary };
     }
-    const { system, dictionary } = kept;
-    const points = new Map(dictionary.map(({ fault, point }) => [fault, point]));
-    return rankFaults(system, dictionary, readings)
-      .slice(0, told)
-      .map(({ fault, probability, group }) => ({
+    const { dictionary } = kept;
+    const { system, entries } = dictionary;
+    const points = new Map(entries.map(({ fault, point }) => [fault, point]));
+    const ranking = rankFaults(dictionary, readings);
+    return {
+      nothing: ranking.nothing,
+      next: nextReadings(dictionary, ranking, readings).slice(0, told.next),
+      suspects: ranking.faults.slice(0, told.suspects).map(({ fault, probability, group }) => ({
         fault,
         probability,
         group,
-        volts: new Map(
-          system.nodes.flatMap((node, at) => (node.includes(':') ? [] : [[node, points.get(fault)![at]!] as const])),
-        ),
-      }));
+        volts: system.voltsAt(points.get(fault)!),
+      })),
+    };
   },
 };
 

@@ -246,10 +246,12 @@ describe.runIf(files.length > 0)('on reference netlists', () => {
 
   it.each(named('.faults.json'))('%s broken in every way stands within a hundredth and 5 mV', (name) => {
     const system = load(name);
-    const healthy = operatingPoint(system);
-    for (const fault of json<ReferenceFault[]>(`${name}.faults.json`)) {
-      const change = changeFor(system, fault);
-      const point = fault.bistable ? risenPoint(system, change) : operatingPoint(system, { change, from: healthy });
+    const faults = json<ReferenceFault[]>(`${name}.faults.json`);
+    const { entries } = dictionaryOf(system, operatingPoint(system), { faults });
+    expect(entries).toHaveLength(faults.length);
+    for (const { fault: one, change, point: warm } of entries) {
+      const fault = one as ReferenceFault;
+      const point = fault.bistable ? risenPoint(system, change) : warm;
       for (const [node, expected] of Object.entries(fault.op)) {
         if (fault.soft?.includes(node)) continue;
         expect(
@@ -312,7 +314,7 @@ describe.runIf(files.length > 0)('on reference netlists', () => {
         `${name}.cases.json`,
       )) {
         const right = [one.truth, ...one.equivalent].map(({ ref, mode }) => `${ref} ${mode}`);
-        const place = rankFaults(system, dictionary, new Map(Object.entries(one.readings))).findIndex(({ fault }) =>
+        const place = rankFaults(dictionary, new Map(Object.entries(one.readings))).faults.findIndex(({ fault }) =>
           right.includes(`${fault.ref} ${fault.mode}`),
         );
         all += 1;

@@ -1,10 +1,12 @@
 export { checkCircuit } from './checkCircuit';
 export { type Analysis, type Circuit, type Element } from './circuit';
+export { dictionaryOf, type Dictionary } from './dictionary';
 export { changeFor, faultModes, faultsOf, type CircuitFault, type FaultMode } from './faults';
 export { ladderOf, standingOf, type Hanging, type Ladder, type Rung } from './ladder';
 export { NetlistError } from './netlistError';
+export { coldCheckOf, nextReadings, type NextReading } from './nextReadings';
 export { NoConvergence, operatingPoint, risenPoint } from './operatingPoint';
-export { dictionaryOf, rankFaults, type DictionaryEntry, type RankedFault } from './ranking';
+export { rankFaults, type RankedFault, type Ranking } from './ranking';
 export { longestNetlist, readNetlist } from './readNetlist';
 export { smallSignal, type Response } from './smallSignal';
 export { System } from './system';

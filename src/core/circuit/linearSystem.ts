@@ -97,4 +97,26 @@ export class LinearSystem {
       values[i] = sum / m[row + i]!;
     }
   }
+
+  /** Solves the transposed equations for a right-hand side, in place, with the factors at hand. */
+  solveTransposed(values: Float64Array): void {
+    const { matrix: m, size: n, stride, order } = this;
+    for (let i = 0; i < n; i += 1) {
+      const value = values[i]! / m[i * stride + i]!;
+      values[i] = value;
+      for (let j = i + 1; j < n; j += 1) values[j]! -= m[i * stride + j]! * value;
+    }
+    for (let i = n - 1; i > 0; i -= 1) {
+      const value = values[i]!;
+      for (let j = 0; j < i; j += 1) values[j]! -= m[i * stride + j]! * value;
+    }
+    for (let k = n - 1; k >= 0; k -= 1) {
+      const pivot = order[k]!;
+      if (pivot !== k) {
+        const kept = values[k]!;
+        values[k] = values[pivot]!;
+        values[pivot] = kept;
+      }
+    }
+  }
 }

@@ -1,27 +1,6 @@
-import { changeFor, type CircuitFault, faultsOf } from './faults';
-import { NoConvergence, operatingPoint } from './operatingPoint';
+import { type Dictionary, type DictionaryEntry } from './dictionary';
+import { type CircuitFault } from './faults';
 import { type Change, type System } from './system';
-
-/** A fault with the voltages it would bring. */
-export interface DictionaryEntry {
-  readonly fault: CircuitFault;
-  readonly change: Change;
-  /** Node voltages, then branch currents. */
-  readonly point: Float64Array;
-}
-
-/** Every fault of a circuit with the operating point it leads to; faults without one are left out. */
-export function dictionaryOf(system: System, healthy: Float64Array, faults = faultsOf(system)): DictionaryEntry[] {
-  return faults.flatMap((fault): DictionaryEntry[] => {
-    try {
-      const change = changeFor(system, fault);
-      return [{ fault, change, point: operatingPoint(system, { change, from: healthy }) }];
-    } catch (error) {
-      if (error instanceof NoConvergence) return [];
-      throw error;
-    }
-  });
-}
 
 /** A fault with how well it explains what was read. */
 export interface RankedFault {
@@ -51,6 +30,16 @@ function weightOf({ ref, mode, factor = 1 }: CircuitFault): number {
   return 1;
 }
 
+/** How the faults of a dictionary stand, likeliest first. */
+export interface Ranking {
+  readonly faults: readonly RankedFault[];
+  /** Chance that every part is within its tolerance, against all faults together. */
+  readonly nothing: number;
+}
+
+/** A stage that is looked into is broken about as often as not. */
+const brokenAsOften = 1;
+
 /**
  * Ranks the faults of a dictionary by measured node voltages.
  *
@@ -60,11 +49,8 @@ function weightOf({ ref, mode, factor = 1 }: CircuitFault): number {
  * @param readings volts by node
  * @throws Error when a node is not there
  */
-export function rankFaults(
-  system: System,
-  dictionary: readonly DictionaryEntry[],
-  readings: ReadonlyMap<string, number>,
-): RankedFault[] {
+export function rankFaults(dictionary: Dictionary, readings: ReadonlyMap<string, number>): Ranking {
+  const { system, entries, healthy } = dictionary;
   const read = [...readings].map(([node, volts]) => {
     const at = system.indexOf(node);
     if (at === undefined)
@@ -73,25 +59,41 @@ export function rankFaults(
       );
     return { at, volts };
   });
-  const logs = dictionary.map((entry) => Math.log(weightOf(entry.fault)) + logLikelihood(system, entry, read));
+  const weights = entries.map(({ fault }) => weightOf(fault));
+  const sumOfWeights = weights.reduce((sum, weight) => sum + weight, 0);
+  const logs = entries.map((entry, index) => Math.log(weights[index]!) + logLikelihood(dictionary, entry, read));
+  const none =
+    Math.log(sumOfWeights * brokenAsOften) +
+    logLikelihood(dictionary, { change: nothingChanged(system), point: healthy }, read);
   const most = Math.max(...logs);
-  const weights = logs.map((log) => Math.exp(log - most));
-  const sum = weights.reduce((all, weight) => all + weight, 0);
-  const groups = groupsOf(dictionary, read);
-  return dictionary
-    .map(({ fault }, index) => ({ fault, probability: weights[index]! / sum, group: groups[index]! }))
-    .sort((a, b) => b.probability - a.probability);
+  const shares = logs.map((log) => Math.exp(log - most));
+  const sum = shares.reduce((all, share) => all + share, 0);
+  const groups = groupsOf(entries, read);
+  return {
+    faults: entries
+      .map(({ fault }, index) => ({ fault, probability: shares[index]! / sum, group: groups[index]! }))
+      .sort((a, b) => b.probability - a.probability),
+    nothing: 1 / (1 + sum * Math.exp(most - none)),
+  };
 }
+
+const nothingChanged = ({ ground }: System) => ({ a: ground, b: ground, siemens: 1 });
 
 interface Read {
   readonly at: number;
   readonly volts: number;
 }
 
-function logLikelihood(system: System, entry: DictionaryEntry, read: readonly Read[]): number {
-  const { point } = entry;
-  const covariance = covarianceAt(system, entry, read);
-  const off = Float64Array.from(read, ({ at, volts }) => volts - point[at]!);
+/** An entry, or the circuit as it should be. */
+type State = Omit<DictionaryEntry, 'fault'> & Partial<Pick<DictionaryEntry, 'fault'>>;
+
+function logLikelihood(dictionary: Dictionary, state: State, read: readonly Read[]): number {
+  const covariance = covarianceAt(
+    dictionary,
+    state,
+    read.map(({ at }) => at),
+  );
+  const off = Float64Array.from(read, ({ at, volts }) => volts - state.point[at]!);
   const gauss = gaussianLog(off, covariance);
   // No reading weighs more than a slip would cost.
   return Math.max(
@@ -100,37 +102,52 @@ function logLikelihood(system: System, entry: DictionaryEntry, read: readonly Re
   );
 }
 
-/** Covariance of the readings under a fault, row by row, in volts squared. */
-function covarianceAt(system: System, { fault, point, change }: DictionaryEntry, read: readonly Read[]): Float64Array {
-  const broken = fault.mode === 'short' ? undefined : fault.ref.toLowerCase();
+/** Covariance of readings under a fault, row by row, in volts squared. */
+export function covarianceAt(
+  { system, reduced }: Dictionary,
+  { fault, point, change }: State,
+  read: readonly number[],
+): Float64Array {
+  const broken = fault && fault.mode !== 'short' ? fault.ref.toLowerCase() : undefined;
   const n = read.length;
   const covariance = new Float64Array(n * n);
-  read.forEach(({ at }, i) => {
+  read.forEach((at, i) => {
     covariance[i * n + i] = (meterSpread * point[at]!) ** 2 + meterFloor ** 2;
   });
-  // The equations are factored around the point once; each resistor's tolerance is one more right side.
-  const x = point.slice();
-  system.hold(point, change);
-  system.assemble(x, { supply: 1, shunt: 0, change });
-  const moved = new Float64Array(system.size + 1);
+  const rows = read.map(() => new Float64Array(system.size + 1));
+  if (!reduced?.transfers(change, point, read, rows)) transfersInFull(system, change, point, read, rows);
+  const moved = new Float64Array(n);
   for (const { name, a, b, siemens } of system.resistors) {
     if (name.includes(':')) continue;
     const own = name === broken ? siemens + change.siemens : siemens;
     const amperes = own * (point[a]! - point[b]!);
     if (Math.abs(amperes) < 1e-12) continue;
-    const spread = name === broken && fault.mode === 'value' ? driftSpread : partSpread;
-    moved.fill(0);
-    moved[a] = amperes * spread;
-    moved[b]! -= amperes * spread;
-    system.equations.solve(moved);
-    for (let i = 0; i < n; i += 1)
-      for (let j = 0; j < n; j += 1)
-        covariance[i * n + j]! += valueAt(moved, read[i]!.at, system) * valueAt(moved, read[j]!.at, system);
+    const spread = name === broken && fault?.mode === 'value' ? driftSpread : partSpread;
+    for (let i = 0; i < n; i += 1) moved[i] = amperes * spread * (rows[i]![a]! - rows[i]![b]!);
+    for (let i = 0; i < n; i += 1) for (let j = 0; j < n; j += 1) covariance[i * n + j]! += moved[i]! * moved[j]!;
   }
   return covariance;
 }
 
-const valueAt = (values: Float64Array, at: number, { ground }: System): number => (at === ground ? 0 : values[at]!);
+/** As `Reduced.transfers`, from the whole equations. */
+function transfersInFull(
+  system: System,
+  change: Change,
+  point: Float64Array,
+  read: readonly number[],
+  into: readonly Float64Array[],
+): void {
+  const x = point.slice();
+  system.hold(point, change);
+  system.assemble(x, { supply: 1, shunt: 0, change });
+  read.forEach((at, r) => {
+    const row = into[r]!;
+    row.fill(0);
+    if (at === system.ground) return;
+    row[at] = 1;
+    system.equations.solveTransposed(row);
+  });
+}
 
 /** Log-density of a deviation under a covariance, by Cholesky. */
 function gaussianLog(off: Float64Array, covariance: Float64Array): number {
@@ -155,12 +172,12 @@ function gaussianLog(off: Float64Array, covariance: Float64Array): number {
 const alike = { share: 0.02, volts: 0.03 };
 
 /** Numbers the groups of faults whose voltages are alike at every node read. */
-function groupsOf(dictionary: readonly DictionaryEntry[], read: readonly Read[]): number[] {
+function groupsOf(entries: readonly DictionaryEntry[], read: readonly Read[]): number[] {
   const leaders: number[] = [];
-  return dictionary.map(({ point }, index) => {
+  return entries.map(({ point }, index) => {
     const group = leaders.findIndex((leader) =>
       read.every(({ at }) => {
-        const [one, other] = [point[at]!, dictionary[leader]!.point[at]!];
+        const [one, other] = [point[at]!, entries[leader]!.point[at]!];
         return Math.abs(one - other) <= Math.max(alike.share * Math.abs(other), alike.volts);
       }),
     );

@@ -137,6 +137,11 @@ export class System {
     return node === '0' ? this.ground : this.indices.get(node);
   }
 
+  /** Volts by node, ground left out, at a point. */
+  voltsAt(point: Float64Array): Map<string, number> {
+    return new Map(this.nodes.flatMap((node, at) => (node.includes(':') ? [] : [[node, point[at]!] as const])));
+  }
+
   /** Unknowns that are voltages; the others are currents. */
   get voltages(): number {
     return this.nodes.length;

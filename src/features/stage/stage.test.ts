@@ -15,8 +15,8 @@ describe('the stages that ship', () => {
     (_, text) => {
       expect(model(text).ladder.parts.length).toBeGreaterThan(5);
       const system = new System(readNetlist(text));
-      const dictionary = dictionaryOf(system, operatingPoint(system));
-      for (const { point } of dictionary) for (const volts of point) expect(Number.isFinite(volts)).toBe(true);
+      const { entries } = dictionaryOf(system, operatingPoint(system));
+      for (const { point } of entries) for (const volts of point) expect(Number.isFinite(volts)).toBe(true);
     },
   );
 

@@ -1,0 +1,125 @@
+import { type Element } from './circuit';
+import { type Dictionary, type DictionaryEntry } from './dictionary';
+import { covarianceAt, type Ranking } from './ranking';
+
+/** What could be measured next, with what it is expected to tell. */
+export type NextReading = {
+  /** Expected information, in bits. */
+  readonly bits: number;
+  readonly minutes: number;
+} & (
+  | {
+      readonly kind: 'node';
+      readonly node: string;
+      /** Volts under each of the leading faults, lowest first. */ readonly volts: readonly number[];
+    }
+  | { readonly kind: 'cold'; readonly ref: string }
+);
+
+/** Minutes for a node of a stage that runs, and for a part of one that must first be switched off and be empty. */
+const cost = { node: 0.5, cold: 3 };
+/** Faults less likely than this change no choice. */
+const least = 0.002;
+const most = 48;
+/** Chance that a cold check of the part itself tells rightly: a cracked joint may close under the probe. */
+const coldTells = 0.9;
+/** Places of a fault's own reading at which its posterior is worked out, in standard deviations, with their weights (Gauss and Hermite). */
+const quadrature = [
+  [-Math.sqrt(3), 1 / 6],
+  [0, 2 / 3],
+  [Math.sqrt(3), 1 / 6],
+] as const;
+
+const bitsOf = (share: number) => (share > 0 ? -share * Math.log2(share) : 0);
+
+/**
+ * What to measure next: nodes not read yet by how much they are expected to tell between the faults
+ * that are left, and cold checks of the leading parts themselves; the most for its minutes first.
+ *
+ * Readings already taken are taken as having said all they can of the tolerances.
+ */
+export function nextReadings(
+  dictionary: Dictionary,
+  ranking: Ranking,
+  readings: ReadonlyMap<string, number>,
+): NextReading[] {
+  const { system, entries } = dictionary;
+  const entryOf = new Map(entries.map((entry) => [entry.fault, entry]));
+  const left = ranking.faults
+    .filter(({ probability }) => probability >= least)
+    .slice(0, most)
+    .map(({ fault, probability }) => ({ entry: entryOf.get(fault)!, probability }));
+  const sum = left.reduce((all, { probability }) => all + probability, 0);
+  if (left.length < 2 || sum === 0) return [];
+  const chances = left.map(({ probability }) => probability / sum);
+  const open = system.nodes.flatMap((node, at) => (node.includes(':') || readings.has(node) ? [] : [{ node, at }]));
+  const spreads = left.map(({ entry }) =>
+    spreadsOf(
+      dictionary,
+      entry,
+      open.map(({ at }) => at),
+    ),
+  );
+  const before = chances.reduce((bits, chance) => bits + bitsOf(chance), 0);
+
+  const nodes = open.map(({ node, at }, place): NextReading => {
+    const means = left.map(({ entry }) => entry.point[at]!);
+    const after = expectedBits(
+      chances,
+      means,
+      spreads.map((spread) => spread[place]!),
+    );
+    return {
+      kind: 'node',
+      node,
+      bits: Math.max(0, before - after),
+      minutes: cost.node,
+      volts: means.slice(0, 4).sort((a, b) => a - b),
+    };
+  });
+  const parts = new Map<string, number>();
+  left.forEach(({ entry }, index) => {
+    const { ref } = entry.fault;
+    parts.set(ref, (parts.get(ref) ?? 0) + chances[index]!);
+  });
+  const cold = [...parts].map(([ref, chance]): NextReading => ({
+    kind: 'cold',
+    ref,
+    bits: coldTells * (bitsOf(chance) + bitsOf(1 - chance)),
+    minutes: cost.cold,
+  }));
+  return [...nodes, ...cold].filter(({ bits }) => bits > 0.01).sort((a, b) => b.bits / b.minutes - a.bits / a.minutes);
+}
+
+function spreadsOf(dictionary: Dictionary, entry: DictionaryEntry, at: readonly number[]): number[] {
+  const covariance = covarianceAt(dictionary, entry, at);
+  return at.map((_, index) => Math.sqrt(covariance[index * at.length + index]!));
+}
+
+/** Expected entropy of the posterior after a reading, in bits. */
+function expectedBits(chances: readonly number[], means: readonly number[], spreads: readonly number[]): number {
+  let expected = 0;
+  chances.forEach((chance, truth) => {
+    for (const [place, weight] of quadrature) {
+      const volts = means[truth]! + place * spreads[truth]!;
+      let total = 0;
+      let own = 0;
+      chances.forEach((other, index) => {
+        const z = (volts - means[index]!) / spreads[index]!;
+        const share = (other / spreads[index]!) * Math.exp(-0.5 * z * z);
+        total += share;
+        if (index === truth) own = share;
+      });
+      // The expectation of -log of the posterior of the truth is the entropy.
+      expected += chance * weight * (total > 0 && own > 0 ? -Math.log2(own / total) : 0);
+    }
+  });
+  return expected;
+}
+
+/** How a part is checked by itself, with the set off and empty. */
+export function coldCheckOf({ kind }: Element): 'ohms' | 'junctions' | 'capacitor' | 'continuity' {
+  if (kind === 'r') return 'ohms';
+  if (kind === 'd' || kind === 'q' || kind === 'm') return 'junctions';
+  return kind === 'c' ? 'capacitor' : 'continuity';
+}
