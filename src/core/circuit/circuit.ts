@@ -119,4 +119,6 @@ export interface Circuit {
   readonly analyses: readonly Analysis[];
   /** Volts at the start, by node. */
   readonly initial: ReadonlyMap<string, number>;
+  /** Worked-out values of the parameters at the top. */
+  readonly parameters: ReadonlyMap<string, number>;
 }

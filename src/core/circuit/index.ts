@@ -11,3 +11,4 @@ export { longestNetlist, readNetlist } from './readNetlist';
 export { smallSignal, type Response } from './smallSignal';
 export { System } from './system';
 export { transient, type Run } from './transient';
+export { writeNetlist } from './writeNetlist';

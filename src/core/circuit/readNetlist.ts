@@ -61,9 +61,10 @@ function wordsOf(text: string): string[] {
  * Reads a circuit in the common text form: R C L V I D Q M E G F H K X, `.model`, `.subckt`, `.param`,
  * `.ic`, `.op`, `.tran`, `.ac`. The first line is the title.
  *
+ * @param given values of top-level parameters in place of those of the text
  * @throws NetlistError with the line and what would be right
  */
-export function readNetlist(text: string): Circuit {
+export function readNetlist(text: string, given: ReadonlyMap<string, number> = new Map()): Circuit {
   if (text.length > longestNetlist) {
     throw new NetlistError(
       1,
@@ -98,7 +99,7 @@ export function readNetlist(text: string): Circuit {
   const analyses: Analysis[] = [];
   const initial = new Map<string, number>();
   const bodies = [top, ...[...subcircuits.values()].map(({ body }) => body)];
-  for (const line of top) if (/^\.param\b/i.test(line.text)) readParameters(line, parameters);
+  for (const line of top) if (/^\.param\b/i.test(line.text)) readParameters(line, parameters, given);
   for (const line of bodies.flat()) {
     if (!/^\.model\b/i.test(line.text)) continue;
     const model = readModel(line, parameters);
@@ -152,7 +153,7 @@ export function readNetlist(text: string): Circuit {
   expand(top, { path: '', label: '', nodes: new Map(), parameters, depth: 0 });
   if (elements.length === 0) throw new NetlistError(1, 'there is no element: write one a line, like "R1 a 0 4.7k"');
   checkNames(elements);
-  return { title, elements, analyses, initial };
+  return { title, elements, analyses, initial, parameters };
 }
 
 const writtenName = (line: Line): string => line.text.split(/\s+/)[0]!;
@@ -183,10 +184,10 @@ function valueOf(word: string | undefined, line: Line, parameters: ReadonlyMap<s
   }
 }
 
-function readParameters(line: Line, parameters: Map<string, number>): void {
+function readParameters(line: Line, parameters: Map<string, number>, given: ReadonlyMap<string, number>): void {
   const found = assignments(wordsOf(line.text));
   if (found.length === 0) throw new NetlistError(line.number, '.param needs name=value');
-  for (const [name, value] of found) parameters.set(name, valueOf(value, line, parameters));
+  for (const [name, value] of found) parameters.set(name, given.get(name) ?? valueOf(value, line, parameters));
 }
 
 const modelTypes = ['d', 'npn', 'pnp', 'nmos', 'pmos'] as const;
