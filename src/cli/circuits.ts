@@ -115,7 +115,7 @@ export function faults(argv: readonly string[]): object {
   if (readings.size === 0) throw new UsageError('name what was measured with --read node=volts');
   nodesFrom(system, [...readings.keys()].join());
   return withFile(file, () =>
-    rankFaults(dictionaryOf(system, operatingPoint(system)), readings)
+    rankFaults(dictionaryOf(system, operatingPoint(system)), { volts: readings })
       .faults.filter(({ probability }, index) => index === 0 || probability >= told)
       .map(({ fault, probability, group }) => ({ ...fault, probability, group })),
   );

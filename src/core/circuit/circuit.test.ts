@@ -314,7 +314,7 @@ describe.runIf(files.length > 0)('on reference netlists', () => {
         `${name}.cases.json`,
       )) {
         const right = [one.truth, ...one.equivalent].map(({ ref, mode }) => `${ref} ${mode}`);
-        const place = rankFaults(dictionary, new Map(Object.entries(one.readings))).faults.findIndex(({ fault }) =>
+        const place = rankFaults(dictionary, { volts: new Map(Object.entries(one.readings)) }).faults.findIndex(({ fault }) =>
           right.includes(`${fault.ref} ${fault.mode}`),
         );
         all += 1;

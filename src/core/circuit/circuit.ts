@@ -27,6 +27,8 @@ interface Common {
   /** As it was written. */
   readonly label: string;
   readonly line: number;
+  /** The comment it stands under, as `red` in a driver of three channels; empty where there is none. */
+  readonly section: string;
 }
 
 export type Passive = Common & {

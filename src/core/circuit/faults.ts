@@ -1,4 +1,5 @@
 import { type Change, type System } from './system';
+import { isElectrolytic } from './variation';
 
 /** One way a part may fail. */
 export interface CircuitFault {
@@ -13,6 +14,7 @@ export const faultModes = [
   'open',
   'short',
   'value',
+  'dry',
   'open-b',
   'open-c',
   'open-e',
@@ -36,8 +38,13 @@ const terminalLetters = { q: ['c', 'b', 'e'], m: ['d', 'g', 's'] } as const;
 /** The drifts of a resistor, each half as much again as the one before; what lies between is near one of them. */
 const drifts = [0.4, 0.65, 1.5, 2.2, 3.5];
 
+/** A change of nothing. */
+export const unchanged = ({ ground }: System): Change => ({ a: ground, b: ground, siemens: 1 });
+
 /** Every part of a circuit open, shorted and drifted, every leg and every pair of legs. */
 export function faultsOf({ circuit }: System): CircuitFault[] {
+  // A capacitor that has dried out shows in nothing but ripple.
+  const overTime = circuit.analyses.some(({ kind }) => kind === 'tran');
   return circuit.elements.flatMap((element): CircuitFault[] => {
     const ref = element.label;
     switch (element.kind) {
@@ -53,7 +60,7 @@ export function faultsOf({ circuit }: System): CircuitFault[] {
           { ref, mode: 'short' },
         ];
       case 'c':
-        return [{ ref, mode: 'short' }];
+        return [{ ref, mode: 'short' }, ...(overTime && isElectrolytic(element) ? [{ ref, mode: 'dry' as const }] : [])];
       case 'q':
         return (['open-b', 'open-c', 'open-e', 'short-be', 'short-bc', 'short-ce'] as const).map((mode) => ({
           ref,
@@ -76,6 +83,7 @@ export function changeFor(system: System, { ref, mode, factor }: CircuitFault): 
   const element = system.circuit.elements.find(({ name }) => name === ref.toLowerCase());
   if (!element) throw new Error(`there is no element "${ref}"`);
   const none = () => new Error(`"${ref}" cannot be ${mode}`);
+  if (element.kind === 'c' && mode === 'dry') return unchanged(system);
   if (element.kind === 'c' && mode === 'short') {
     const [a, b] = element.nodes.map((node) => system.indexOf(node)!) as [number, number];
     return { a, b, siemens: shorted };

@@ -19,10 +19,18 @@ export interface Hanging {
   readonly nodes: readonly string[];
 }
 
+/** Parts under one heading of the netlist, side by side: one channel of several. */
+export interface Section {
+  readonly title: string;
+  readonly from: number;
+  readonly to: number;
+}
+
 /** A stage with height for volts: rungs, and the parts between them side by side in the order of the netlist. */
 export interface Ladder {
   readonly rungs: readonly Rung[];
   readonly parts: readonly Hanging[];
+  readonly sections: readonly Section[];
   readonly lowest: number;
   readonly highest: number;
 }
@@ -42,9 +50,8 @@ export function standingOf(measured: number, expected: number): 'within' | 'high
  * @param point node voltages, as `operatingPoint` gives them
  */
 export function ladderOf(system: System, point: Float64Array): Ladder {
-  const parts = system.circuit.elements
-    .filter(({ kind }) => 'rdqmlcgi'.includes(kind))
-    .map((element, slot): Hanging => ({
+  const hung = system.circuit.elements.filter(({ kind }) => 'rdqmlcgi'.includes(kind));
+  const parts = hung.map((element, slot): Hanging => ({
       label: element.label,
       kind: element.kind,
       slot,
@@ -64,5 +71,11 @@ export function ladderOf(system: System, point: Float64Array): Ladder {
     ...span,
   }));
   const volts = rungs.map((rung) => rung.volts);
-  return { rungs, parts, lowest: Math.min(0, ...volts), highest: Math.max(0, ...volts) };
+  const sections: Section[] = [];
+  hung.forEach(({ section }, slot) => {
+    const last = sections[sections.length - 1];
+    if (last?.title === section) sections[sections.length - 1] = { ...last, to: slot };
+    else sections.push({ title: section, from: slot, to: slot });
+  });
+  return { rungs, parts, sections, lowest: Math.min(0, ...volts), highest: Math.max(0, ...volts) };
 }

@@ -1,5 +1,6 @@
 import { type Dictionary, type DictionaryEntry } from './dictionary';
-import { type CircuitFault } from './faults';
+import { type CircuitFault, unchanged } from './faults';
+import { type Ripple, type Ripples } from './ripple';
 import { type Change, type System } from './system';
 
 /** A fault with how well it explains what was read. */
@@ -24,6 +25,7 @@ const slip = 1e-4;
 function weightOf({ ref, mode, factor = 1 }: CircuitFault): number {
   const kind = ref.split('.').pop()![0]!.toLowerCase();
   // Resistors age upwards far more often than down.
+  if (mode === 'dry') return 1.5;
   if (mode === 'value') return factor > 1 ? 0.5 : 0.15;
   if (kind === 'r') return mode === 'open' ? 1.5 : 0.1;
   if (kind === 'c') return 0.7;
@@ -40,18 +42,44 @@ export interface Ranking {
 /** A stage that is looked into is broken about as often as not. */
 const brokenAsOften = 1;
 
+/** What was read of a stage: volts by node, and ripple beside what it would be. */
+export interface StageReadings {
+  readonly volts: ReadonlyMap<string, number>;
+  readonly ripple?: { readonly read: Ripple; readonly expected: Ripples };
+}
+
+/** Standard deviations of the logarithm of a ripple: by a fault that was run through time, and by one that was not. */
+const rippleSpread = { known: 0.2, unknown: 0.9 };
+/** Volts of ripple below which a meter shows nothing. */
+const rippleFloor = 0.01;
+
+/** How well the ripple read fits a fault, as a log-likelihood. */
+function logOfRipple({ ripple }: StageReadings, fault: CircuitFault | undefined): number {
+  if (!ripple) return 0;
+  const own = ripple.expected.get(fault);
+  const usual = ripple.expected.get(undefined)!;
+  const spread = own ? rippleSpread.known : rippleSpread.unknown;
+  let log = 0;
+  for (const [node, volts] of ripple.read) {
+    const expected = (own ?? usual).get(node) ?? 0;
+    const z = Math.log((volts + rippleFloor) / (expected + rippleFloor)) / spread;
+    // As with volts, no reading weighs more than a slip would cost.
+    log += Math.max(-0.5 * z * z, Math.log(slip)) - Math.log(spread);
+  }
+  return log;
+}
+
 /**
- * Ranks the faults of a dictionary by measured node voltages.
+ * Ranks the faults of a dictionary by what was measured.
  *
  * Each fault predicts the readings with a covariance: every resistor's tolerance through its
  * sensitivity at that fault's own operating point, and the meter's error.
  *
- * @param readings volts by node
  * @throws Error when a node is not there
  */
-export function rankFaults(dictionary: Dictionary, readings: ReadonlyMap<string, number>): Ranking {
+export function rankFaults(dictionary: Dictionary, readings: StageReadings): Ranking {
   const { system, entries, healthy } = dictionary;
-  const read = [...readings].map(([node, volts]) => {
+  const read = [...readings.volts].map(([node, volts]) => {
     const at = system.indexOf(node);
     if (at === undefined)
       throw new Error(
@@ -61,10 +89,14 @@ export function rankFaults(dictionary: Dictionary, readings: ReadonlyMap<string,
   });
   const weights = entries.map(({ fault }) => weightOf(fault));
   const sumOfWeights = weights.reduce((sum, weight) => sum + weight, 0);
-  const logs = entries.map((entry, index) => Math.log(weights[index]!) + logLikelihood(dictionary, entry, read));
+  const logs = entries.map(
+    (entry, index) =>
+      Math.log(weights[index]!) + logLikelihood(dictionary, entry, read) + logOfRipple(readings, entry.fault),
+  );
   const none =
     Math.log(sumOfWeights * brokenAsOften) +
-    logLikelihood(dictionary, { change: nothingChanged(system), point: healthy }, read);
+    logLikelihood(dictionary, { change: unchanged(system), point: healthy }, read) +
+    logOfRipple(readings, undefined);
   const most = Math.max(...logs);
   const shares = logs.map((log) => Math.exp(log - most));
   const sum = shares.reduce((all, share) => all + share, 0);
@@ -76,8 +108,6 @@ export function rankFaults(dictionary: Dictionary, readings: ReadonlyMap<string,
     nothing: 1 / (1 + sum * Math.exp(most - none)),
   };
 }
-
-const nothingChanged = ({ ground }: System) => ({ a: ground, b: ground, siemens: 1 });
 
 interface Read {
   readonly at: number;

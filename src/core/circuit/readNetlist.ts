@@ -11,6 +11,8 @@ const deepest = 12;
 interface Line {
   readonly number: number;
   readonly text: string;
+  /** The comment it stands under. */
+  readonly section: string;
 }
 
 interface Subcircuit {
@@ -29,22 +31,27 @@ interface Scope {
   readonly depth: number;
 }
 
-/** Logical lines: comments taken off, continuations joined; the first line is the title. */
+/** Logical lines: comments taken off but remembered as headings, continuations joined; the first line is the title. */
 function logicalLines(text: string): { title: string; lines: Line[] } {
   const rows = text.split(/\r?\n/);
   const title = (rows[0] ?? '').replace(/^\*\s*/, '').trim();
   const lines: Line[] = [];
+  let section = '';
   rows.forEach((row, index) => {
     const bare = row
       .replace(/;.*$/, '')
       .replace(/\s\$.*$/, '')
       .trim();
-    if (index === 0 || bare === '' || bare.startsWith('*')) return;
+    if (index === 0 || bare === '') return;
+    if (bare.startsWith('*')) {
+      section = bare.replace(/^\*+\s*/, '');
+      return;
+    }
     if (bare.startsWith('+')) {
       const last = lines.pop();
       if (!last) throw new NetlistError(index + 1, 'a line that goes on (+) needs one before it');
-      lines.push({ number: last.number, text: `${last.text} ${bare.slice(1)}` });
-    } else lines.push({ number: index + 1, text: bare });
+      lines.push({ ...last, text: `${last.text} ${bare.slice(1)}` });
+    } else lines.push({ number: index + 1, text: bare, section });
   });
   return { title, lines };
 }
@@ -256,7 +263,7 @@ function readCommand(
 function readElement(line: Line, words: readonly string[], scope: Scope, models: ReadonlyMap<string, Model>): Element {
   const own = words[0]!;
   const name = `${scope.path}${own}`;
-  const common = { name, label: `${scope.label}${writtenName(line)}`, line: line.number };
+  const common = { name, label: `${scope.label}${writtenName(line)}`, line: line.number, section: line.section };
   const node = (index: number): string => {
     const word = words[index];
     if (word === undefined) throw new NetlistError(line.number, `${own} needs more nodes`);

@@ -1,7 +1,7 @@
 import { type Analysis, type Source } from './circuit';
 import { type LinearSystem } from './linearSystem';
 import { newton, NoConvergence, operatingPoint } from './operatingPoint';
-import { type Reactive, type System } from './system';
+import { type Change, type Reactive, type System } from './system';
 import { nextCorner } from './waves';
 
 /** Node voltages over time, on the solver's own steps. */
@@ -121,16 +121,18 @@ class Companions implements Reactive {
  * Runs a circuit through time: trapezoidal integration, steps chosen by how far the solution departs
  * from what the last ones foretold (Nagel 1975), corners of sources met exactly.
  *
+ * @param change a fault that is there from the start
  * @throws NoConvergence when the steps become too small
  */
 export function transient(
   system: System,
   analysis: Extract<Analysis, { kind: 'tran' }>,
   nodes: readonly string[],
+  change?: Change,
 ): Run {
   const { circuit, size } = system;
   const sources = circuit.elements.filter((one): one is Source => one.kind === 'v' || one.kind === 'i');
-  const x = analysis.given ? new Float64Array(size + 1) : operatingPoint(system);
+  const x = analysis.given ? new Float64Array(size + 1) : operatingPoint(system, change ? { change } : {});
   if (analysis.given) for (const [node, volts] of circuit.initial) x[system.indexOf(node)!] = volts;
   const companions = new Companions(system, x, analysis.given);
   const largest = Math.min(analysis.most ?? Infinity, (analysis.stop - analysis.start) / 50);
@@ -162,8 +164,8 @@ export function transient(
     const factor = sinceCorner < 2 ? 0 : taken / (times[0]! - times[1]! || taken);
     for (let i = 0; i < size; i += 1) foretold[i] = x[i]! + factor * (before[0]![i]! - before[1]![i]!);
     trial.set(sinceCorner < 2 ? x : foretold);
-    system.hold(x);
-    const turns = newton(system, trial, { supply: 1, shunt: 0, time: time + taken, reactive: companions }, 25);
+    system.hold(x, change);
+    const turns = newton(system, trial, { supply: 1, shunt: 0, change, time: time + taken, reactive: companions }, 25);
     if (turns < 0) {
       if (taken < smallest * 10) throw new NoConvergence(`the steps became too small at ${time} s`);
       step = taken / 8;

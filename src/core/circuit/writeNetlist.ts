@@ -11,7 +11,10 @@ export function writeNetlist({ title, elements, analyses, initial }: Circuit): s
   for (const element of elements) if ('model' in element) models.set(element.model.name, element.model);
   return [
     `* ${title}`,
-    ...elements.map(elementLine),
+    ...elements.flatMap((element, index) => [
+      ...(element.section === (elements[index - 1]?.section ?? '') ? [] : [`* ${element.section}`]),
+      elementLine(element),
+    ]),
     ...[...models.values()].map(modelLine),
     ...(initial.size > 0 ? [`.ic ${[...initial].map(([node, volts]) => `v(${node})=${volts}`).join(' ')}`] : []),
     ...analyses.map(analysisLine),

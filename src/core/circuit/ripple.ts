@@ -1,0 +1,70 @@
+import { type Analysis } from './circuit';
+import { type Dictionary } from './dictionary';
+import { type CircuitFault } from './faults';
+import { NoConvergence } from './operatingPoint';
+import { type Change, System } from './system';
+import { type Run, transient } from './transient';
+import { dried } from './variation';
+
+/** Ripple peak to peak in volts, by node. */
+export type Ripple = ReadonlyMap<string, number>;
+
+/** Ripple of the whole circuit (under undefined) and under the faults that change it. */
+export type Ripples = ReadonlyMap<CircuitFault | undefined, Ripple>;
+
+export type OverTime = Extract<Analysis, { kind: 'tran' }>;
+
+/** Share of a run, at its end, in which it is taken to repeat itself. */
+const settledShare = 0.4;
+
+/** Peak to peak of each node over the settled end of a run. */
+export function rippleOf({ seconds, volts }: Run): Ripple {
+  const from = seconds[seconds.length - 1]! * (1 - settledShare);
+  const first = seconds.findIndex((time) => time >= from);
+  return new Map(
+    [...volts].map(([node, values]) => {
+      let [low, high] = [Infinity, -Infinity];
+      for (let at = first; at < values.length; at += 1) {
+        low = Math.min(low, values[at]!);
+        high = Math.max(high, values[at]!);
+      }
+      return [node, high - low];
+    }),
+  );
+}
+
+/** A circuit run through time with one fault, dried-out capacitors among them. */
+export function runWith(
+  system: System,
+  analysis: OverTime,
+  nodes: readonly string[],
+  { fault, change }: { readonly fault: CircuitFault; readonly change: Change },
+): Run {
+  return fault.mode === 'dry'
+    ? transient(new System(dried(system.circuit, fault.ref)), analysis, nodes)
+    : transient(system, analysis, nodes, change);
+}
+
+/** Faults whose ripple is worth a run through time: capacitors that dry out, diodes that rectify. */
+const changesRipple = ({ ref, mode }: CircuitFault): boolean =>
+  mode === 'dry' || (/^(.*\.)?d/i.test(ref) && (mode === 'open' || mode === 'short'));
+
+/** Runs a circuit and its faults of ripple through time. Faults whose run fails are left out. */
+export function ripplesOf(
+  { system, entries }: Dictionary,
+  analysis: OverTime,
+  nodes: readonly string[],
+  onProgress?: (done: number, all: number) => void,
+): Ripples {
+  const found = new Map<CircuitFault | undefined, Ripple>([[undefined, rippleOf(transient(system, analysis, nodes))]]);
+  const worth = entries.filter(({ fault }) => changesRipple(fault));
+  worth.forEach((entry, index) => {
+    try {
+      found.set(entry.fault, rippleOf(runWith(system, analysis, nodes, entry)));
+    } catch (error) {
+      if (!(error instanceof NoConvergence)) throw error;
+    }
+    onProgress?.(index + 1, worth.length);
+  });
+  return found;
+}
