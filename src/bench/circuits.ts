@@ -53,7 +53,7 @@ for (const { name, circuit } of largest) {
   const dictionary = dictionaryOf(system, healthy);
   const nodes = system.nodes.filter((node) => !node.includes(':')).slice(0, 6);
   const ranking = median(() =>
-    rankFaults(dictionary, { volts: new Map(nodes.map((node) => [node, healthy[system.indexOf(node)!]! * 0.9]))),
+    rankFaults(dictionary, { volts: new Map(nodes.map((node) => [node, healthy[system.indexOf(node)!]! * 0.9])) }),
   );
   console.log(
     `  ${name.padEnd(15)} ${String(circuit.elements.length).padStart(5)} ${String(faults.length).padStart(7)} ${whole.toFixed(1).padStart(10)} ${((whole / faults.length) * 1000).toFixed(0).padStart(11)} ${((faults.length / whole) * 1000).toFixed(0).padStart(9)} ${scratch.toFixed(0).padStart(17)} ${(scratch / whole).toFixed(1).padStart(7)} ${ranking.toFixed(1).padStart(12)}`,

@@ -1,18 +1,24 @@
 import { proxy } from 'comlink';
-import { type CircuitWorker, type StageVerdict } from './circuit.worker';
+import {
+  type CircuitWorker,
+  type StageRead,
+  type StageRun,
+  type StageRunRequest,
+  type StageVerdict,
+} from './circuit.worker';
 import { Latest } from './latest';
 
-export { type StageSuspect, type StageVerdict } from './circuit.worker';
+export { type StageRun, type StageSuspect, type StageVerdict } from './circuit.worker';
+
+const start = () => new Worker(new URL('./circuit.worker.ts', import.meta.url));
 
 /** Ranks the faults of a stage in a worker; a new question cancels the one that is under way. */
 export class StageRanker {
-  private readonly latest = new Latest<CircuitWorker>(
-    () => new Worker(new URL('./circuit.worker.ts', import.meta.url)),
-  );
+  private readonly latest = new Latest<CircuitWorker>(start);
 
   rank(
     text: string,
-    readings: ReadonlyMap<string, number>,
+    readings: StageRead,
     on: { readonly progress: (share: number) => void; readonly done: (verdict: StageVerdict) => void },
   ): void {
     this.latest.ask(
@@ -24,6 +30,24 @@ export class StageRanker {
         ),
       (verdict) => verdict && on.done(verdict),
     );
+  }
+
+  close(): void {
+    this.latest.close();
+  }
+}
+
+/** Runs a stage through time in a worker; a new question cancels the one that is under way. */
+export class StageRunner {
+  private readonly latest = new Latest<CircuitWorker>(start);
+
+  /** @param onDone told the runs in the order asked for, or undefined where one did not settle */
+  run(requests: readonly StageRunRequest[], onDone: (runs: readonly StageRun[] | undefined) => void): void {
+    this.latest.ask(async (remote) => {
+      const runs: StageRun[] = [];
+      for (const request of requests) runs.push(await remote.run(request));
+      return runs;
+    }, onDone);
   }
 
   close(): void {

@@ -4,7 +4,6 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluate, readNumber } from './expression';
 import {
-  changeFor,
   checkCircuit,
   type CircuitFault,
   dictionaryOf,
@@ -314,8 +313,8 @@ describe.runIf(files.length > 0)('on reference netlists', () => {
         `${name}.cases.json`,
       )) {
         const right = [one.truth, ...one.equivalent].map(({ ref, mode }) => `${ref} ${mode}`);
-        const place = rankFaults(dictionary, { volts: new Map(Object.entries(one.readings)) }).faults.findIndex(({ fault }) =>
-          right.includes(`${fault.ref} ${fault.mode}`),
+        const place = rankFaults(dictionary, { volts: new Map(Object.entries(one.readings)) }).faults.findIndex(
+          ({ fault }) => right.includes(`${fault.ref} ${fault.mode}`),
         );
         all += 1;
         if (place === 0) first += 1;

@@ -60,7 +60,10 @@ export function faultsOf({ circuit }: System): CircuitFault[] {
           { ref, mode: 'short' },
         ];
       case 'c':
-        return [{ ref, mode: 'short' }, ...(overTime && isElectrolytic(element) ? [{ ref, mode: 'dry' as const }] : [])];
+        return [
+          { ref, mode: 'short' },
+          ...(overTime && isElectrolytic(element) ? [{ ref, mode: 'dry' as const }] : []),
+        ];
       case 'q':
         return (['open-b', 'open-c', 'open-e', 'short-be', 'short-bc', 'short-ce'] as const).map((mode) => ({
           ref,

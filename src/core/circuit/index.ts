@@ -4,7 +4,7 @@ export { dictionaryOf, type Dictionary } from './dictionary';
 export { changeFor, faultModes, faultsOf, type CircuitFault, type FaultMode } from './faults';
 export { ladderOf, standingOf, type Hanging, type Ladder, type Rung, type Section } from './ladder';
 export { NetlistError } from './netlistError';
-export { coldCheckOf, nextReadings, type NextReading } from './nextReadings';
+export { nextReadings, type ColdCheck, type NextReading } from './nextReadings';
 export { NoConvergence, operatingPoint, risenPoint } from './operatingPoint';
 export { rankFaults, type RankedFault, type Ranking, type StageReadings } from './ranking';
 export { longestNetlist, readNetlist } from './readNetlist';

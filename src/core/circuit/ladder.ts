@@ -52,12 +52,12 @@ export function standingOf(measured: number, expected: number): 'within' | 'high
 export function ladderOf(system: System, point: Float64Array): Ladder {
   const hung = system.circuit.elements.filter(({ kind }) => 'rdqmlcgi'.includes(kind));
   const parts = hung.map((element, slot): Hanging => ({
-      label: element.label,
-      kind: element.kind,
-      slot,
-      // A bulk tied to its source and a capacitor's plates are nodes like others.
-      nodes: element.kind === 'k' ? [] : [...new Set<string>(element.nodes)],
-    }));
+    label: element.label,
+    kind: element.kind,
+    slot,
+    // A bulk tied to its source and a capacitor's plates are nodes like others.
+    nodes: element.kind === 'k' ? [] : [...new Set<string>(element.nodes)],
+  }));
   const reach = new Map<string, { from: number; to: number }>();
   for (const { slot, nodes } of parts) {
     for (const node of nodes) {

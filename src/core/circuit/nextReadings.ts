@@ -1,5 +1,6 @@
 import { type Element } from './circuit';
 import { type Dictionary, type DictionaryEntry } from './dictionary';
+import { type CircuitFault } from './faults';
 import { covarianceAt, type Ranking } from './ranking';
 
 /** What could be measured next, with what it is expected to tell. */
@@ -11,10 +12,14 @@ export type NextReading = {
   | {
       readonly kind: 'node';
       readonly node: string;
-      /** Volts under each of the leading faults, lowest first. */ readonly volts: readonly number[];
+      /** Volts that the leading parts would bring, likeliest first. */
+      readonly expected: readonly { readonly fault: CircuitFault; readonly volts: number }[];
     }
-  | { readonly kind: 'cold'; readonly ref: string }
+  | { readonly kind: 'cold'; readonly ref: string; readonly how: ColdCheck }
 );
+
+/** How a part is checked by itself, with the set off and empty. */
+export type ColdCheck = 'ohms' | 'junctions' | 'capacitor' | 'continuity';
 
 /** Minutes for a node of a stage that runs, and for a part of one that must first be switched off and be empty. */
 const cost = { node: 0.5, cold: 3 };
@@ -62,6 +67,8 @@ export function nextReadings(
   );
   const before = chances.reduce((bits, chance) => bits + bitsOf(chance), 0);
 
+  const refs = left.map(({ entry }) => entry.fault.ref);
+  const leaders = refs.flatMap((ref, index) => (refs.indexOf(ref) === index ? [index] : [])).slice(0, 3);
   const nodes = open.map(({ node, at }, place): NextReading => {
     const means = left.map(({ entry }) => entry.point[at]!);
     const after = expectedBits(
@@ -74,7 +81,7 @@ export function nextReadings(
       node,
       bits: Math.max(0, before - after),
       minutes: cost.node,
-      volts: means.slice(0, 4).sort((a, b) => a - b),
+      expected: leaders.map((index) => ({ fault: left[index]!.entry.fault, volts: means[index]! })),
     };
   });
   const parts = new Map<string, number>();
@@ -85,6 +92,7 @@ export function nextReadings(
   const cold = [...parts].map(([ref, chance]): NextReading => ({
     kind: 'cold',
     ref,
+    how: coldCheckOf(system.circuit.elements.find(({ label }) => label === ref)!),
     bits: coldTells * (bitsOf(chance) + bitsOf(1 - chance)),
     minutes: cost.cold,
   }));
@@ -117,8 +125,7 @@ function expectedBits(chances: readonly number[], means: readonly number[], spre
   return expected;
 }
 
-/** How a part is checked by itself, with the set off and empty. */
-export function coldCheckOf({ kind }: Element): 'ohms' | 'junctions' | 'capacitor' | 'continuity' {
+function coldCheckOf({ kind }: Element): ColdCheck {
   if (kind === 'r') return 'ohms';
   if (kind === 'd' || kind === 'q' || kind === 'm') return 'junctions';
   return kind === 'c' ? 'capacitor' : 'continuity';

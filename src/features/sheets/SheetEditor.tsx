@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useRef, useState, useTransition } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { type PointValues, type Problem, type Sheet, withPoint } from '@/core/sheet';
-import { Key, OpenFile, PictureView, useDraft } from '@/ui';
+import { Key, OpenFile, WriteFile, PictureView, useDraft } from '@/ui';
 import { storeSheet } from './actions';
 import { LinePreview } from './LinePreview';
 import { type Checked, checkText, lookOf, placeText } from './editorModel';
@@ -68,13 +68,7 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
             onText={edit}
             onRefused={(refused) => setMessage({ text: refused, bad: true })}
           />
-          <a
-            className={styles.download}
-            href={`data:text/yaml;charset=utf-8,${encodeURIComponent(text)}`}
-            download={`${checked.sheet?.id ?? desk.id}.yaml`}
-          >
-            Write to a file
-          </a>
+          <WriteFile name={`${checked.sheet?.id ?? desk.id}.yaml`} type="text/yaml" text={text} />
           <Button type="primary" onClick={save} loading={saving} disabled={checked.problems.length > 0}>
             Save <Key>Ctrl S</Key>
           </Button>

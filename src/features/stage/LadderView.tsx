@@ -5,7 +5,7 @@ import { formatQuantity } from '@/core/quantity';
 import { markColours, MarkShape } from '@/ui';
 import styles from './stage.module.css';
 
-const size = { width: 880, height: 590, left: 46, right: 20, top: 18, bottom: 16 };
+const size = { width: 880, height: 590, left: 46, right: 20, top: 30, bottom: 16 };
 /** Volts around which the scale turns from even steps to even ratios. */
 const bend = 3;
 
@@ -17,6 +17,7 @@ interface LadderViewProps {
   readonly predicted: ReadonlyMap<string, number> | undefined;
   /** The part under suspicion. */
   readonly suspect: string | undefined;
+  onPart(label: string): void;
 }
 
 /** A label or a line by its middle and half its size. */
@@ -37,8 +38,8 @@ function placed(taken: Box[], wanted: readonly Box[]): Box {
 }
 
 /** Height is volts: rungs where the nodes should stand, the parts between them, and what was measured. */
-export function LadderView({ ladder, measured, predicted, suspect }: LadderViewProps) {
-  const { rungs, parts } = ladder;
+export function LadderView({ ladder, measured, predicted, suspect, onPart }: LadderViewProps) {
+  const { rungs, parts, sections } = ladder;
   const all = [ladder.lowest, ladder.highest, ...measured.values(), ...(predicted?.values() ?? [])];
   const bent = (volts: number) => Math.asinh(volts / bend);
   const [low, high] = [bent(Math.min(...all)), bent(Math.max(...all))];
@@ -114,6 +115,15 @@ export function LadderView({ ladder, measured, predicted, suspect }: LadderViewP
           </text>
         </g>
       ))}
+      {sections.length > 1 &&
+        sections.map(({ title, from, to }) => (
+          <g key={from} className={styles.section}>
+            {from > 0 && <path d={`M${x(from) - pitch / 2} 4V${size.height - 4}`} />}
+            <text x={(x(from) + x(to)) / 2} y="12" textAnchor="middle">
+              {shortened(title, ((to - from + 1) * pitch) / 6.4)}
+            </text>
+          </g>
+        ))}
       {named.map(({ rung: { node }, left, right, level }) => (
         <path key={node} className={styles.rung} d={`M${left} ${level}H${right}`} />
       ))}
@@ -123,6 +133,7 @@ export function LadderView({ ladder, measured, predicted, suspect }: LadderViewP
           className={styles.part}
           data-part={part.label}
           data-suspect={part.label === suspect || undefined}
+          onClick={() => onPart(part.label)}
         >
           <path d={`M${x(part.slot)} ${Math.min(...ends, box.y)}V${Math.max(...ends, box.y)}`} />
           {ends.map((end, index) => (
@@ -169,3 +180,7 @@ export function LadderView({ ladder, measured, predicted, suspect }: LadderViewP
     </svg>
   );
 }
+
+/** A heading cut to the letters there is room for. */
+const shortened = (title: string, letters: number) =>
+  title.length <= letters ? title : letters < 4 ? '' : `${title.slice(0, Math.floor(letters) - 1)}…`;

@@ -1,14 +1,31 @@
 'use client';
 
-import { Button, Select } from 'antd';
+import { Button } from 'antd';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { standingOf } from '@/core/circuit';
+import { standingOf, writeNetlist } from '@/core/circuit';
 import { formatQuantity } from '@/core/quantity';
-import { Bar, chanceText, Key, OpenFile, useDraft, VerdictMark } from '@/ui';
-import { StageRanker, type StageSuspect } from '@/workers/circuit';
+import { Key, VerdictMark } from '@/ui';
+import { StageRanker, type StageVerdict } from '@/workers/circuit';
 import { LadderView } from './LadderView';
-import { faultWords, modelOf, readStageReading, type StageModel } from './stageModel';
+import { OverTime } from './OverTime';
+import {
+  isTurned,
+  knobsOf,
+  measured,
+  modelOf,
+  nothingTurned,
+  partSuspects,
+  readStageReading,
+  type StageModel,
+  type StageReading,
+  turnedCircuit,
+  whatIf,
+  withReading,
+} from './stageModel';
+import { NextReadingCard, StageSuspects } from './StageSuspects';
+import { StageText } from './StageText';
+import { WhatIf } from './WhatIf';
 import styles from './stage.module.css';
 
 /** A stage to start from. */
@@ -18,101 +35,133 @@ export interface Stage {
   readonly text: string;
 }
 
+interface StageDeskProps {
+  readonly stages: readonly Stage[];
+  /** The stage shown at first, and what is known of its nodes already. */
+  readonly first?: string | undefined;
+  readonly known?: readonly StageReading[];
+  /** Where those readings come from. */
+  readonly source?: string | undefined;
+}
+
+const hotkeys = { enableOnFormTags: true, preventDefault: true } as const;
+
 /** Inside a stage: where every node should stand, what was measured, and the part that explains it. */
-export function StageDesk({ stages }: { stages: readonly Stage[] }) {
-  const [text, setText] = useState(stages[0]?.text ?? '');
+export function StageDesk({ stages, first, known = [], source }: StageDeskProps) {
+  const [text, setText] = useState((stages.find(({ id }) => id === first) ?? stages[0])?.text ?? '');
   const [open, setOpen] = useState(false);
-  const [readings, setReadings] = useState<ReadonlyMap<string, number>>(new Map());
+  const [overTime, setOverTime] = useState(false);
+  const [readings, setReadings] = useState(known);
   const [line, setLine] = useState('');
   const [message, setMessage] = useState<string>();
   const [shown, setShown] = useState<string>();
-  const [ranked, setRanked] = useState<{ readonly key: string; readonly suspects: readonly StageSuspect[] }>();
-  const ranker = useRef<StageRanker>(undefined);
+  const [glanced, setGlanced] = useState<string>();
+  const [knob, setKnob] = useState<string>();
+  const [turned, setTurned] = useState(nothingTurned);
   const input = useRef<HTMLInputElement>(null);
 
-  const { draft, keep } = useDraft('stage-text');
-  const edit = (next: string) => {
-    setText(next);
-    keep(next);
-  };
   const settled = useDeferredValue(text);
   const model = useMemo(() => modelOf(settled), [settled]);
   // While a text cannot be read, the ladder of the last good one stands.
   const [last, setLast] = useState<StageModel>();
   if (typeof model !== 'string' && model !== last) setLast(model);
   const drawn = typeof model === 'string' ? last : model;
+  const taken = useMemo(() => readings.filter(({ node }) => drawn?.volts.has(node)), [readings, drawn]);
+  const volts = useMemo(() => measured(taken, 'volts'), [taken]);
+  const { verdict, progress } = useVerdict(settled, typeof model !== 'string', taken);
+  const suspects = useMemo(
+    () => (verdict && drawn ? partSuspects(verdict.suspects, verdict.nothing, drawn.circuit) : []),
+    [verdict, drawn],
+  );
+  const looked = suspects.find(({ words }) => words === (glanced ?? shown));
+  const tried = useMemo(
+    () => (isTurned(turned) && drawn ? whatIf(settled, turned, drawn) : undefined),
+    [turned, settled, drawn],
+  );
+  const node = verdict?.next[0]?.kind === 'node' ? verdict.next[0].node : undefined;
 
-  const known = useMemo(() => new Map([...readings].filter(([node]) => drawn?.volts.has(node))), [readings, drawn]);
-  const key = `${settled}@${JSON.stringify([...known])}`;
-  const solvable = typeof model !== 'string';
-  useEffect(() => {
-    if (!solvable || known.size === 0) return;
-    ranker.current ??= new StageRanker();
-    ranker.current.rank(settled, known, (suspects) => setRanked({ key, suspects }));
-  }, [solvable, settled, known, key]);
-  useEffect(() => () => ranker.current?.close(), []);
-  const suspects = ranked?.key === key ? ranked.suspects : [];
-  const looked = suspects.find(({ fault }) => faultWords(fault) === shown);
-
+  const reset = () => setTurned(nothingTurned);
+  const startOver = (next: string) => {
+    setText(next);
+    setReadings([]);
+    setKnob(undefined);
+    reset();
+  };
   const record = () => {
-    if (!drawn || line.trim() === '') return;
+    if (!drawn) return;
+    if (line.trim() === '') {
+      if (node !== undefined) setLine(`${node} `);
+      return;
+    }
     const read = readStageReading(line, drawn);
     if (typeof read === 'string') return setMessage(read);
-    setReadings(new Map(readings).set(read.node, read.volts));
+    setReadings(withReading(readings, read));
     setMessage(undefined);
     setLine('');
+    setShown(undefined);
   };
-  useHotkeys('alt+n', () => setOpen((was) => !was), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys('alt+z', () => setReadings(new Map([...readings].slice(0, -1))), {
-    enableOnFormTags: true,
-    preventDefault: true,
-  });
+  const takeBack = () => setReadings(readings.slice(0, -1));
+  useHotkeys('alt+n', () => setOpen((was) => !was), hotkeys);
+  useHotkeys('alt+t', () => setOverTime((was) => !was), hotkeys);
+  useHotkeys('alt+z', takeBack, hotkeys);
+  useHotkeys('alt+w', () => document.getElementById('what-if-part')?.focus(), hotkeys);
+  useHotkeys(
+    'alt+1,alt+2,alt+3,alt+4,alt+5',
+    (event) => {
+      const words = suspects[Number(event.code.replace(/\D/g, '')) - 1]?.words;
+      setShown(words === shown ? undefined : words);
+    },
+    hotkeys,
+  );
 
+  const timed = overTime && drawn?.overTime !== undefined;
   return (
     <div className={styles.desk} data-open={open || undefined}>
       {open && (
-        <section className={styles.text} aria-label="The stage as text">
-          <Select
-            aria-label="Stage"
-            placeholder="Start from a stage that ships"
-            value={stages.find((stage) => stage.text === text)?.id ?? null}
-            options={stages.map(({ id, title }) => ({ value: id, label: title }))}
-            onChange={(id: string) => {
-              edit(stages.find((stage) => stage.id === id)!.text);
-              setReadings(new Map());
-            }}
-          />
-          <OpenFile accept=".cir,.net,.txt,.sp" onText={edit} onRefused={setMessage} />
-          {draft !== null && draft !== text && stages.some((stage) => stage.text === text) && (
-            <p role="note">
-              What you typed before is kept here. <Button onClick={() => edit(draft)}>Go on with it</Button>
-            </p>
-          )}
-          <textarea
-            className="figure source"
-            value={text}
-            spellCheck={false}
-            aria-label="Netlist"
-            onChange={(event) => edit(event.target.value)}
-          />
-        </section>
+        <StageText
+          stages={stages}
+          text={text}
+          onText={setText}
+          onStage={(stage) => startOver(stage.text)}
+          onRefused={setMessage}
+          written={isTurned(turned) && typeof model !== 'string' ? writeNetlist(turnedCircuit(settled, turned)) : text}
+        />
       )}
       <section className={styles.drawing} aria-label="The stage">
         <header>
           <h1>{settled.split('\n')[0]!.replace(/^\*\s*/, '') || 'Stage'}</h1>
-          <span className="soft">Each rung stands at the volts it should have; marks are what you measured</span>
+          {drawn?.overTime && (
+            <Button onClick={() => setOverTime(!overTime)} aria-pressed={timed}>
+              {timed ? 'Volts' : 'Over time'} <Key>Alt T</Key>
+            </Button>
+          )}
         </header>
         {typeof model === 'string' && (
           <p role="alert" className="bad">
             {model}
           </p>
         )}
+        {drawn &&
+          (timed ? (
+            <OverTime text={settled} model={drawn} suspect={looked} turned={turned} measured={volts} />
+          ) : (
+            <LadderView
+              ladder={drawn.ladder}
+              measured={volts}
+              predicted={looked?.leading.volts ?? tried}
+              suspect={looked?.leading.fault.ref ?? suspects[0]?.leading.fault.ref}
+              onPart={(label) => setKnob(knobsOf(drawn.circuit).find((one) => one.label === label)?.name)}
+            />
+          ))}
         {drawn && (
-          <LadderView
-            ladder={drawn.ladder}
-            measured={known}
-            predicted={looked?.volts}
-            suspect={looked?.fault.ref ?? suspects[0]?.fault.ref}
+          <WhatIf
+            knobs={knobsOf(drawn.circuit)}
+            parameters={drawn.circuit.parameters}
+            chosen={knob}
+            turned={turned}
+            onChoose={setKnob}
+            onTurn={setTurned}
+            onReset={reset}
           />
         )}
       </section>
@@ -126,7 +175,7 @@ export function StageDesk({ stages }: { stages: readonly Stage[] }) {
             autoFocus
             autoComplete="off"
             maxLength={80}
-            placeholder="kg 61.3"
+            placeholder={node === undefined ? 'node volts' : `${node} …`}
             aria-label="A node and its volts"
             onChange={(event) => {
               setLine(event.target.value);
@@ -140,55 +189,75 @@ export function StageDesk({ stages }: { stages: readonly Stage[] }) {
             {message}
           </p>
         )}
+        {source !== undefined && known.length > 0 && <p className="soft">{source}</p>}
         <ul className={styles.readings} aria-label="Readings">
-          {[...known].reverse().map(([node, volts]) => {
-            const expected = drawn!.volts.get(node)!;
-            return (
-              <li key={node}>
-                <VerdictMark mark={standingOf(volts, expected)} /> <b>{node}</b>
-                <span className="figure">{formatQuantity(volts, 'V', 4)}</span>
-                <span className="figure soft">{formatQuantity(expected, 'V', 4)}</span>
-              </li>
-            );
-          })}
+          {[...taken].reverse().map((one) => (
+            <ReadingRow key={`${one.node} ${one.measure}`} reading={one} expected={drawn!.volts.get(one.node)!} />
+          ))}
         </ul>
-        <h2 className="label">
-          {known.size === 0
-            ? 'Type what you measure: the part that explains it is named here'
-            : `What explains ${known.size === 1 ? 'this reading' : `these ${known.size} readings`}`}
-        </h2>
-        <ul className={styles.suspects} data-testid="stage-suspects">
-          {suspects
-            .filter(({ probability }, index) => index === 0 || probability >= 0.005)
-            .map(({ fault, probability, group }) => {
-              const words = faultWords(fault);
-              return (
-                <li key={words} data-ref={fault.ref} data-group={group}>
-                  <button
-                    type="button"
-                    aria-pressed={shown === words}
-                    onClick={() => setShown(shown === words ? undefined : words)}
-                    title="Show the ladder this fault would give"
-                  >
-                    <span>{words}</span> <span className="figure">{chanceText(probability)}</span>
-                    <Bar share={probability} />
-                  </button>
-                </li>
-              );
-            })}
-        </ul>
+        {verdict && <NextReadingCard next={verdict.next} />}
+        <h2 className="label">{headingOf(taken.length, progress)}</h2>
+        <StageSuspects
+          suspects={suspects}
+          nothing={verdict?.nothing ?? 0}
+          shown={shown}
+          onShow={setShown}
+          onGlance={setGlanced}
+        />
         <p className="soft">
           Resistors are taken within 3 %, the meter within 0.5 %. Local codes and licensed practice come first.
         </p>
         <div className={styles.keys}>
           <Button onClick={() => setOpen(!open)}>
-            Netlist text <Key>Alt N</Key>
+            Stages, netlist text <Key>Alt N</Key>
           </Button>
-          <Button onClick={() => setReadings(new Map([...readings].slice(0, -1)))} disabled={known.size === 0}>
+          <Button onClick={takeBack} disabled={taken.length === 0}>
             Take back <Key>Alt Z</Key>
           </Button>
         </div>
       </aside>
     </div>
   );
+}
+
+function headingOf(readings: number, progress: number | undefined): string {
+  if (readings === 0) return 'Type what you measure: the part that explains it is named here';
+  if (progress !== undefined && progress < 1) return `Breaking every part … ${Math.round(progress * 100)} %`;
+  return readings === 1 ? 'What explains this reading' : `What explains these ${readings} readings`;
+}
+
+function ReadingRow({ reading: { node, measure, volts }, expected }: { reading: StageReading; expected: number }) {
+  return (
+    <li>
+      {measure === 'volts' ? <VerdictMark mark={standingOf(volts, expected)} /> : <span aria-hidden>∿</span>}
+      <b>{node}</b>
+      <span className="figure">{formatQuantity(volts, 'V', 4)}</span>
+      <span className="figure soft">{measure === 'ripple' ? 'ripple' : formatQuantity(expected, 'V', 4)}</span>
+    </li>
+  );
+}
+
+/** What the readings come to, worked out in a worker; undefined until it is there. */
+function useVerdict(text: string, solvable: boolean, readings: readonly StageReading[]) {
+  const [found, setFound] = useState<{ readonly key: string; readonly verdict: StageVerdict }>();
+  const [progress, setProgress] = useState<number>();
+  const ranker = useRef<StageRanker>(undefined);
+  const key = `${text}@${JSON.stringify(readings)}`;
+  useEffect(() => {
+    if (!solvable || readings.length === 0) return;
+    ranker.current ??= new StageRanker();
+    ranker.current.rank(
+      text,
+      { volts: measured(readings, 'volts'), ripple: measured(readings, 'ripple') },
+      {
+        progress: setProgress,
+        done: (verdict) => {
+          setProgress(undefined);
+          setFound({ key, verdict });
+        },
+      },
+    );
+  }, [text, solvable, readings, key]);
+  useEffect(() => () => ranker.current?.close(), []);
+  return { verdict: found?.key === key ? found.verdict : undefined, progress };
 }

@@ -34,8 +34,8 @@ describe('typing on a stage', () => {
   const divider = model('* divider\nV1 a 0 12\nR1 a mid 10k\nR2 mid 0 5k');
 
   it('takes a node and its volts', () => {
-    expect(readStageReading('MID 3.9', divider)).toEqual({ node: 'mid', volts: 3.9 });
-    expect(readStageReading(' a  12,1 V ', divider)).toEqual({ node: 'a', volts: 12.1 });
+    expect(readStageReading('MID 3.9', divider)).toEqual({ node: 'mid', measure: 'volts', volts: 3.9 });
+    expect(readStageReading(' a  12,1 V ', divider)).toEqual({ node: 'a', measure: 'volts', volts: 12.1 });
   });
 
   it.each([
@@ -49,10 +49,10 @@ describe('typing on a stage', () => {
   });
 
   it('says a fault in the words of the bench', () => {
-    expect(faultWords({ ref: 'R304', mode: 'value', factor: 2.2 })).toBe('R304 drifted high, around ×2.2');
-    expect(faultWords({ ref: 'R304', mode: 'value', factor: 0.4 })).toBe('R304 drifted low, around ×0.4');
+    expect(faultWords({ ref: 'R304', mode: 'value', factor: 2.2 })).toBe('R304 drifted high');
+    expect(faultWords({ ref: 'R304', mode: 'value', factor: 0.4 })).toBe('R304 drifted low');
     expect(faultWords({ ref: 'Q2', mode: 'short-ce' })).toBe('Q2 shorted, collector to emitter');
-    expect(faultWords({ ref: 'M1', mode: 'open-d' })).toBe('M1 open at the drain');
+    expect(faultWords({ ref: 'M1', mode: 'open-d' })).toBe('M1 open at the drain, or its joint');
     expect(faultWords({ ref: 'D1', mode: 'short' })).toBe('D1 shorted');
   });
 

@@ -1,0 +1,128 @@
+'use client';
+
+import { type ApexOptions } from 'apexcharts';
+import dynamic from 'next/dynamic';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Select } from 'antd';
+import { engineering } from '@/core/quantity';
+import { palettes, useBenchTheme } from '@/ui';
+import { type StageRun, StageRunner } from '@/workers/circuit';
+import { isTurned, nothingTurned, type StageModel, type Turned } from './stageModel';
+import { type PartSuspect } from './stageModel';
+import styles from './stage.module.css';
+
+const Chart = dynamic(() => import('react-apexcharts'), { ssr: false });
+
+const most = 3;
+
+interface OverTimeProps {
+  readonly text: string;
+  readonly model: StageModel;
+  /** A suspect to show beside the stage as it should be. */
+  readonly suspect: PartSuspect | undefined;
+  readonly turned: Turned;
+  /** Volts measured, drawn as levels. */
+  readonly measured: ReadonlyMap<string, number>;
+}
+
+/** The stage through time: as it should be, and with the suspect or the turned values beside it. */
+export function OverTime({ text, model, suspect, turned, measured }: OverTimeProps) {
+  const all = useMemo(() => [...model.volts.keys()].filter((node) => node !== '0'), [model]);
+  const [picked, setPicked] = useState<readonly string[]>();
+  const nodes = useMemo(() => {
+    const kept = (picked ?? []).filter((node) => all.includes(node));
+    return kept.length > 0 ? kept : restless(model, all);
+  }, [picked, all, model]);
+  const runner = useRef<StageRunner>(undefined);
+  const fault = suspect?.leading.fault;
+  const other = fault !== undefined || isTurned(turned);
+  const [runs, setRuns] = useState<{ readonly key: string; readonly runs: readonly StageRun[] | undefined }>();
+  const key = JSON.stringify([text, nodes, fault, [...turned.factors], [...turned.parameters]]);
+  useEffect(() => {
+    runner.current ??= new StageRunner();
+    const request = { text, nodes, ...nothingTurned };
+    runner.current.run([request, ...(other ? [{ ...request, ...(fault ? { fault } : turned) }] : [])], (found) =>
+      setRuns({ key, runs: found }),
+    );
+    // The key stands for all that is asked.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key]);
+  useEffect(() => () => runner.current?.close(), []);
+
+  const palette = palettes[useBenchTheme().name];
+  const colours = [palette.petrol, palette.odd, palette.within].slice(0, nodes.length);
+  const shown = runs?.runs;
+  const second = fault ? suspect!.words : 'as turned';
+  const series = (shown ?? []).flatMap((run, index) =>
+    nodes.map((node) => ({
+      name: index === 0 ? node : `${node}, ${second}`,
+      data: run.seconds.map((time, at): [number, number] => [time, run.volts.get(node)?.[at] ?? 0]),
+    })),
+  );
+  const options: ApexOptions = {
+    chart: { animations: { enabled: false }, toolbar: { show: false }, zoom: { enabled: false }, background: 'none' },
+    theme: { mode: useBenchTheme().name },
+    colors: [...colours, ...colours.map(() => palette.copper)],
+    stroke: { width: 2, dashArray: series.map((_, index) => (index < nodes.length ? 0 : 5)), curve: 'straight' },
+    xaxis: {
+      type: 'numeric',
+      tickAmount: 8,
+      labels: { formatter: (time) => inUnit(Number(time), 's') },
+      tooltip: { enabled: false },
+    },
+    yaxis: { labels: { formatter: (volts) => inUnit(volts, 'V') } },
+    grid: { borderColor: palette.line },
+    legend: { position: 'top', horizontalAlign: 'left', fontSize: '14px', labels: { colors: palette.ink } },
+    tooltip: { x: { formatter: (time) => inUnit(time, 's') } },
+    annotations: {
+      yaxis: nodes.flatMap((node) => {
+        const volts = measured.get(node);
+        return volts === undefined
+          ? []
+          : [
+              {
+                y: volts,
+                borderColor: palette.high,
+                label: { text: `${node} measured`, style: { color: palette.ink, background: palette.sheet } },
+              },
+            ];
+      }),
+    },
+  };
+  return (
+    <div className={styles.overTime} data-testid="over-time" data-runs={runs?.key === key ? (shown?.length ?? 0) : ''}>
+      <label>
+        <span className="label">Nodes</span>
+        <Select
+          mode="multiple"
+          aria-label="Nodes over time"
+          maxCount={most}
+          value={[...nodes]}
+          options={all.map((node) => ({ value: node, label: node }))}
+          onChange={(found: string[]) => setPicked(found)}
+        />
+      </label>
+      {runs?.key === key && !shown && (
+        <p role="alert" className="bad">
+          The stage does not settle through time with this. Look at its volts instead.
+        </p>
+      )}
+      <div className={styles.chart}>
+        {series.length > 0 && <Chart type="line" height="100%" options={options} series={series} />}
+      </div>
+    </div>
+  );
+}
+
+const inUnit = (value: number, unit: 's' | 'V') => {
+  const { number, prefix } = engineering(value, unit === 's' ? 's' : 'V', 3);
+  return `${number} ${prefix}${unit}`;
+};
+
+/** The nodes to look at first: those of capacitors, which move most in their own way. */
+function restless({ circuit }: StageModel, all: readonly string[]): string[] {
+  const found = circuit.elements.flatMap(({ kind, ...element }) =>
+    kind === 'c' && 'nodes' in element ? [element.nodes[0]] : [],
+  );
+  return [...new Set([...found, ...all])].filter((node) => all.includes(node)).slice(0, 2);
+}

@@ -1,0 +1,98 @@
+import { formatQuantity } from '@/core/quantity';
+import { Bar, chanceText, Key } from '@/ui';
+import { type StageVerdict } from '@/workers/circuit';
+import { driftText, faultWords, type PartSuspect } from './stageModel';
+import styles from './stage.module.css';
+
+/** Suspects less likely than this are not told of. */
+const least = 0.005;
+/** Suspects that have a key of their own. */
+const keyed = 5;
+
+interface StageSuspectsProps {
+  readonly suspects: readonly PartSuspect[];
+  readonly nothing: number;
+  /** The suspect whose ladder is shown. */
+  readonly shown: string | undefined;
+  onShow(words: string | undefined): void;
+  onGlance(words: string | undefined): void;
+}
+
+/** The parts that explain the readings; each shows the ladder it would give. */
+export function StageSuspects({ suspects, nothing, shown, onShow, onGlance }: StageSuspectsProps) {
+  return (
+    <ul className={styles.suspects} data-testid="stage-suspects">
+      {nothing >= 0.02 && (
+        <li data-ref="">
+          <div className={styles.nothing}>
+            <span>Every part within its tolerance</span> <span className="figure">{chanceText(nothing)}</span>
+            <Bar share={nothing} />
+          </div>
+        </li>
+      )}
+      {suspects
+        .filter(({ probability }, index) => probability >= least || (index === 0 && nothing < 0.5))
+        .map(({ words, drift, probability, leading, alike }, index) => (
+          <li key={words} data-ref={leading.fault.ref}>
+            <button
+              type="button"
+              aria-pressed={shown === words}
+              onClick={() => onShow(shown === words ? undefined : words)}
+              onPointerEnter={() => onGlance(words)}
+              onPointerLeave={() => onGlance(undefined)}
+              title="Show the ladder this fault would give"
+            >
+              <span>
+                {words} {index < keyed && <Key>{`Alt ${index + 1}`}</Key>}
+              </span>
+              <span className="figure">{chanceText(probability)}</span>
+              {drift && <span className={styles.detail}>{driftText(drift)}</span>}
+              {alike.length > 0 && <span className={styles.detail}>no reading so far tells it from {alike[0]}</span>}
+              <Bar share={probability} />
+            </button>
+          </li>
+        ))}
+    </ul>
+  );
+}
+
+const coldWords = {
+  ohms: 'measure its ohms; more than its value is proof, less may be what lies across it',
+  junctions: 'check its junctions',
+  capacitor: 'measure its capacitance and ESR',
+  continuity: 'see that it conducts',
+} as const;
+
+/** The one thing to measure next, and why. */
+export function NextReadingCard({ next }: { next: StageVerdict['next'] }) {
+  const [first, second] = next;
+  if (!first) return null;
+  return (
+    <section className={styles.next} aria-label="Measure next">
+      <p className="label">Measure next</p>
+      {first.kind === 'node' ? (
+        <>
+          <p className={styles.nextNode}>
+            <b>{first.node}</b> <Key>Enter</Key>
+          </p>
+          <ul>
+            {first.expected.map(({ fault, volts }) => (
+              <li key={faultWords(fault)}>
+                <b className="figure">{formatQuantity(volts, 'V', 3)}</b> if {faultWords(fault)}
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : (
+        <p className={styles.nextNode}>
+          <b>{first.ref}</b> <span>off and empty: {coldWords[first.how]}</span>
+        </p>
+      )}
+      {second && (
+        <p className="soft">
+          or {second.kind === 'node' ? `node ${second.node}` : `${second.ref} by itself, off and empty`}
+        </p>
+      )}
+    </section>
+  );
+}

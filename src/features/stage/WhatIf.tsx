@@ -1,0 +1,77 @@
+import { Button, Select, Slider } from 'antd';
+import { formatQuantity } from '@/core/quantity';
+import { Key } from '@/ui';
+import { type Knob, type Turned } from './stageModel';
+import styles from './stage.module.css';
+
+/** A value is turned from a twentieth to twenty times, in even ratios. */
+const reach = Math.log10(20);
+
+interface WhatIfProps {
+  readonly knobs: readonly Knob[];
+  readonly parameters: ReadonlyMap<string, number>;
+  readonly chosen: string | undefined;
+  readonly turned: Turned;
+  onChoose(name: string | undefined): void;
+  onTurn(turned: Turned): void;
+  onReset(): void;
+}
+
+/** Turns a part's value or a trimmer of the netlist; the ladder follows. */
+export function WhatIf({ knobs, parameters, chosen, turned, onChoose, onTurn, onReset }: WhatIfProps) {
+  const knob = knobs.find(({ name }) => name === chosen);
+  const factor = knob ? (turned.factors.get(knob.name) ?? 1) : 1;
+  return (
+    <section className={styles.whatIf} aria-label="What if">
+      <span className="label">
+        What if <Key>Alt W</Key>
+      </span>
+      <Select
+        id="what-if-part"
+        showSearch
+        allowClear
+        aria-label="Part to turn"
+        placeholder="a part …"
+        value={knob?.name ?? null}
+        options={knobs.map(({ name, label, value, unit }) => ({
+          value: name,
+          label: `${label} ${formatQuantity(value, unit, 3)}`,
+        }))}
+        optionFilterProp="label"
+        onChange={(name: string | undefined) => onChoose(name)}
+      />
+      {knob && (
+        <>
+          <Slider
+            min={-reach}
+            max={reach}
+            step={0.01}
+            value={Math.log10(factor)}
+            tooltip={{ formatter: null }}
+            ariaLabelForHandle={`${knob.label}, times`}
+            onChange={(power: number) =>
+              onTurn({ ...turned, factors: new Map(turned.factors).set(knob.name, 10 ** power) })
+            }
+          />
+          <b className={`figure ${styles.turnedTo}`}>{formatQuantity(knob.value * factor, knob.unit, 3)}</b>
+        </>
+      )}
+      {[...parameters].map(([name, value]) => (
+        <label key={name} className={styles.trimmer}>
+          <span>{name}</span>
+          <Slider
+            min={value > 0 && value <= 1 ? 0 : Math.min(0, 2 * value)}
+            max={value > 0 && value <= 1 ? 1 : Math.max(0, 2 * value)}
+            step={Math.abs(value || 1) / 100}
+            value={turned.parameters.get(name) ?? value}
+            tooltip={{ formatter: null }}
+            ariaLabelForHandle={name}
+            onChange={(to: number) => onTurn({ ...turned, parameters: new Map(turned.parameters).set(name, to) })}
+          />
+          <b className="figure">{(turned.parameters.get(name) ?? value).toPrecision(2)}</b>
+        </label>
+      ))}
+      {turned.factors.size + turned.parameters.size > 0 && <Button onClick={onReset}>As drawn</Button>}
+    </section>
+  );
+}
