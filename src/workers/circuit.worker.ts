@@ -49,6 +49,8 @@ export interface StageRunRequest {
   readonly fault?: CircuitFault | undefined;
   readonly factors: ReadonlyMap<string, number>;
   readonly parameters: ReadonlyMap<string, number>;
+  /** Seconds before the end to show; the whole run where absent. */
+  readonly last?: number | undefined;
 }
 
 /** What was read of a stage, volts and volts of ripple by node. */
@@ -89,13 +91,13 @@ const stages = {
     const stage = opened(text, onProgress);
     const { dictionary } = stage;
     const analysis = overTimeOf(dictionary.system);
-    if (ripple.size > 0 && analysis)
-      stage.ripples ??= ripplesOf(dictionary, analysis, nodesOf(dictionary.system), onProgress);
+    if (analysis) stage.ripples ??= ripplesOf(dictionary, analysis, nodesOf(dictionary.system), onProgress);
     const { system, entries } = dictionary;
     const points = new Map(entries.map(({ fault, point }) => [fault, point]));
     const ranking = rankFaults(dictionary, {
       volts,
-      ...(stage.ripples && ripple.size > 0 ? { ripple: { read: ripple, expected: stage.ripples } } : {}),
+      ripple,
+      ...(stage.ripples ? { ripples: stage.ripples } : {}),
     });
     return {
       nothing: ranking.nothing,
@@ -110,26 +112,27 @@ const stages = {
   },
 
   /** Runs a stage through time. */
-  run({ text, nodes, fault, factors, parameters }: StageRunRequest): StageRun {
+  run({ text, nodes, fault, factors, parameters, last }: StageRunRequest): StageRun {
     const system = new System(scaled(readNetlist(text, parameters), factors));
     const analysis = overTimeOf(system)!;
     const { seconds, volts } = fault
       ? runWith(system, analysis, nodes, { fault, change: changeFor(system, fault) })
       : transient(system, analysis, nodes);
-    const from = seconds[0]!;
-    const step = (seconds[seconds.length - 1]! - from) / (moments - 1);
-    const at = Array.from({ length: moments }, (_, index) => from + index * step);
+    const to = seconds[seconds.length - 1]!;
+    const from = last === undefined ? seconds[0]! : Math.max(seconds[0]!, to - last);
+    const step = (to - from) / (moments - 1);
+    const times = Array.from({ length: moments }, (_, index) => from + index * step);
     let next = 1;
-    const places = at.map((time) => {
+    const places = times.map((time) => {
       while (next < seconds.length - 1 && seconds[next]! < time) next += 1;
       return { next, share: (time - seconds[next - 1]!) / (seconds[next]! - seconds[next - 1]! || 1) };
     });
     return {
-      seconds: at,
+      seconds: times,
       volts: new Map(
         [...volts].map(([node, values]) => [
           node,
-          places.map(({ next: to, share }) => values[to - 1]! + share * (values[to]! - values[to - 1]!)),
+          places.map(({ next: at, share }) => values[at - 1]! + share * (values[at]! - values[at - 1]!)),
         ]),
       ),
     };

@@ -5,5 +5,5 @@ import { loadStages } from '@/features/stage/load';
 export const metadata: Metadata = { title: 'Stage' };
 
 export default function Page() {
-  return <StageDesk stages={loadStages()} />;
+  return <StageDesk stages={loadStages()} first="rgb-driver" />;
 }

@@ -8,7 +8,7 @@ export { nextReadings, type ColdCheck, type NextReading } from './nextReadings';
 export { NoConvergence, operatingPoint, risenPoint } from './operatingPoint';
 export { rankFaults, type RankedFault, type Ranking, type StageReadings } from './ranking';
 export { longestNetlist, readNetlist } from './readNetlist';
-export { ripplesOf, runWith, type OverTime, type Ripple, type Ripples } from './ripple';
+export { ripplesOf, runWith, type OverTime, type Ripples } from './ripple';
 export { smallSignal, type Response } from './smallSignal';
 export { System } from './system';
 export { transient, type Run } from './transient';

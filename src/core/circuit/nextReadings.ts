@@ -26,6 +26,8 @@ const cost = { node: 0.5, cold: 3 };
 /** Faults less likely than this change no choice. */
 const least = 0.002;
 const most = 48;
+/** What tells less than this is not worth its minutes; the leading part is checked by itself before it is replaced all the same. */
+const leastBits = 0.01;
 /** Chance that a cold check of the part itself tells rightly: a cracked joint may close under the probe. */
 const coldTells = 0.9;
 /** Places of a fault's own reading at which its posterior is worked out, in standard deviations, with their weights (Gauss and Hermite). */
@@ -55,7 +57,7 @@ export function nextReadings(
     .slice(0, most)
     .map(({ fault, probability }) => ({ entry: entryOf.get(fault)!, probability }));
   const sum = left.reduce((all, { probability }) => all + probability, 0);
-  if (left.length < 2 || sum === 0) return [];
+  if (left.length === 0) return [];
   const chances = left.map(({ probability }) => probability / sum);
   const open = system.nodes.flatMap((node, at) => (node.includes(':') || readings.has(node) ? [] : [{ node, at }]));
   const spreads = left.map(({ entry }) =>
@@ -65,13 +67,15 @@ export function nextReadings(
       open.map(({ at }) => at),
     ),
   );
-  const before = chances.reduce((bits, chance) => bits + bitsOf(chance), 0);
+  const ways = left.map(({ entry }) => wayOf(entry.fault));
+  const before = entropyBits(ways, chances);
 
   const refs = left.map(({ entry }) => entry.fault.ref);
   const leaders = refs.flatMap((ref, index) => (refs.indexOf(ref) === index ? [index] : [])).slice(0, 3);
   const nodes = open.map(({ node, at }, place): NextReading => {
     const means = left.map(({ entry }) => entry.point[at]!);
     const after = expectedBits(
+      ways,
       chances,
       means,
       spreads.map((spread) => spread[place]!),
@@ -96,7 +100,9 @@ export function nextReadings(
     bits: coldTells * (bitsOf(chance) + bitsOf(1 - chance)),
     minutes: cost.cold,
   }));
-  return [...nodes, ...cold].filter(({ bits }) => bits > 0.01).sort((a, b) => b.bits / b.minutes - a.bits / a.minutes);
+  return [...nodes, ...cold]
+    .filter((one) => one.bits > leastBits || (one.kind === 'cold' && one.ref === refs[0]))
+    .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes);
 }
 
 function spreadsOf(dictionary: Dictionary, entry: DictionaryEntry, at: readonly number[]): number[] {
@@ -104,8 +110,22 @@ function spreadsOf(dictionary: Dictionary, entry: DictionaryEntry, at: readonly 
   return at.map((_, index) => Math.sqrt(covariance[index * at.length + index]!));
 }
 
-/** Expected entropy of the posterior after a reading, in bits. */
-function expectedBits(chances: readonly number[], means: readonly number[], spreads: readonly number[]): number {
+/** A part and the way it failed: the steps of one drift are one. */
+const wayOf = ({ ref, mode, factor = 1 }: CircuitFault) => `${ref} ${mode} ${factor > 1}`;
+
+function entropyBits(ways: readonly string[], chances: readonly number[]): number {
+  const sums = new Map<string, number>();
+  ways.forEach((way, index) => sums.set(way, (sums.get(way) ?? 0) + chances[index]!));
+  return [...sums.values()].reduce((bits, chance) => bits + bitsOf(chance), 0);
+}
+
+/** Expected entropy of the parts and ways after a reading, in bits. */
+function expectedBits(
+  ways: readonly string[],
+  chances: readonly number[],
+  means: readonly number[],
+  spreads: readonly number[],
+): number {
   let expected = 0;
   chances.forEach((chance, truth) => {
     for (const [place, weight] of quadrature) {
@@ -116,7 +136,7 @@ function expectedBits(chances: readonly number[], means: readonly number[], spre
         const z = (volts - means[index]!) / spreads[index]!;
         const share = (other / spreads[index]!) * Math.exp(-0.5 * z * z);
         total += share;
-        if (index === truth) own = share;
+        if (ways[index] === ways[truth]) own += share;
       });
       // The expectation of -log of the posterior of the truth is the entropy.
       expected += chance * weight * (total > 0 && own > 0 ? -Math.log2(own / total) : 0);

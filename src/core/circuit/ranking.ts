@@ -1,6 +1,6 @@
 import { type Dictionary, type DictionaryEntry } from './dictionary';
 import { type CircuitFault, unchanged } from './faults';
-import { type Ripple, type Ripples } from './ripple';
+import { type Ripples } from './ripple';
 import { type Change, type System } from './system';
 
 /** A fault with how well it explains what was read. */
@@ -42,10 +42,13 @@ export interface Ranking {
 /** A stage that is looked into is broken about as often as not. */
 const brokenAsOften = 1;
 
-/** What was read of a stage: volts by node, and ripple beside what it would be. */
+/** What was read of a stage, in volts by node. */
 export interface StageReadings {
   readonly volts: ReadonlyMap<string, number>;
-  readonly ripple?: { readonly read: Ripple; readonly expected: Ripples };
+  /** Peak to peak. */
+  readonly ripple?: ReadonlyMap<string, number>;
+  /** How the nodes move, of a stage that is run through time: its means stand for the operating point. */
+  readonly ripples?: Ripples;
 }
 
 /** Standard deviations of the logarithm of a ripple: by a fault that was run through time, and by one that was not. */
@@ -54,14 +57,14 @@ const rippleSpread = { known: 0.2, unknown: 0.9 };
 const rippleFloor = 0.01;
 
 /** How well the ripple read fits a fault, as a log-likelihood. */
-function logOfRipple({ ripple }: StageReadings, fault: CircuitFault | undefined): number {
-  if (!ripple) return 0;
-  const own = ripple.expected.get(fault);
-  const usual = ripple.expected.get(undefined)!;
+function logOfRipple({ ripple, ripples }: StageReadings, fault: CircuitFault | undefined): number {
+  if (!ripple || !ripples) return 0;
+  const own = ripples.get(fault);
+  const usual = ripples.get(undefined)!;
   const spread = own ? rippleSpread.known : rippleSpread.unknown;
   let log = 0;
-  for (const [node, volts] of ripple.read) {
-    const expected = (own ?? usual).get(node) ?? 0;
+  for (const [node, volts] of ripple) {
+    const expected = (own ?? usual).get(node)?.ripple ?? 0;
     const z = Math.log((volts + rippleFloor) / (expected + rippleFloor)) / spread;
     // As with volts, no reading weighs more than a slip would cost.
     log += Math.max(-0.5 * z * z, Math.log(slip)) - Math.log(spread);
@@ -85,17 +88,19 @@ export function rankFaults(dictionary: Dictionary, readings: StageReadings): Ran
       throw new Error(
         `there is no node "${node}"; there are ${system.nodes.filter((one) => !one.includes(':')).join(', ')}`,
       );
-    return { at, volts };
+    return { node, at, volts };
   });
   const weights = entries.map(({ fault }) => weightOf(fault));
   const sumOfWeights = weights.reduce((sum, weight) => sum + weight, 0);
   const logs = entries.map(
     (entry, index) =>
-      Math.log(weights[index]!) + logLikelihood(dictionary, entry, read) + logOfRipple(readings, entry.fault),
+      Math.log(weights[index]!) +
+      logLikelihood(dictionary, entry, read, readings.ripples) +
+      logOfRipple(readings, entry.fault),
   );
   const none =
     Math.log(sumOfWeights * brokenAsOften) +
-    logLikelihood(dictionary, { change: unchanged(system), point: healthy }, read) +
+    logLikelihood(dictionary, { change: unchanged(system), point: healthy }, read, readings.ripples) +
     logOfRipple(readings, undefined);
   const most = Math.max(...logs);
   const shares = logs.map((log) => Math.exp(log - most));
@@ -110,6 +115,7 @@ export function rankFaults(dictionary: Dictionary, readings: StageReadings): Ran
 }
 
 interface Read {
+  readonly node: string;
   readonly at: number;
   readonly volts: number;
 }
@@ -117,13 +123,24 @@ interface Read {
 /** An entry, or the circuit as it should be. */
 type State = Omit<DictionaryEntry, 'fault'> & Partial<Pick<DictionaryEntry, 'fault'>>;
 
-function logLikelihood(dictionary: Dictionary, state: State, read: readonly Read[]): number {
+function logLikelihood(
+  dictionary: Dictionary,
+  state: State,
+  read: readonly Read[],
+  ripples: Ripples | undefined,
+): number {
   const covariance = covarianceAt(
     dictionary,
     state,
     read.map(({ at }) => at),
   );
-  const off = Float64Array.from(read, ({ at, volts }) => volts - state.point[at]!);
+  const off = Float64Array.from(read, ({ node, at, volts }) => {
+    const own = ripples?.get(state.fault)?.get(node);
+    if (own) return volts - own.mean;
+    // A fault that was not run through time moves as the whole circuit does.
+    const usual = ripples?.get(undefined)?.get(node);
+    return volts - state.point[at]! - (usual ? usual.mean - dictionary.healthy[at]! : 0);
+  });
   const gauss = gaussianLog(off, covariance);
   // No reading weighs more than a slip would cost.
   return Math.max(

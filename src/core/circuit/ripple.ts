@@ -6,29 +6,36 @@ import { type Change, System } from './system';
 import { type Run, transient } from './transient';
 import { dried } from './variation';
 
-/** Ripple peak to peak in volts, by node. */
-export type Ripple = ReadonlyMap<string, number>;
+/** What a meter shows of a node that moves, in volts: its mean, and its ripple peak to peak. */
+export interface Moving {
+  readonly mean: number;
+  readonly ripple: number;
+}
 
-/** Ripple of the whole circuit (under undefined) and under the faults that change it. */
-export type Ripples = ReadonlyMap<CircuitFault | undefined, Ripple>;
+/** Nodes of the whole circuit as they move (under undefined), and under the faults that change how they do. */
+export type Ripples = ReadonlyMap<CircuitFault | undefined, ReadonlyMap<string, Moving>>;
 
 export type OverTime = Extract<Analysis, { kind: 'tran' }>;
 
 /** Share of a run, at its end, in which it is taken to repeat itself. */
 const settledShare = 0.4;
 
-/** Peak to peak of each node over the settled end of a run. */
-export function rippleOf({ seconds, volts }: Run): Ripple {
+/** Mean and ripple of each node over the settled end of a run. */
+function movingIn({ seconds, volts }: Run): ReadonlyMap<string, Moving> {
   const from = seconds[seconds.length - 1]! * (1 - settledShare);
-  const first = seconds.findIndex((time) => time >= from);
+  const first = Math.max(
+    1,
+    seconds.findIndex((time) => time >= from),
+  );
   return new Map(
     [...volts].map(([node, values]) => {
-      let [low, high] = [Infinity, -Infinity];
+      let [low, high, area] = [Infinity, -Infinity, 0];
       for (let at = first; at < values.length; at += 1) {
         low = Math.min(low, values[at]!);
         high = Math.max(high, values[at]!);
+        area += ((values[at]! + values[at - 1]!) / 2) * (seconds[at]! - seconds[at - 1]!);
       }
-      return [node, high - low];
+      return [node, { mean: area / (seconds[seconds.length - 1]! - seconds[first - 1]!), ripple: high - low }];
     }),
   );
 }
@@ -56,11 +63,13 @@ export function ripplesOf(
   nodes: readonly string[],
   onProgress?: (done: number, all: number) => void,
 ): Ripples {
-  const found = new Map<CircuitFault | undefined, Ripple>([[undefined, rippleOf(transient(system, analysis, nodes))]]);
+  const found = new Map<CircuitFault | undefined, ReadonlyMap<string, Moving>>([
+    [undefined, movingIn(transient(system, analysis, nodes))],
+  ]);
   const worth = entries.filter(({ fault }) => changesRipple(fault));
   worth.forEach((entry, index) => {
     try {
-      found.set(entry.fault, rippleOf(runWith(system, analysis, nodes, entry)));
+      found.set(entry.fault, movingIn(runWith(system, analysis, nodes, entry)));
     } catch (error) {
       if (!(error instanceof NoConvergence)) throw error;
     }

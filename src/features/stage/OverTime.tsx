@@ -3,12 +3,11 @@
 import { type ApexOptions } from 'apexcharts';
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { Select } from 'antd';
-import { engineering } from '@/core/quantity';
+import { Button, Select } from 'antd';
+import { formatQuantity } from '@/core/quantity';
 import { palettes, useBenchTheme } from '@/ui';
 import { type StageRun, StageRunner } from '@/workers/circuit';
-import { isTurned, nothingTurned, type StageModel, type Turned } from './stageModel';
-import { type PartSuspect } from './stageModel';
+import { isTurned, nothingTurned, type PartSuspect, type StageModel, type Turned } from './stageModel';
 import styles from './stage.module.css';
 
 const Chart = dynamic(() => import('react-apexcharts'), { ssr: false });
@@ -33,14 +32,16 @@ export function OverTime({ text, model, suspect, turned, measured }: OverTimePro
     const kept = (picked ?? []).filter((node) => all.includes(node));
     return kept.length > 0 ? kept : restless(model, all);
   }, [picked, all, model]);
+  const [whole, setWhole] = useState(false);
+  const last = whole ? undefined : settledSpan(model);
   const runner = useRef<StageRunner>(undefined);
   const fault = suspect?.leading.fault;
   const other = fault !== undefined || isTurned(turned);
   const [runs, setRuns] = useState<{ readonly key: string; readonly runs: readonly StageRun[] | undefined }>();
-  const key = JSON.stringify([text, nodes, fault, [...turned.factors], [...turned.parameters]]);
+  const key = JSON.stringify([text, nodes, last, fault, [...turned.factors], [...turned.parameters]]);
   useEffect(() => {
     runner.current ??= new StageRunner();
-    const request = { text, nodes, ...nothingTurned };
+    const request = { text, nodes, last, ...nothingTurned };
     runner.current.run([request, ...(other ? [{ ...request, ...(fault ? { fault } : turned) }] : [])], (found) =>
       setRuns({ key, runs: found }),
     );
@@ -53,27 +54,32 @@ export function OverTime({ text, model, suspect, turned, measured }: OverTimePro
   const colours = [palette.petrol, palette.odd, palette.within].slice(0, nodes.length);
   const shown = runs?.runs;
   const second = fault ? suspect!.words : 'as turned';
+  const scale = timeScale(shown?.[0]);
   const series = (shown ?? []).flatMap((run, index) =>
     nodes.map((node) => ({
       name: index === 0 ? node : `${node}, ${second}`,
-      data: run.seconds.map((time, at): [number, number] => [time, run.volts.get(node)?.[at] ?? 0]),
+      data: run.seconds.map((time, at): [number, number] => [
+        (time - run.seconds[0]!) * scale.factor,
+        run.volts.get(node)?.[at] ?? 0,
+      ]),
     })),
   );
   const options: ApexOptions = {
-    chart: { animations: { enabled: false }, toolbar: { show: false }, zoom: { enabled: false }, background: 'none' },
+    chart: { animations: { enabled: false }, toolbar: { show: false }, zoom: { enabled: false }, background: 'none', fontFamily: 'inherit' },
     theme: { mode: useBenchTheme().name },
     colors: [...colours, ...colours.map(() => palette.copper)],
     stroke: { width: 2, dashArray: series.map((_, index) => (index < nodes.length ? 0 : 5)), curve: 'straight' },
     xaxis: {
       type: 'numeric',
       tickAmount: 8,
-      labels: { formatter: (time) => inUnit(Number(time), 's') },
+      title: { text: scale.unit },
+      labels: { formatter: (time) => Number(time).toPrecision(3) },
       tooltip: { enabled: false },
     },
-    yaxis: { labels: { formatter: (volts) => inUnit(volts, 'V') } },
+    yaxis: { labels: { formatter: (volts) => formatQuantity(volts, 'V', 3) }, tickAmount: 6 },
     grid: { borderColor: palette.line },
     legend: { position: 'top', horizontalAlign: 'left', fontSize: '14px', labels: { colors: palette.ink } },
-    tooltip: { x: { formatter: (time) => inUnit(time, 's') } },
+    tooltip: { x: { formatter: (time) => `${time.toPrecision(3)} ${scale.unit}` } },
     annotations: {
       yaxis: nodes.flatMap((node) => {
         const volts = measured.get(node);
@@ -101,6 +107,11 @@ export function OverTime({ text, model, suspect, turned, measured }: OverTimePro
           options={all.map((node) => ({ value: node, label: node }))}
           onChange={(found: string[]) => setPicked(found)}
         />
+        {settledSpan(model) !== undefined && (
+          <Button aria-pressed={whole} onClick={() => setWhole(!whole)}>
+            {whole ? 'A few periods' : 'From the start'}
+          </Button>
+        )}
       </label>
       {runs?.key === key && !shown && (
         <p role="alert" className="bad">
@@ -114,10 +125,22 @@ export function OverTime({ text, model, suspect, turned, measured }: OverTimePro
   );
 }
 
-const inUnit = (value: number, unit: 's' | 'V') => {
-  const { number, prefix } = engineering(value, unit === 's' ? 's' : 'V', 3);
-  return `${number} ${prefix}${unit}`;
-};
+/** Milliseconds or microseconds, as the run is long. */
+function timeScale(run: StageRun | undefined): { readonly unit: string; readonly factor: number } {
+  const span = run ? run.seconds[run.seconds.length - 1]! - run.seconds[0]! : 1;
+  return span >= 2e-3 ? { unit: 'ms', factor: 1e3 } : { unit: 'µs', factor: 1e6 };
+}
+
+/** A few periods of the slowest source that repeats itself, in seconds; undefined where none does. */
+function settledSpan({ circuit }: StageModel): number | undefined {
+  const periods = circuit.elements.flatMap((element) => {
+    if (element.kind !== 'v' && element.kind !== 'i') return [];
+    const { wave } = element;
+    if (wave.kind === 'sin') return [1 / wave.hertz];
+    return wave.kind === 'pulse' && Number.isFinite(wave.period) ? [wave.period] : [];
+  });
+  return periods.length > 0 ? 4 * Math.max(...periods) : undefined;
+}
 
 /** The nodes to look at first: those of capacitors, which move most in their own way. */
 function restless({ circuit }: StageModel, all: readonly string[]): string[] {

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { standingOf, writeNetlist } from '@/core/circuit';
@@ -86,6 +86,8 @@ export function StageDesk({ stages, first, known = [], source }: StageDeskProps)
     setReadings([]);
     setKnob(undefined);
     reset();
+    // The list keeps the focus until it has closed.
+    requestAnimationFrame(() => input.current?.focus());
   };
   const record = () => {
     if (!drawn) return;
@@ -122,13 +124,22 @@ export function StageDesk({ stages, first, known = [], source }: StageDeskProps)
           stages={stages}
           text={text}
           onText={setText}
-          onStage={(stage) => startOver(stage.text)}
           onRefused={setMessage}
           written={isTurned(turned) && typeof model !== 'string' ? writeNetlist(turnedCircuit(settled, turned)) : text}
         />
       )}
       <section className={styles.drawing} aria-label="The stage">
         <header>
+          <Select
+            className={styles.choice}
+            aria-label="Stage"
+            showSearch
+            optionFilterProp="label"
+            placeholder="Your own text"
+            value={stages.find((stage) => stage.text === text)?.id ?? null}
+            options={stages.map(({ id, title }) => ({ value: id, label: title }))}
+            onChange={(id: string) => startOver(stages.find((stage) => stage.id === id)!.text)}
+          />
           <h1>{settled.split('\n')[0]!.replace(/^\*\s*/, '') || 'Stage'}</h1>
           {drawn?.overTime && (
             <Button onClick={() => setOverTime(!overTime)} aria-pressed={timed}>
@@ -209,7 +220,7 @@ export function StageDesk({ stages, first, known = [], source }: StageDeskProps)
         </p>
         <div className={styles.keys}>
           <Button onClick={() => setOpen(!open)}>
-            Stages, netlist text <Key>Alt N</Key>
+            Netlist text <Key>Alt N</Key>
           </Button>
           <Button onClick={takeBack} disabled={taken.length === 0}>
             Take back <Key>Alt Z</Key>

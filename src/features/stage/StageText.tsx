@@ -1,4 +1,4 @@
-import { Button, Select } from 'antd';
+import { Button } from 'antd';
 import { OpenFile, useDraft, WriteFile } from '@/ui';
 import { type Stage } from './StageDesk';
 import styles from './stage.module.css';
@@ -7,15 +7,13 @@ interface StageTextProps {
   readonly stages: readonly Stage[];
   readonly text: string;
   onText(text: string): void;
-  /** Another stage, with other nodes. */
-  onStage(stage: Stage): void;
   onRefused(message: string): void;
   /** What a written file holds. */
   readonly written: string;
 }
 
-/** The netlist as text: a stage that ships, one's own, or a file. */
-export function StageText({ stages, text, onText, onStage, onRefused, written }: StageTextProps) {
+/** The netlist as text: typed, kept, or from a file. */
+export function StageText({ stages, text, onText, onRefused, written }: StageTextProps) {
   const { draft, keep } = useDraft('stage-text');
   const edit = (next: string) => {
     onText(next);
@@ -23,13 +21,6 @@ export function StageText({ stages, text, onText, onStage, onRefused, written }:
   };
   return (
     <section className={styles.text} aria-label="The stage as text">
-      <Select
-        aria-label="Stage"
-        placeholder="Start from a stage that ships"
-        value={stages.find((stage) => stage.text === text)?.id ?? null}
-        options={stages.map(({ id, title }) => ({ value: id, label: title }))}
-        onChange={(id: string) => onStage(stages.find((stage) => stage.id === id)!)}
-      />
       <div className={styles.files}>
         <OpenFile accept=".cir,.net,.txt,.sp" onText={edit} onRefused={onRefused} />
         <WriteFile name="stage.cir" type="text/plain" text={written} />

@@ -4,8 +4,8 @@ import { Key } from '@/ui';
 import { type Knob, type Turned } from './stageModel';
 import styles from './stage.module.css';
 
-/** A value is turned from a twentieth to twenty times, in even ratios. */
-const reach = Math.log10(20);
+/** A value is turned from a twentieth to twenty times, in even ratios; this is its power of ten. */
+const reach = 1.3;
 
 interface WhatIfProps {
   readonly knobs: readonly Knob[];
