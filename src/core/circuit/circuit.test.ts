@@ -181,7 +181,6 @@ describe('properties of any network', () => {
         const system = systemOf(...written(any));
         const point = operatingPoint(system);
         const into = new Float64Array(system.size + 1);
-        // A junction across a supply takes whatever it is given: the sums are to vanish beside the currents.
         const through = new Float64Array(system.size + 1);
         for (const { a, b, siemens } of system.resistors) {
           const amperes = siemens * (point[a]! - point[b]!);
@@ -196,9 +195,11 @@ describe('properties of any network', () => {
           through[anode]! += Math.abs(amperes);
           through[cathode]! += Math.abs(amperes);
         }
+        // A junction straight across a supply takes currents of which no double keeps the sum.
+        fc.pre(Math.max(...through) < 1e3);
         into[system.indexOf('n3')!]! += any.amperes / 1000;
         for (const node of ['n1', 'n2', 'n3', 'n4', 'n5'])
-          expect(Math.abs(into[system.indexOf(node)!]!)).toBeLessThan(1e-8 + 1e-6 * through[system.indexOf(node)!]!);
+          expect(Math.abs(into[system.indexOf(node)!]!)).toBeLessThan(1e-8 + 1e-7 * through[system.indexOf(node)!]!);
       }),
       { numRuns: 60 },
     );
