@@ -22,6 +22,12 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
         fail(block.place, `net "${net}" is made by "${other}" and by "${block.id}"; one block makes a net`);
       madeBy.set(net, block.id);
     }
+    if (block.stage) {
+      const inside = `the stage of ${where}`;
+      for (const net of [...block.stage.given.values(), ...block.stage.nodes.values()])
+        need(sheet.nets, 'net', net, block.place, inside);
+      for (const part of block.stage.parts.values()) need(sheet.parts, 'part', part, block.place, inside);
+    }
     for (const rule of block.rules) {
       for (const net of rule.when.keys()) {
         if (!block.needs.includes(net))

@@ -8,6 +8,7 @@ import { readPartValue } from './partValue';
 import {
   appearances,
   type Block,
+  type BlockStage,
   type Board,
   type Connector,
   type Fault,
@@ -266,7 +267,8 @@ function readNet(entry: Field, label: ReadonlyMap<string, LabelField>): Net {
 }
 
 function readBlock(entry: Field, boards: ReadonlyMap<string, Board>): Block {
-  entry.only('title', 'short', 'board', 'side', 'needs', 'makes', 'regulates', 'rules', 'parts');
+  entry.only('title', 'short', 'board', 'side', 'needs', 'makes', 'regulates', 'rules', 'stage', 'parts');
+  const stage = entry.get('stage');
   return {
     id: entry.name,
     title: entry.get('title').text(),
@@ -277,8 +279,21 @@ function readBlock(entry: Field, boards: ReadonlyMap<string, Board>): Block {
     makes: entry.get('makes').texts(),
     regulates: entry.get('regulates').flag(false),
     rules: entry.get('rules').items().map(readRule),
+    ...(stage.present ? { stage: readBlockStage(stage) } : {}),
     place: entry.place,
   };
+}
+
+function readBlockStage(field: Field): BlockStage {
+  field.only('netlist', 'given', 'nodes', 'parts');
+  const names = (key: string) =>
+    new Map(
+      field
+        .get(key)
+        .entries()
+        .map((entry) => [entry.name, entry.text()]),
+    );
+  return { netlist: field.get('netlist').text(), given: names('given'), nodes: names('nodes'), parts: names('parts') };
 }
 
 function readRule(item: Field): Rule {

@@ -237,7 +237,21 @@ export interface Block {
   /** Holds its outputs while its inputs are above four fifths. */
   readonly regulates: boolean;
   readonly rules: readonly Rule[];
+  /** What is inside it, where that is known. */
+  readonly stage?: BlockStage;
   readonly place: Place;
+}
+
+/** A netlist inside a block, and what its names stand for in the sheet. */
+export interface BlockStage {
+  /** Which of the stages that ship. */
+  readonly netlist: string;
+  /** Parameters of the netlist that are the nominal volts of a net. */
+  readonly given: ReadonlyMap<string, string>;
+  /** Nets, by node of the netlist. */
+  readonly nodes: ReadonlyMap<string, string>;
+  /** Parts, by element of the netlist as it is written there. */
+  readonly parts: ReadonlyMap<string, string>;
 }
 
 export interface Part {

@@ -10,6 +10,7 @@ import { isolationOf } from '@/core/diagnosis';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
 import { type JobFile, StateBand, useLog } from '@/features/job';
+import { InsideBlock, insideBlock } from '@/features/stage';
 import { Bar, chanceText, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
 import { latestNumber } from './benchModel';
 import { IsolationView } from './IsolationView';
@@ -24,9 +25,20 @@ import styles from './bench.module.css';
 import { useBench } from './useBench';
 
 const otherProbes = 3;
+/** A suspect less likely than this is not looked into. */
+const worthInside = 0.1;
 
 /** The bench: readings in, judgement out, next probe named. */
-export function Bench({ file, line }: { file: JobFile; line: Line }) {
+export function Bench({
+  file,
+  line,
+  netlists,
+}: {
+  file: JobFile;
+  line: Line;
+  /** Netlists that blocks of the sheet name. */
+  netlists: Readonly<Record<string, string>>;
+}) {
   const router = useRouter();
   const log = useLog(file);
   const desk = useBench(file, log);
@@ -53,6 +65,16 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
         .filter((one) => one.rows.some((row) => row.values.filter((value) => value !== undefined).length > 0)),
     [sheet.siblings, job],
   );
+  // The likeliest block of which the inside is known, as long as it is a likely one at all.
+  const inside = useMemo(() => {
+    const leading = advice.posterior.suspects.find(
+      ({ fault, probability, cured }) =>
+        !cured && probability >= worthInside && sheet.blocks.get(sheet.parts.get(fault.part)?.block ?? '')?.stage,
+    );
+    return (
+      leading && insideBlock(sheet, sheet.parts.get(leading.fault.part)!.block, predictions.checks, bench, netlists)
+    );
+  }, [advice.posterior, sheet, predictions, bench, netlists]);
   const isolation = useMemo(() => isolationOf(job, advice.posterior), [job, advice.posterior]);
   const cautions = useMemo(() => {
     const power = step?.kind === 'do' && step.body.kind === 'power' ? [powerCaution(step.body.power)] : [];
@@ -220,6 +242,7 @@ export function Bench({ file, line }: { file: JobFile; line: Line }) {
               onPick={desk.choose}
             />
           ))}
+          {inside && <InsideBlock inside={inside} job={file.id} />}
           <Readings
             rows={rows}
             waiting={log.waiting}

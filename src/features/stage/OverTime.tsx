@@ -65,7 +65,13 @@ export function OverTime({ text, model, suspect, turned, measured }: OverTimePro
     })),
   );
   const options: ApexOptions = {
-    chart: { animations: { enabled: false }, toolbar: { show: false }, zoom: { enabled: false }, background: 'none', fontFamily: 'inherit' },
+    chart: {
+      animations: { enabled: false },
+      toolbar: { show: false },
+      zoom: { enabled: false },
+      background: 'none',
+      fontFamily: 'inherit',
+    },
     theme: { mode: useBenchTheme().name },
     colors: [...colours, ...colours.map(() => palette.copper)],
     stroke: { width: 2, dashArray: series.map((_, index) => (index < nodes.length ? 0 : 5)), curve: 'straight' },

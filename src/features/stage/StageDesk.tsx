@@ -1,12 +1,13 @@
 'use client';
 
 import { Button, Select } from 'antd';
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import Link from 'next/link';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { standingOf, writeNetlist } from '@/core/circuit';
 import { formatQuantity } from '@/core/quantity';
 import { Key, VerdictMark } from '@/ui';
-import { StageRanker, type StageVerdict } from '@/workers/circuit';
+import { type BlockInside } from './blockStage';
 import { LadderView } from './LadderView';
 import { OverTime } from './OverTime';
 import {
@@ -25,6 +26,7 @@ import {
 } from './stageModel';
 import { NextReadingCard, StageSuspects } from './StageSuspects';
 import { StageText } from './StageText';
+import { useVerdict } from './useVerdict';
 import { WhatIf } from './WhatIf';
 import styles from './stage.module.css';
 
@@ -37,21 +39,20 @@ export interface Stage {
 
 interface StageDeskProps {
   readonly stages: readonly Stage[];
-  /** The stage shown at first, and what is known of its nodes already. */
+  /** The stage shown at first. */
   readonly first?: string | undefined;
-  readonly known?: readonly StageReading[];
-  /** Where those readings come from. */
-  readonly source?: string | undefined;
+  /** The block of a job's set that is looked into; it comes before any other stage. */
+  readonly inside?: (BlockInside & { readonly job: string }) | undefined;
 }
 
 const hotkeys = { enableOnFormTags: true, preventDefault: true } as const;
 
 /** Inside a stage: where every node should stand, what was measured, and the part that explains it. */
-export function StageDesk({ stages, first, known = [], source }: StageDeskProps) {
-  const [text, setText] = useState((stages.find(({ id }) => id === first) ?? stages[0])?.text ?? '');
+export function StageDesk({ stages, first, inside }: StageDeskProps) {
+  const [text, setText] = useState(inside?.text ?? (stages.find(({ id }) => id === first) ?? stages[0])?.text ?? '');
   const [open, setOpen] = useState(false);
   const [overTime, setOverTime] = useState(false);
-  const [readings, setReadings] = useState(known);
+  const [readings, setReadings] = useState(inside?.readings ?? []);
   const [line, setLine] = useState('');
   const [message, setMessage] = useState<string>();
   const [shown, setShown] = useState<string>();
@@ -68,7 +69,7 @@ export function StageDesk({ stages, first, known = [], source }: StageDeskProps)
   const drawn = typeof model === 'string' ? last : model;
   const taken = useMemo(() => readings.filter(({ node }) => drawn?.volts.has(node)), [readings, drawn]);
   const volts = useMemo(() => measured(taken, 'volts'), [taken]);
-  const { verdict, progress } = useVerdict(settled, typeof model !== 'string', taken);
+  const { verdict, progress } = useVerdict(typeof model === 'string' ? undefined : settled, taken);
   const suspects = useMemo(
     () => (verdict && drawn ? partSuspects(verdict.suspects, verdict.nothing, drawn.circuit) : []),
     [verdict, drawn],
@@ -135,7 +136,7 @@ export function StageDesk({ stages, first, known = [], source }: StageDeskProps)
             aria-label="Stage"
             showSearch
             optionFilterProp="label"
-            placeholder="Your own text"
+            placeholder={text === inside?.text ? `${inside.title}, from the bench` : 'Your own text'}
             value={stages.find((stage) => stage.text === text)?.id ?? null}
             options={stages.map(({ id, title }) => ({ value: id, label: title }))}
             onChange={(id: string) => startOver(stages.find((stage) => stage.id === id)!.text)}
@@ -160,7 +161,7 @@ export function StageDesk({ stages, first, known = [], source }: StageDeskProps)
               ladder={drawn.ladder}
               measured={volts}
               predicted={looked?.leading.volts ?? tried}
-              suspect={looked?.leading.fault.ref ?? suspects[0]?.leading.fault.ref}
+              suspect={looked?.leading.fault.ref ?? (taken.length > 0 ? suspects[0]?.leading.fault.ref : undefined)}
               onPart={(label) => setKnob(knobsOf(drawn.circuit).find((one) => one.label === label)?.name)}
             />
           ))}
@@ -200,7 +201,11 @@ export function StageDesk({ stages, first, known = [], source }: StageDeskProps)
             {message}
           </p>
         )}
-        {source !== undefined && known.length > 0 && <p className="soft">{source}</p>}
+        {inside && (
+          <Link href={`/job/${inside.job}/bench`}>
+            <Button>Back to the bench</Button>
+          </Link>
+        )}
         <ul className={styles.readings} aria-label="Readings">
           {[...taken].reverse().map((one) => (
             <ReadingRow key={`${one.node} ${one.measure}`} reading={one} expected={drawn!.volts.get(one.node)!} />
@@ -209,9 +214,10 @@ export function StageDesk({ stages, first, known = [], source }: StageDeskProps)
         {verdict && <NextReadingCard next={verdict.next} />}
         <h2 className="label">{headingOf(taken.length, progress)}</h2>
         <StageSuspects
-          suspects={suspects}
-          nothing={verdict?.nothing ?? 0}
+          suspects={taken.length > 0 ? suspects : []}
+          nothing={taken.length > 0 ? (verdict?.nothing ?? 0) : 0}
           shown={shown}
+          names={inside?.parts ?? {}}
           onShow={setShown}
           onGlance={setGlanced}
         />
@@ -246,29 +252,4 @@ function ReadingRow({ reading: { node, measure, volts }, expected }: { reading: 
       <span className="figure soft">{measure === 'ripple' ? 'ripple' : formatQuantity(expected, 'V', 4)}</span>
     </li>
   );
-}
-
-/** What the readings come to, worked out in a worker; undefined until it is there. */
-function useVerdict(text: string, solvable: boolean, readings: readonly StageReading[]) {
-  const [found, setFound] = useState<{ readonly key: string; readonly verdict: StageVerdict }>();
-  const [progress, setProgress] = useState<number>();
-  const ranker = useRef<StageRanker>(undefined);
-  const key = `${text}@${JSON.stringify(readings)}`;
-  useEffect(() => {
-    if (!solvable || readings.length === 0) return;
-    ranker.current ??= new StageRanker();
-    ranker.current.rank(
-      text,
-      { volts: measured(readings, 'volts'), ripple: measured(readings, 'ripple') },
-      {
-        progress: setProgress,
-        done: (verdict) => {
-          setProgress(undefined);
-          setFound({ key, verdict });
-        },
-      },
-    );
-  }, [text, solvable, readings, key]);
-  useEffect(() => () => ranker.current?.close(), []);
-  return { verdict: found?.key === key ? found.verdict : undefined, progress };
 }

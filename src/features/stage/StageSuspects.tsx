@@ -14,12 +14,14 @@ interface StageSuspectsProps {
   readonly nothing: number;
   /** The suspect whose ladder is shown. */
   readonly shown: string | undefined;
+  /** What parts are called in the sheet of the set. */
+  readonly names: Readonly<Record<string, string>>;
   onShow(words: string | undefined): void;
   onGlance(words: string | undefined): void;
 }
 
 /** The parts that explain the readings; each shows the ladder it would give. */
-export function StageSuspects({ suspects, nothing, shown, onShow, onGlance }: StageSuspectsProps) {
+export function StageSuspects({ suspects, nothing, shown, names, onShow, onGlance }: StageSuspectsProps) {
   return (
     <ul className={styles.suspects} data-testid="stage-suspects">
       {nothing >= 0.02 && (
@@ -46,6 +48,9 @@ export function StageSuspects({ suspects, nothing, shown, onShow, onGlance }: St
                 {words} {index < keyed && <Key>{`Alt ${index + 1}`}</Key>}
               </span>
               <span className="figure">{chanceText(probability)}</span>
+              {names[leading.fault.ref] !== undefined && (
+                <span className={styles.detail}>{names[leading.fault.ref]}</span>
+              )}
               {drift && <span className={styles.detail}>{driftText(drift)}</span>}
               {alike.length > 0 && <span className={styles.detail}>no reading so far tells it from {alike[0]}</span>}
               <Bar share={probability} />

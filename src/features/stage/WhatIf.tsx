@@ -68,7 +68,7 @@ export function WhatIf({ knobs, parameters, chosen, turned, onChoose, onTurn, on
             ariaLabelForHandle={name}
             onChange={(to: number) => onTurn({ ...turned, parameters: new Map(turned.parameters).set(name, to) })}
           />
-          <b className="figure">{(turned.parameters.get(name) ?? value).toPrecision(2)}</b>
+          <b className="figure">{Number((turned.parameters.get(name) ?? value).toPrecision(3))}</b>
         </label>
       ))}
       {turned.factors.size + turned.parameters.size > 0 && <Button onClick={onReset}>As drawn</Button>}

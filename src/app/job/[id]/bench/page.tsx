@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { Bench } from '@/features/bench';
 import { layoutLine } from '@/features/bench/line/layout';
 import { loadJob } from '@/features/job/load';
+import { netlistsOf } from '@/features/stage/load';
 
 interface Props {
   params: Promise<{ id: string }>;
@@ -15,5 +16,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <Bench key={file.id} file={file} line={await layoutLine(file.sheet)} />;
+  return <Bench key={file.id} file={file} line={await layoutLine(file.sheet)} netlists={netlistsOf(file.sheet)} />;
 }
