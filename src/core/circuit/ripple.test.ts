@@ -15,7 +15,11 @@ R3 f 0 470
 
 const system = new System(readNetlist(supply));
 const dictionary = dictionaryOf(system, operatingPoint(system));
-const ripples = ripplesOf(dictionary, system.circuit.analyses.find((one) => one.kind === 'tran')!, ['k', 'f']);
+const ripples = ripplesOf(
+  dictionary,
+  system.circuit.analyses.find((one) => one.kind === 'tran')!,
+  ['k', 'f'],
+);
 const faultOf = (ref: string, mode: string) =>
   dictionary.entries.find(({ fault }) => fault.ref === ref && fault.mode === mode)!.fault;
 const first = (volts: Record<string, number>, ripple: Record<string, number>) => {

@@ -1,3 +1,3 @@
-export { type BlockInside, insideBlock } from './blockStage';
+export { insideBlock } from './blockStage';
 export { InsideBlock } from './InsideBlock';
 export { StageDesk } from './StageDesk';

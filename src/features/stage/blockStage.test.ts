@@ -1,0 +1,129 @@
+import { describe, expect, it } from 'vitest';
+import { checksOf } from '@/core/behaviour';
+import { dictionaryOf, operatingPoint, rankFaults, readNetlist, System } from '@/core/circuit';
+import { toleranceWidth } from '@/core/quantity';
+import { type LogBody, replay } from '@/core/reading';
+import { shippedSheets } from '@/sheets';
+import { shippedStages } from '@/sheets/stages';
+import { insideBlock } from './blockStage';
+import { measured, modelOf, nothingTurned, partSuspects, whatIf } from './stageModel';
+
+const netlists = Object.fromEntries(shippedStages().map(({ id, text }) => [id, text]));
+const sheets = [...shippedSheets().values()];
+const linked = sheets.flatMap((sheet) =>
+  [...sheet.blocks.values()].flatMap((block) =>
+    block.stage ? [[`${sheet.id} ${block.id}`, sheet, block] as const] : [],
+  ),
+);
+
+describe('blocks with a netlist inside', () => {
+  it('are some', () => expect(linked.length).toBeGreaterThan(10));
+
+  it.each(linked)('%s stands where the sheet says, and names what is in the netlist', (_, sheet, block) => {
+    const inside = insideBlock(sheet, block.id, checksOf(sheet), replay([], []), netlists)!;
+    const model = modelOf(inside.text);
+    if (typeof model === 'string') throw new Error(model);
+    for (const [node, net] of block.stage!.nodes) {
+      const { volts, tolerance } = sheet.nets.get(net)!;
+      expect(Math.abs(model.volts.get(node)! - volts), net).toBeLessThanOrEqual(toleranceWidth(tolerance, volts));
+    }
+    const labels = model.circuit.elements.map(({ label }) => label);
+    for (const element of block.stage!.parts.keys()) expect(labels).toContain(element);
+    for (const parameter of block.stage!.given.keys())
+      expect([...model.circuit.parameters.keys()]).toContain(parameter);
+  });
+});
+
+describe('readings of the bench inside a block', () => {
+  const sheet = sheets.find(({ id }) => id === 'pellisar-tc-14')!;
+  const number = (check: string, value: number): LogBody => ({
+    kind: 'reading',
+    check,
+    answer: { kind: 'number', value, shape: 'settled' },
+    text: '',
+  });
+  const after = (...bodies: LogBody[]) =>
+    insideBlock(
+      sheet,
+      'green',
+      checksOf(sheet),
+      replay(
+        bodies.map((body, index) => ({ id: String(index), at: '2026-01-01T10:00:00Z', body })),
+        [],
+      ),
+      netlists,
+    )!;
+  const live: LogBody = { kind: 'power', power: 'live' };
+
+  it('come along by their nets, what enters as it was measured', () => {
+    const inside = after(live, number('cg-dc', 62), number('eg-dc', 2.3), number('vg-dc', 3.1));
+    expect(measured(inside.readings, 'volts')).toEqual(
+      new Map([
+        ['in', 3.1],
+        ['e', 2.3],
+        ['c', 62],
+      ]),
+    );
+    expect(inside.text).toContain('.param drive=3.1 ; as measured');
+    expect(inside.text).toContain('.param supply=178 ; as it should be');
+  });
+
+  it('do not blame the driver for a drive that is wrong before it', () => {
+    const { text, readings } = after(live, number('vg-dc', 3.2), number('eg-dc', 2.53), number('cg-dc', 101));
+    const system = new System(readNetlist(text));
+    const volts = measured(readings, 'volts');
+    expect(rankFaults(dictionaryOf(system, operatingPoint(system)), { volts }).nothing).toBeGreaterThan(0.5);
+  });
+
+  it('no longer count after a repair, nor with a board tried or the set unplugged', () => {
+    const repair: LogBody = {
+      kind: 'repair',
+      action: 'a',
+      title: '',
+      cures: [],
+      money: 0,
+      minutes: 1,
+      note: '',
+    };
+    expect(after(live, number('cg-dc', 62), repair).readings).toEqual([]);
+    const tried: LogBody = { kind: 'intervention', change: 'donors', target: 'neck', on: true };
+    expect(after(live, tried, number('cg-dc', 62)).readings).toEqual([]);
+  });
+
+  it('give suspects by part, with the ohms a resistor has drifted to', () => {
+    const { text } = after(live);
+    const system = new System(readNetlist(text));
+    const dictionary = dictionaryOf(system, operatingPoint(system));
+    const { faults, nothing } = rankFaults(dictionary, {
+      volts: new Map([
+        ['c', 60],
+        ['e', 1.99],
+      ]),
+    });
+    const suspects = partSuspects(
+      faults.map((one) => ({ ...one, volts: new Map() })),
+      nothing,
+      system.circuit,
+    );
+    expect(suspects[0]).toMatchObject({ words: 'RLOAD drifted high', drift: { nominal: 12000 } });
+    expect(suspects[0]!.drift!.ohms).toBeGreaterThan(19_000);
+    expect(suspects[0]!.drift!.ohms).toBeLessThan(27_000);
+    const sum = suspects.reduce((all, { probability }) => all + probability, nothing);
+    expect(sum).toBeCloseTo(1, 6);
+  });
+});
+
+describe('turning a value', () => {
+  const text = '* divider\n.param top=10k\nV1 a 0 12\nR1 a mid {top}\nR2 mid 0 5k';
+  const model = modelOf(text);
+  if (typeof model === 'string') throw new Error(model);
+  const at = (turned: Parameters<typeof whatIf>[1]) => whatIf(text, turned, model)?.get('mid');
+
+  it('moves the nodes as the divider would', () => {
+    expect(at(nothingTurned)).toBeCloseTo(4, 6);
+    expect(at({ ...nothingTurned, factors: new Map([['r2', 2]]) })).toBeCloseTo(6, 6);
+    expect(at({ ...nothingTurned, factors: new Map([['v1', 0.5]]) })).toBeCloseTo(2, 6);
+    expect(at({ ...nothingTurned, parameters: new Map([['top', 5000]]) })).toBeCloseTo(6, 6);
+    expect(at({ ...nothingTurned, parameters: new Map([['top', 0]]) })).toBeUndefined();
+  });
+});
