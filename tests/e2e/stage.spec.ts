@@ -2,6 +2,7 @@ import { type Page } from '@playwright/test';
 import { changeFor, operatingPoint, readNetlist, System } from '@/core/circuit';
 import { shippedStages } from '@/sheets/stages';
 import { expect, test } from './app';
+import { takeIn, type } from './bench';
 
 const entry = (page: Page) => page.getByRole('textbox', { name: 'A node and its volts' });
 
@@ -52,4 +53,59 @@ test('a netlist of one’s own stands as a ladder at once; each mistake is one m
   await entry(page).fill('nowhere 3');
   await entry(page).press('Enter');
   await expect(page.getByText('there is no node "nowhere"; there are a, mid')).toBeVisible();
+});
+
+test('a part whose value is turned moves the ladder, and the stage so turned can be written as a netlist', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/stage`, { waitUntil: 'networkidle' });
+  await page.locator('[data-part="R304"]').click();
+  const slider = page.getByRole('slider', { name: 'R304, times' });
+  await slider.focus();
+  for (let press = 0; press < 30; press += 1) await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('region', { name: 'What if' })).toContainText('23.9 kΩ');
+  await expect(page.locator('[data-node="kg"]')).toHaveAttribute('data-foreseen', /^8\d\.\d/);
+  await page.keyboard.press('Alt+n');
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByText('Write to a file').click()]);
+  const written = (await (await file.createReadStream()).toArray()).join('');
+  expect(readNetlist(written).elements.find(({ label }) => label === 'R304')).toMatchObject({ kind: 'r' });
+  expect(written).toMatch(/^R304 vhi kg 2394\d/m);
+  await page.getByRole('button', { name: 'As drawn' }).click();
+  await expect(page.locator('[data-node="kg"]')).not.toHaveAttribute('data-foreseen', /./);
+});
+
+test('a capacitor that has dried out is named by the ripple, and shown through time beside the good one', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/stage?stage=standby-supply`, { waitUntil: 'networkidle' });
+  await expect(page.getByRole('heading', { name: /Standby supply/ })).toBeVisible();
+  await measure(page, 'v5', 5);
+  await entry(page).fill('k ripple 0.15');
+  await entry(page).press('Enter');
+  const first = page.getByTestId('stage-suspects').locator('li').first();
+  await expect(first).toContainText('C901 dried out', { timeout: 20_000 });
+  await page.keyboard.press('Alt+t');
+  await page.keyboard.press('Alt+1');
+  const chart = page.getByTestId('over-time');
+  await expect(chart).toHaveAttribute('data-runs', '2', { timeout: 20_000 });
+  await expect(chart.getByText('k, C901 dried out')).toBeVisible();
+});
+
+test('from the bench one key leads inside the block, with its readings, and back', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Boat-house set', ['Flooded green']);
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();
+  await type(page, 'cg 61');
+  await type(page, 'eg 2.0');
+  const inside = page.getByRole('region', { name: 'Inside: Green driver' });
+  await expect(inside.getByRole('listitem').first()).toContainText('R201, Green collector load: drifted high');
+  await page.keyboard.press('Alt+d');
+  await expect(page.getByRole('heading', { name: /^Green driver/ })).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Readings' }).getByRole('listitem')).toHaveCount(2);
+  await expect(page.getByTestId('stage-suspects').locator('li').first()).toContainText('R201, Green collector load');
+  await expect(page.getByRole('region', { name: 'Measure next' })).toBeVisible();
+  await page.getByRole('link', { name: 'Back to the bench' }).click();
+  await expect(page.getByTestId('readings')).toHaveAttribute('data-count', '2');
 });

@@ -51,8 +51,8 @@ export interface StageReadings {
   readonly ripples?: Ripples;
 }
 
-/** Standard deviations of the logarithm of a ripple: by a fault that was run through time, and by one that was not. */
-const rippleSpread = { known: 0.2, unknown: 0.9 };
+/** Standard deviations of the logarithm of a ripple: by a fault that was run through time, by a capacitor that may be drier or less dry than the one run, and by a fault that was not run. */
+const rippleSpread = { known: 0.2, dry: 0.7, unknown: 0.9 };
 /** Volts of ripple below which a meter shows nothing. */
 const rippleFloor = 0.01;
 
@@ -61,7 +61,7 @@ function logOfRipple({ ripple, ripples }: StageReadings, fault: CircuitFault | u
   if (!ripple || !ripples) return 0;
   const own = ripples.get(fault);
   const usual = ripples.get(undefined)!;
-  const spread = own ? rippleSpread.known : rippleSpread.unknown;
+  const spread = !own ? rippleSpread.unknown : fault?.mode === 'dry' ? rippleSpread.dry : rippleSpread.known;
   let log = 0;
   for (const [node, volts] of ripple) {
     const expected = (own ?? usual).get(node)?.ripple ?? 0;

@@ -148,7 +148,13 @@ export function LadderView({ ladder, measured, predicted, suspect, onPart }: Lad
       {named.map(({ rung: { node, volts }, left, right, level, read, text, label, mark }) => {
         const foreseen = predicted?.get(node);
         return (
-          <g key={node} className={styles.node} data-node={node} data-mark={mark}>
+          <g
+            key={node}
+            className={styles.node}
+            data-node={node}
+            data-mark={mark}
+            data-foreseen={foreseen?.toPrecision(4)}
+          >
             <title>{`${node}: should be ${formatQuantity(volts, 'V', 3)}`}</title>
             {foreseen !== undefined && Math.abs(y(foreseen) - level) > 2 && (
               <path

@@ -22,16 +22,18 @@ interface StageSuspectsProps {
 
 /** The parts that explain the readings; each shows the ladder it would give. */
 export function StageSuspects({ suspects, nothing, shown, names, onShow, onGlance }: StageSuspectsProps) {
+  const within = nothing >= 0.02 && (
+    <li data-ref="">
+      <div className={styles.nothing}>
+        <span>Every part within its tolerance</span> <span className="figure">{chanceText(nothing)}</span>
+        <Bar share={nothing} />
+      </div>
+    </li>
+  );
+  const first = nothing >= (suspects[0]?.probability ?? 0);
   return (
     <ul className={styles.suspects} data-testid="stage-suspects">
-      {nothing >= 0.02 && (
-        <li data-ref="">
-          <div className={styles.nothing}>
-            <span>Every part within its tolerance</span> <span className="figure">{chanceText(nothing)}</span>
-            <Bar share={nothing} />
-          </div>
-        </li>
-      )}
+      {first && within}
       {suspects
         .filter(({ probability }, index) => probability >= least || (index === 0 && nothing < 0.5))
         .map(({ words, drift, probability, leading, alike }, index) => (
@@ -57,6 +59,7 @@ export function StageSuspects({ suspects, nothing, shown, names, onShow, onGlanc
             </button>
           </li>
         ))}
+      {!first && within}
     </ul>
   );
 }
