@@ -1,4 +1,10 @@
 export { esrLimit } from './esrLimit';
+export { parallelBank, seriesBank, type Bank } from './bank';
+export { changeRetrace, retrace, type LineOutput } from './lineOutput';
+export { nearestPair } from './nearestPair';
+export { reservoirFor, reservoirRipple } from './reservoir';
+export { ntcOhms } from './thermistor';
+export { nextCanCapacitor, resonance } from './tunedCan';
 export { faultRate } from './rates';
 export { methodFor, repairActions, repairMethods, repairTitle, type RepairAction, type RepairMethod } from './repairs';
 export { visibility } from './visibility';

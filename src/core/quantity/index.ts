@@ -2,5 +2,6 @@ export * from './units';
 export { parseQuantity, QuantityError, type Quantity } from './parseQuantity';
 export { engineering, formatCode, formatQuantity } from './formatQuantity';
 export { formatTolerance, parseTolerance, toleranceWidth, type Tolerance } from './tolerance';
-export { nearestPreferred, type Series } from './series';
+export { requirePositive } from './requirePositive';
+export { nearestPreferred, preferredWithin, type Series } from './series';
 export { deadShare, judge, type Judged, type Verdict } from './verdict';

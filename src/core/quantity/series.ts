@@ -28,3 +28,15 @@ export function nearestPreferred(value: number, series: Series): number {
   const distance = (candidate: number) => Math.abs(Math.log(candidate / value));
   return candidates.reduce((best, candidate) => (distance(candidate) < distance(best) ? candidate : best));
 }
+
+/** Preferred values from `least` to `most`, smallest first. @throws RangeError unless 0 < least */
+export function preferredWithin(least: number, most: number, series: Series): number[] {
+  if (!(least > 0)) throw new RangeError(`preferred values begin above 0, not at ${least}`);
+  const found: number[] = [];
+  for (let power = Math.floor(Math.log10(least)); power <= Math.log10(most); power += 1)
+    for (const step of decades[series]) {
+      const value = Number(`${step}e${power}`);
+      if (value >= least && value <= most) found.push(value);
+    }
+  return found;
+}

@@ -27,6 +27,8 @@ export type LogBody =
       readonly minutes: number;
       readonly note: string;
     }
+  /** Something worked out or seen, in words. */
+  | { readonly kind: 'note'; readonly text: string }
   | { readonly kind: 'withdrawn' };
 
 /** A line of the log. Nothing is ever changed: a later line may supersede an earlier one. */
@@ -74,6 +76,7 @@ export interface BenchState {
   readonly superseded: readonly TakenReading[];
   readonly unreachable: ReadonlySet<string>;
   readonly repairs: readonly { readonly entry: LogEntry; readonly repair: Repair }[];
+  readonly notes: readonly { readonly entry: LogEntry; readonly text: string }[];
 }
 
 /** A set on the bench as it arrives: unplugged, and nobody has measured its stores. */
@@ -114,6 +117,7 @@ export function replay(log: readonly LogEntry[], stores: readonly string[]): Ben
   const superseded: TakenReading[] = [];
   const unreachable = new Set<string>();
   const repairs: { entry: LogEntry; repair: Repair }[] = [];
+  const notes: { entry: LogEntry; text: string }[] = [];
 
   for (const { versions } of slotsOf(log)) {
     const entry = versions[versions.length - 1]!;
@@ -175,9 +179,12 @@ export function replay(log: readonly LogEntry[], stores: readonly string[]): Ben
         repairs.push({ entry, repair: body });
         for (const fault of body.cures) cured.add(fault);
         break;
+      case 'note':
+        notes.push({ entry, text: body.text });
+        break;
       case 'withdrawn':
         break;
     }
   }
-  return { context, isolated, since, proofs, readings, superseded, unreachable, repairs };
+  return { context, isolated, since, proofs, readings, superseded, unreachable, repairs, notes };
 }

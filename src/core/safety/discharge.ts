@@ -1,17 +1,18 @@
-import { type Farads, type Joules, type Ohms, type Seconds, type Volts, type Watts } from '../quantity';
+import {
+  type Farads,
+  type Joules,
+  type Ohms,
+  requirePositive,
+  type Seconds,
+  type Volts,
+  type Watts,
+} from '../quantity';
 
 /** A charged capacitor and the resistance across it. */
 export interface Discharge {
   readonly farads: Farads;
   readonly volts: Volts;
   readonly ohms: Ohms;
-}
-
-function requirePositive(values: Readonly<Record<string, number>>): void {
-  for (const [name, value] of Object.entries(values)) {
-    if (!(value > 0) || !Number.isFinite(value))
-      throw new RangeError(`${name} must be positive and finite, not ${value}`);
-  }
 }
 
 /**

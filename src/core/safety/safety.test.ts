@@ -8,6 +8,7 @@ import {
   peakPower,
   pictureCaution,
   powerCaution,
+  seriesLampPoint,
   storedEnergy,
   storesToProve,
   timeConstant,
@@ -102,5 +103,37 @@ describe('stores to prove', () => {
     expect(storesToProve(sheet, []).map(({ id }) => id)[0]).toBe('C812');
     expect(storesToProve(sheet, [{ store: 'C812', volts: 3 }]).map(({ id }) => id)).not.toContain('C812');
     expect(storesToProve(sheet, [{ store: 'C812', volts: 210 }]).map(({ id }) => id)).toContain('C812');
+  });
+});
+
+describe('a lamp in series', () => {
+  const lamp = { watts: 60, volts: 230 };
+
+  it('takes the mains where the load is shorted, and next to nothing before a light load', () => {
+    const short = seriesLampPoint(lamp, 230, { kind: 'short' })!;
+    expect(short).toMatchObject({ lampVolts: 230, loadVolts: 0, brightness: 1 });
+    expect(short.amperes).toBeCloseTo(60 / 230, 9);
+    expect(seriesLampPoint(lamp, 230, { kind: 'ohms', ohms: 1e6 })!.loadVolts).toBeGreaterThan(229);
+  });
+
+  it('settles where lamp and load carry one current', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 20, max: 20_000, noNaN: true }),
+        fc.double({ min: 15, max: 200, noNaN: true }),
+        (ohms, watts) => {
+          const { loadVolts, amperes, lampVolts } = seriesLampPoint({ ...lamp, watts }, 230, { kind: 'ohms', ohms })!;
+          expect(loadVolts / ohms / amperes).toBeCloseTo(1, 6);
+          expect(loadVolts + lampVolts).toBeCloseTo(230, 9);
+        },
+      ),
+    );
+  });
+
+  it('lets a supply of few watts run and one of too many not start', () => {
+    const runs = seriesLampPoint(lamp, 230, { kind: 'watts', watts: 15 })!;
+    expect(runs.loadVolts * runs.amperes).toBeCloseTo(15, 6);
+    expect(runs.loadVolts).toBeGreaterThan(150);
+    expect(seriesLampPoint(lamp, 230, { kind: 'watts', watts: 90 })).toBeUndefined();
   });
 });

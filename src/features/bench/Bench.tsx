@@ -248,6 +248,7 @@ export function Bench({
             waiting={log.waiting}
             superseded={bench.superseded.length}
             repairs={bench.repairs.length}
+            notes={bench.notes}
             onCorrect={(row) => {
               desk.choose(undefined);
               desk.setCorrecting(row.reading);

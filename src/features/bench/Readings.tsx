@@ -1,6 +1,7 @@
 'use client';
 
 import { formatQuantity } from '@/core/quantity';
+import { type BenchState } from '@/core/reading';
 import { VerdictMark } from '@/ui';
 import { type ReadingRow } from './benchModel';
 import styles from './bench.module.css';
@@ -10,11 +11,12 @@ interface ReadingsProps {
   readonly waiting: ReadonlySet<string>;
   readonly superseded: number;
   readonly repairs: number;
+  readonly notes: BenchState['notes'];
   onCorrect(row: ReadingRow): void;
 }
 
 /** All readings, the newest on top. Choosing one corrects it; the old one stays in the record. */
-export function Readings({ rows, waiting, superseded, repairs, onCorrect }: ReadingsProps) {
+export function Readings({ rows, waiting, superseded, repairs, notes, onCorrect }: ReadingsProps) {
   return (
     <section aria-label="Readings">
       <h2 className="label">
@@ -50,6 +52,16 @@ export function Readings({ rows, waiting, superseded, repairs, onCorrect }: Read
           </li>
         ))}
       </ul>
+      {notes.length > 0 && (
+        <>
+          <h2 className="label">Notes</h2>
+          <ul data-testid="notes">
+            {[...notes].reverse().map(({ entry, text }) => (
+              <li key={entry.id}>{text}</li>
+            ))}
+          </ul>
+        </>
+      )}
     </section>
   );
 }

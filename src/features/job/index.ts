@@ -1,4 +1,5 @@
 export { changesMade, changeTitle } from './changes';
+export { keepForLog } from './keepForLog';
 export { StateBand } from './StateBand';
 export { caseOf, predictionsOf, waitingTitles, type JobFile, type WaitingFor } from './jobFile';
 export { useLog, type JobLog } from './useLog';

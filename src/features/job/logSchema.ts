@@ -48,6 +48,7 @@ const bodies: Readonly<Record<string, yup.AnyObjectSchema>> = {
     minutes: yup.number().min(0).max(1e5).required(),
     note: words(2000),
   }),
+  note: yup.object({ text: words(2000).min(1) }),
   withdrawn: yup.object({}),
 };
 

@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type LogBody, type LogEntry, reviveBody } from '@/core/reading';
 import { type JobFile } from './jobFile';
+import { leftWaiting } from './keepForLog';
 import { largestBatch } from './logSchema';
 import { acknowledged, keepWaiting, stillWaiting } from './outbox';
 
@@ -170,10 +171,17 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
     };
     void takeOver();
     const online = () => void again.current();
+    const others = (event: Event) => {
+      if ((event as CustomEvent<string>).detail !== id) return;
+      event.preventDefault();
+      void takeOver();
+    };
     window.addEventListener('online', online);
+    window.addEventListener(leftWaiting, others);
     return () => {
       left = true;
       window.removeEventListener('online', online);
+      window.removeEventListener(leftWaiting, others);
       clearTimeout(timer.current);
     };
   }, [id, refresh]);

@@ -12,11 +12,29 @@ import styles from './shell.module.css';
 // The palette is fetched when first opened: most keystrokes on a bench never need it.
 const Palette = dynamic(() => import('./Palette').then(({ Palette: loaded }) => loaded), { ssr: false });
 
+const Reckoner = dynamic(() => import('@/features/reckoner').then(({ Reckoner: loaded }) => loaded), { ssr: false });
+
+/** An equal sign is typed into a text that has room for one; anywhere else it opens the reckoner. */
+function typesEqualSign(): boolean {
+  const at = document.activeElement;
+  return at instanceof HTMLTextAreaElement || (at instanceof HTMLInputElement && at.value !== '');
+}
+
 /** The frame of every page: name, places, the finder and the theme. */
 export function Shell({ children }: { children: ReactNode }) {
   const path = usePathname();
   const theme = useBenchTheme();
   const [finding, setFinding] = useState(false);
+  const [reckoning, setReckoning] = useState(false);
+  useHotkeys(
+    '=',
+    (event) => {
+      if (reckoning || typesEqualSign()) return;
+      event.preventDefault();
+      setReckoning(true);
+    },
+    { enableOnFormTags: true, useKey: true },
+  );
   useHotkeys('mod+k', () => setFinding((open) => !open), { enableOnFormTags: true, preventDefault: true });
   return (
     <div className={styles.shell}>
@@ -35,6 +53,10 @@ export function Shell({ children }: { children: ReactNode }) {
         <button type="button" className={styles.find} onClick={() => setFinding(true)} aria-label="Find or do anything">
           <span>Find or do anything</span>
           <Key>Ctrl K</Key>
+        </button>
+        <button type="button" className={styles.reckon} onClick={() => setReckoning(true)} aria-label="Reckoner">
+          <span>Reckon</span>
+          <Key>=</Key>
         </button>
         <button
           type="button"
@@ -65,6 +87,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </button>
       </header>
       <main className={styles.main}>{children}</main>
+      {reckoning && <Reckoner close={() => setReckoning(false)} />}
       {finding && <Palette close={() => setFinding(false)} />}
     </div>
   );

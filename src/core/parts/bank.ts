@@ -1,0 +1,31 @@
+import { type Ohms, requirePositive, type Ratio } from '../quantity';
+
+/** How several resistors stand together. */
+export interface Bank {
+  readonly ohms: Ohms;
+  /** Share of the watts each takes, in the order given. */
+  readonly shares: readonly Ratio[];
+  /** Value with each one open, in the order given; Infinity in a chain. */
+  readonly withOneOpen: readonly Ohms[];
+}
+
+const parallel = (ohms: readonly Ohms[]): Ohms =>
+  ohms.length === 0 ? Infinity : 1 / ohms.reduce((sum, one) => sum + 1 / one, 0);
+
+/** Resistors side by side: the smallest takes the most watts. @throws RangeError when one is not positive */
+export function parallelBank(ohms: readonly Ohms[]): Bank {
+  for (const one of ohms) requirePositive({ resistance: one });
+  const whole = parallel(ohms);
+  return {
+    ohms: whole,
+    shares: ohms.map((one) => whole / one),
+    withOneOpen: ohms.map((_, open) => parallel(ohms.filter((__, index) => index !== open))),
+  };
+}
+
+/** Resistors in a chain: the largest takes the most volts and watts. @throws RangeError when one is not positive */
+export function seriesBank(ohms: readonly Ohms[]): Bank {
+  for (const one of ohms) requirePositive({ resistance: one });
+  const whole = ohms.reduce((sum, one) => sum + one, 0);
+  return { ohms: whole, shares: ohms.map((one) => one / whole), withOneOpen: ohms.map(() => Infinity) };
+}
