@@ -2,6 +2,7 @@
 
 import { familyOf } from '@/core/sheet';
 import { Button } from 'antd';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -10,7 +11,7 @@ import { isolationOf } from '@/core/diagnosis';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
 import { type JobFile, StateBand, useLog } from '@/features/job';
-import { InsideBlock, insideBlock } from '@/features/stage';
+import { insideBlock } from '@/features/stage/blockStage';
 import { Bar, chanceText, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
 import { latestNumber } from './benchModel';
 import { IsolationView } from './IsolationView';
@@ -23,6 +24,11 @@ import { Decision, Suspects } from './Suspects';
 import { WhatIf } from './WhatIf';
 import styles from './bench.module.css';
 import { useBench } from './useBench';
+
+// The solver is fetched only for sets with a netlist inside.
+const InsideBlock = dynamic(() => import('@/features/stage/InsideBlock').then(({ InsideBlock: loaded }) => loaded), {
+  ssr: false,
+});
 
 const otherProbes = 3;
 /** A suspect less likely than this is not looked into. */

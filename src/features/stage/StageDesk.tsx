@@ -2,7 +2,7 @@
 
 import { Button, Select } from 'antd';
 import Link from 'next/link';
-import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { standingOf, writeNetlist } from '@/core/circuit';
 import { formatQuantity } from '@/core/quantity';
@@ -81,6 +81,8 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
   );
   const node = verdict?.next[0]?.kind === 'node' ? verdict.next[0].node : undefined;
 
+  const knobs = useMemo(() => (drawn ? knobsOf(drawn.circuit) : []), [drawn]);
+  const turnPart = useCallback((label: string) => setKnob(knobs.find((one) => one.label === label)?.name), [knobs]);
   const reset = () => setTurned(nothingTurned);
   const startOver = (next: string) => {
     setText(next);
@@ -126,7 +128,9 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
           text={text}
           onText={setText}
           onRefused={setMessage}
-          written={isTurned(turned) && typeof model !== 'string' ? writeNetlist(turnedCircuit(settled, turned)) : text}
+          written={
+            isTurned(turned) && typeof model !== 'string' ? writeNetlist(turnedCircuit(settled, turned, model)) : text
+          }
         />
       )}
       <section className={styles.drawing} aria-label="The stage">
@@ -162,12 +166,12 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
               measured={volts}
               predicted={looked?.leading.volts ?? tried}
               suspect={looked?.leading.fault.ref ?? (taken.length > 0 ? suspects[0]?.leading.fault.ref : undefined)}
-              onPart={(label) => setKnob(knobsOf(drawn.circuit).find((one) => one.label === label)?.name)}
+              onPart={turnPart}
             />
           ))}
         {drawn && (
           <WhatIf
-            knobs={knobsOf(drawn.circuit)}
+            knobs={knobs}
             parameters={drawn.circuit.parameters}
             chosen={knob}
             turned={turned}

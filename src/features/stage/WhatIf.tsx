@@ -1,4 +1,5 @@
 import { Button, Select, Slider } from 'antd';
+import { useMemo } from 'react';
 import { formatQuantity } from '@/core/quantity';
 import { Key } from '@/ui';
 import { type Knob, type Turned } from './stageModel';
@@ -19,6 +20,14 @@ interface WhatIfProps {
 
 /** Turns a part's value or a trimmer of the netlist; the ladder follows. */
 export function WhatIf({ knobs, parameters, chosen, turned, onChoose, onTurn, onReset }: WhatIfProps) {
+  const options = useMemo(
+    () =>
+      knobs.map(({ name, label, value, unit }) => ({
+        value: name,
+        label: `${label} ${formatQuantity(value, unit, 3)}`,
+      })),
+    [knobs],
+  );
   const knob = knobs.find(({ name }) => name === chosen);
   const factor = knob ? (turned.factors.get(knob.name) ?? 1) : 1;
   return (
@@ -33,10 +42,7 @@ export function WhatIf({ knobs, parameters, chosen, turned, onChoose, onTurn, on
         aria-label="Part to turn"
         placeholder="a part …"
         value={knob?.name ?? null}
-        options={knobs.map(({ name, label, value, unit }) => ({
-          value: name,
-          label: `${label} ${formatQuantity(value, unit, 3)}`,
-        }))}
+        options={options}
         optionFilterProp="label"
         onChange={(name: string | undefined) => onChoose(name)}
       />

@@ -1,3 +1,1 @@
-export { insideBlock } from './blockStage';
-export { InsideBlock } from './InsideBlock';
 export { StageDesk } from './StageDesk';

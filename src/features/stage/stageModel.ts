@@ -60,15 +60,15 @@ export const nothingTurned: Turned = { factors: new Map(), parameters: new Map()
 export const isTurned = ({ factors, parameters }: Turned) => factors.size + parameters.size > 0;
 
 /** The stage with the values turned. @throws NetlistError where a parameter makes a value impossible */
-export function turnedCircuit(text: string, { factors, parameters }: Turned): Circuit {
-  return scaled(readNetlist(text, parameters), factors);
+export function turnedCircuit(text: string, { factors, parameters }: Turned, { circuit }: StageModel): Circuit {
+  return scaled(parameters.size > 0 ? readNetlist(text, parameters) : circuit, factors);
 }
 
 /** Where the nodes would stand with the values turned; undefined where they would not settle. */
-export function whatIf(text: string, turned: Turned, { point }: StageModel): ReadonlyMap<string, number> | undefined {
+export function whatIf(text: string, turned: Turned, model: StageModel): ReadonlyMap<string, number> | undefined {
   try {
-    const system = new System(turnedCircuit(text, turned));
-    return system.voltsAt(operatingPoint(system, { from: point }));
+    const system = new System(turnedCircuit(text, turned, model));
+    return system.voltsAt(operatingPoint(system, { from: model.point }));
   } catch (error) {
     if (error instanceof NetlistError || error instanceof NoConvergence) return undefined;
     throw error;
