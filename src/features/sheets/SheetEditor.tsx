@@ -68,7 +68,7 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
             onText={edit}
             onRefused={(refused) => setMessage({ text: refused, bad: true })}
           />
-          <WriteFile name={`${checked.sheet?.id ?? desk.id}.yaml`} type="text/yaml" text={text} />
+          <WriteFile name={`${checked.sheet?.id ?? desk.id}.yaml`} type="text/yaml" text={() => text} />
           <Button type="primary" onClick={save} loading={saving} disabled={checked.problems.length > 0}>
             Save <Key>Ctrl S</Key>
           </Button>

@@ -2,32 +2,25 @@
 
 import { Button, Select } from 'antd';
 import Link from 'next/link';
-import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { standingOf, writeNetlist } from '@/core/circuit';
+import { standingOf } from '@/core/circuit';
 import { formatQuantity } from '@/core/quantity';
 import { Key, VerdictMark } from '@/ui';
 import { type BlockInside } from './blockStage';
-import { LadderView } from './LadderView';
-import { OverTime } from './OverTime';
 import {
-  isTurned,
-  knobsOf,
   measured,
   modelOf,
-  nothingTurned,
   partSuspects,
   readStageReading,
   type StageModel,
   type StageReading,
-  turnedCircuit,
-  whatIf,
   withReading,
 } from './stageModel';
+import { StageDrawing } from './StageDrawing';
 import { NextReadingCard, StageSuspects } from './StageSuspects';
 import { StageText } from './StageText';
 import { useVerdict } from './useVerdict';
-import { WhatIf } from './WhatIf';
 import styles from './stage.module.css';
 
 /** A stage to start from. */
@@ -57,8 +50,8 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
   const [message, setMessage] = useState<string>();
   const [shown, setShown] = useState<string>();
   const [glanced, setGlanced] = useState<string>();
-  const [knob, setKnob] = useState<string>();
-  const [turned, setTurned] = useState(nothingTurned);
+  /** Counts stages begun: each begins as drawn. */
+  const [begun, setBegun] = useState(0);
   const input = useRef<HTMLInputElement>(null);
 
   const settled = useDeferredValue(text);
@@ -75,20 +68,12 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
     [verdict, drawn],
   );
   const looked = suspects.find(({ words }) => words === (glanced ?? shown));
-  const tried = useMemo(
-    () => (isTurned(turned) && drawn ? whatIf(settled, turned, drawn) : undefined),
-    [turned, settled, drawn],
-  );
   const node = verdict?.next[0]?.kind === 'node' ? verdict.next[0].node : undefined;
 
-  const knobs = useMemo(() => (drawn ? knobsOf(drawn.circuit) : []), [drawn]);
-  const turnPart = useCallback((label: string) => setKnob(knobs.find((one) => one.label === label)?.name), [knobs]);
-  const reset = () => setTurned(nothingTurned);
   const startOver = (next: string) => {
     setText(next);
     setReadings([]);
-    setKnob(undefined);
-    reset();
+    setBegun(begun + 1);
     // The list keeps the focus until it has closed.
     requestAnimationFrame(() => input.current?.focus());
   };
@@ -109,7 +94,6 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
   useHotkeys('alt+n', () => setOpen((was) => !was), hotkeys);
   useHotkeys('alt+t', () => setOverTime((was) => !was), hotkeys);
   useHotkeys('alt+z', takeBack, hotkeys);
-  useHotkeys('alt+w', () => document.getElementById('what-if-part')?.focus(), hotkeys);
   useHotkeys(
     'alt+1,alt+2,alt+3,alt+4,alt+5',
     (event) => {
@@ -122,17 +106,7 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
   const timed = overTime && drawn?.overTime !== undefined;
   return (
     <div className={styles.desk} data-open={open || undefined}>
-      {open && (
-        <StageText
-          stages={stages}
-          text={text}
-          onText={setText}
-          onRefused={setMessage}
-          written={
-            isTurned(turned) && typeof model !== 'string' ? writeNetlist(turnedCircuit(settled, turned, model)) : text
-          }
-        />
-      )}
+      {open && <StageText stages={stages} text={text} onText={setText} onRefused={setMessage} />}
       <section className={styles.drawing} aria-label="The stage">
         <header>
           <Select
@@ -157,27 +131,15 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
             {model}
           </p>
         )}
-        {drawn &&
-          (timed ? (
-            <OverTime text={settled} model={drawn} suspect={looked} turned={turned} measured={volts} />
-          ) : (
-            <LadderView
-              ladder={drawn.ladder}
-              measured={volts}
-              predicted={looked?.leading.volts ?? tried}
-              suspect={looked?.leading.fault.ref ?? (taken.length > 0 ? suspects[0]?.leading.fault.ref : undefined)}
-              onPart={turnPart}
-            />
-          ))}
         {drawn && (
-          <WhatIf
-            knobs={knobs}
-            parameters={drawn.circuit.parameters}
-            chosen={knob}
-            turned={turned}
-            onChoose={setKnob}
-            onTurn={setTurned}
-            onReset={reset}
+          <StageDrawing
+            key={begun}
+            text={settled}
+            model={drawn}
+            overTime={timed}
+            measured={volts}
+            looked={looked}
+            marked={looked?.leading.fault.ref ?? (taken.length > 0 ? suspects[0]?.leading.fault.ref : undefined)}
           />
         )}
       </section>

@@ -8,12 +8,10 @@ interface StageTextProps {
   readonly text: string;
   onText(text: string): void;
   onRefused(message: string): void;
-  /** What a written file holds. */
-  readonly written: string;
 }
 
 /** The netlist as text: typed, kept, or from a file. */
-export function StageText({ stages, text, onText, onRefused, written }: StageTextProps) {
+export function StageText({ stages, text, onText, onRefused }: StageTextProps) {
   const { draft, keep } = useDraft('stage-text');
   const edit = (next: string) => {
     onText(next);
@@ -23,7 +21,7 @@ export function StageText({ stages, text, onText, onRefused, written }: StageTex
     <section className={styles.text} aria-label="The stage as text">
       <div className={styles.files}>
         <OpenFile accept=".cir,.net,.txt,.sp" onText={edit} onRefused={onRefused} />
-        <WriteFile name="stage.cir" type="text/plain" text={written} />
+        <WriteFile name="stage.cir" type="text/plain" text={() => text} />
       </div>
       {draft !== null && draft !== text && stages.some((stage) => stage.text === text) && (
         <p role="note">

@@ -1,8 +1,8 @@
 import { Button, Select, Slider } from 'antd';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { formatQuantity } from '@/core/quantity';
-import { Key } from '@/ui';
-import { type Knob, type Turned } from './stageModel';
+import { Key, WriteFile } from '@/ui';
+import { isTurned, type Knob, nothingTurned, type Turned } from './stageModel';
 import styles from './stage.module.css';
 
 /** A value is turned from a twentieth to twenty times, in even ratios; this is its power of ten. */
@@ -15,19 +15,12 @@ interface WhatIfProps {
   readonly turned: Turned;
   onChoose(name: string | undefined): void;
   onTurn(turned: Turned): void;
-  onReset(): void;
+  /** The netlist so turned. */
+  written(): string;
 }
 
 /** Turns a part's value or a trimmer of the netlist; the ladder follows. */
-export function WhatIf({ knobs, parameters, chosen, turned, onChoose, onTurn, onReset }: WhatIfProps) {
-  const options = useMemo(
-    () =>
-      knobs.map(({ name, label, value, unit }) => ({
-        value: name,
-        label: `${label} ${formatQuantity(value, unit, 3)}`,
-      })),
-    [knobs],
-  );
+export function WhatIf({ knobs, parameters, chosen, turned, onChoose, onTurn, written }: WhatIfProps) {
   const knob = knobs.find(({ name }) => name === chosen);
   const factor = knob ? (turned.factors.get(knob.name) ?? 1) : 1;
   return (
@@ -35,17 +28,7 @@ export function WhatIf({ knobs, parameters, chosen, turned, onChoose, onTurn, on
       <span className="label">
         What if <Key>Alt W</Key>
       </span>
-      <Select
-        id="what-if-part"
-        showSearch
-        allowClear
-        aria-label="Part to turn"
-        placeholder="a part …"
-        value={knob?.name ?? null}
-        options={options}
-        optionFilterProp="label"
-        onChange={(name: string | undefined) => onChoose(name)}
-      />
+      <PartChoice knobs={knobs} chosen={knob?.name} onChoose={onChoose} />
       {knob && (
         <>
           <Slider
@@ -77,7 +60,41 @@ export function WhatIf({ knobs, parameters, chosen, turned, onChoose, onTurn, on
           <b className="figure">{Number((turned.parameters.get(name) ?? value).toPrecision(3))}</b>
         </label>
       ))}
-      {turned.factors.size + turned.parameters.size > 0 && <Button onClick={onReset}>As drawn</Button>}
+      {isTurned(turned) && (
+        <>
+          <Button onClick={() => onTurn(nothingTurned)}>As drawn</Button>
+          <WriteFile name="stage.cir" type="text/plain" text={written} />
+        </>
+      )}
     </section>
   );
 }
+
+/** Kept from being drawn again with every step of a slider. */
+const PartChoice = memo(function PartChoice({
+  knobs,
+  chosen,
+  onChoose,
+}: Pick<WhatIfProps, 'knobs' | 'chosen' | 'onChoose'>) {
+  const options = useMemo(
+    () =>
+      knobs.map(({ name, label, value, unit }) => ({
+        value: name,
+        label: `${label} ${formatQuantity(value, unit, 3)}`,
+      })),
+    [knobs],
+  );
+  return (
+    <Select
+      id="what-if-part"
+      showSearch
+      allowClear
+      aria-label="Part to turn"
+      placeholder="a part …"
+      value={chosen ?? null}
+      options={options}
+      optionFilterProp="label"
+      onChange={(name: string | undefined) => onChoose(name)}
+    />
+  );
+});

@@ -13,6 +13,7 @@ import {
   scaled,
   System,
   turnable,
+  writeNetlist,
 } from '@/core/circuit';
 import { formatQuantity, parseQuantity, QuantityError, type Unit } from '@/core/quantity';
 import { type StageSuspect } from '@/workers/circuit';
@@ -60,9 +61,13 @@ export const nothingTurned: Turned = { factors: new Map(), parameters: new Map()
 export const isTurned = ({ factors, parameters }: Turned) => factors.size + parameters.size > 0;
 
 /** The stage with the values turned. @throws NetlistError where a parameter makes a value impossible */
-export function turnedCircuit(text: string, { factors, parameters }: Turned, { circuit }: StageModel): Circuit {
+function turnedCircuit(text: string, { factors, parameters }: Turned, { circuit }: StageModel): Circuit {
   return scaled(parameters.size > 0 ? readNetlist(text, parameters) : circuit, factors);
 }
+
+/** The netlist with the values turned. @throws NetlistError where a parameter makes a value impossible */
+export const writtenTurned = (text: string, turned: Turned, model: StageModel): string =>
+  writeNetlist(turnedCircuit(text, turned, model));
 
 /** Where the nodes would stand with the values turned; undefined where they would not settle. */
 export function whatIf(text: string, turned: Turned, model: StageModel): ReadonlyMap<string, number> | undefined {

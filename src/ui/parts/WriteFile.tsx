@@ -4,14 +4,21 @@ interface WriteFileProps {
   readonly name: string;
   /** Media type: `text/yaml`. */
   readonly type: string;
-  readonly text: string;
+  /** Asked for when the file is written. */
+  text(): string;
 }
 
 /** Writes a text to a file of the user's. */
 export function WriteFile({ name, type, text }: WriteFileProps) {
+  const write = () => {
+    const link = document.createElement('a');
+    link.href = `data:${type};charset=utf-8,${encodeURIComponent(text())}`;
+    link.download = name;
+    link.click();
+  };
   return (
-    <a className={styles.file} href={`data:${type};charset=utf-8,${encodeURIComponent(text)}`} download={name}>
+    <button type="button" className={styles.file} onClick={write}>
       Write to a file
-    </a>
+    </button>
   );
 }
