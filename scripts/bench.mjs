@@ -1,5 +1,5 @@
 // npm run bench: how well faults are named, how fast the core and the interface are.
-// Parts of it by name: npm run bench -- plan diagnosis speed circuits browser
+// Parts of it by name: npm run bench -- plan diagnosis speed circuits traces browser
 import { gzipSync } from 'node:zlib';
 import path from 'node:path';
 import { seed } from './seed.mjs';
@@ -10,7 +10,7 @@ ensureBuilt();
 const { launch } = await import('./browser.mjs');
 const named = process.argv.slice(2);
 const wanted = (part) => named.length === 0 || named.includes(part);
-for (const part of ['plan', 'diagnosis', 'speed', 'circuits'].filter(wanted))
+for (const part of ['plan', 'diagnosis', 'speed', 'circuits', 'traces'].filter(wanted))
   runPackage(scripts.tsx, [`src/bench/${part}.ts`], { stdio: 'inherit' });
 
 if (!wanted('browser')) process.exit(0);

@@ -1,2 +1,3 @@
 export { answerFrom } from './answering';
 export { complaintOf, hunt, nameFault, type Hunt, type HuntOptions, type HuntPolicy, type Naming } from './hunt';
+export { traceKinds, traceOf, type LabelledTrace, type TraceKind } from './traces';

@@ -13,3 +13,4 @@ export {
 export { readRefinement, type Refinement } from './refinement';
 export { answerText } from './answerText';
 export { expectedText, inconclusive, judgeAnswer, type Verdict } from './verdict';
+export { classifyTrace, SettleWatch, type ClassifiedTrace, type Sample, type TraceShape } from './trace';

@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+import { seeded } from '../../chance';
+import { type TraceKind, traceKinds, traceOf } from '../../practice';
+import { classifyTrace, type Sample, SettleWatch } from '.';
+
+const draws = (kind: TraceKind, count: number) =>
+  [0.001, 0.004, 0.01].flatMap((noise, n) =>
+    [2, 4, 10, 25, 50].flatMap((rate) =>
+      Array.from({ length: count }, (_, draw) =>
+        traceOf(kind, { rate, noise, random: seeded(7 + draw + 100 * n + 1000 * rate) }),
+      ),
+    ),
+  );
+const shapeOf = (samples: readonly Sample[]) => classifyTrace(samples).shape;
+const drawn = (seconds: number, rate: number, at: (time: number) => number): Sample[] =>
+  Array.from({ length: seconds * rate }, (_, index) => ({ at: index / rate, value: at(index / rate) }));
+
+describe('a trace', () => {
+  it.each(traceKinds)('that is %s is told for what it is, at any rate and noise', (kind) => {
+    const traces = draws(kind, 12);
+    const right = traces.filter(({ samples }) => shapeOf(samples).kind === kind).length;
+    expect(right / traces.length).toBeGreaterThanOrEqual(0.96);
+  });
+
+  it('that stood for half a second is never taken for a dead rail', () => {
+    for (const { samples } of draws('brief', 12)) expect(shapeOf(samples).kind).not.toBe('settled');
+  });
+
+  it('gives the time constant of a fall within a twentieth', () => {
+    const off = draws('falling', 8).flatMap(({ samples, tau }) => {
+      const shape = shapeOf(samples);
+      return shape.kind === 'falling' ? [Math.abs(shape.tau / tau! - 1)] : [];
+    });
+    expect(off.filter((one) => one <= 0.05).length / off.length).toBeGreaterThan(0.97);
+  });
+
+  it('gives peak and width of what was brief, mean and amplitude of what swings', () => {
+    const brief = shapeOf(drawn(5, 20, (time) => (time > 0.5 && time < 1.7 ? 187 : 0.2)));
+    expect(brief).toMatchObject({ kind: 'brief', peak: 187 });
+    if (brief.kind === 'brief') expect(Math.abs(brief.width - 1.2)).toBeLessThan(0.1);
+    const swinging = shapeOf(drawn(8, 20, (time) => 100 + 15 * Math.sin(6.28 * time)));
+    expect(swinging.kind).toBe('swinging');
+    if (swinging.kind === 'swinging') {
+      expect(Math.abs(swinging.mean - 100)).toBeLessThan(2);
+      expect(Math.abs(swinging.amplitude - 15)).toBeLessThan(1.5);
+    }
+  });
+
+  it('too short to tell is unclear, and over-range is open', () => {
+    expect(shapeOf(drawn(1, 3, () => 5)).kind).toBe('unclear');
+    expect(shapeOf(drawn(2, 10, () => Infinity)).kind).toBe('open');
+  });
+});
+
+describe('watching for a reading to settle', () => {
+  const settledAt = (samples: readonly Sample[]) => {
+    const watch = new SettleWatch();
+    return samples.flatMap((sample) => {
+      const value = watch.take(sample);
+      return value === undefined ? [] : [{ at: sample.at, value }];
+    });
+  };
+
+  it('records within 0.7 s of settling from ten readings a second on, once, and near the value', () => {
+    for (const { samples, settled } of draws('settled', 8)) {
+      if (samples[1]!.at > 0.11) continue;
+      const found = settledAt(samples);
+      expect(found).toHaveLength(1);
+      expect(found[0]!.at - settled!.at).toBeLessThan(0.7);
+      expect(Math.abs(found[0]!.value - settled!.value)).toBeLessThan(0.03 * Math.abs(settled!.value) + 0.004);
+    }
+  });
+
+  it('waits while a capacitor charges or discharges', () => {
+    expect(settledAt(drawn(4, 20, (time) => 300 * Math.exp(-time / 8)))).toEqual([]);
+    expect(settledAt(drawn(4, 20, (time) => 300 * (1 - Math.exp(-time / 8))))).toEqual([]);
+  });
+
+  it('tells of the next point once the probe has moved on', () => {
+    const two = drawn(6, 20, (time) => (time < 2 ? 12.1 : time < 3 ? 0 : 5.02));
+    expect(settledAt(two).map(({ value }) => Number(value.toFixed(2)))).toEqual([12.1, 0, 5.02]);
+  });
+});
