@@ -8,6 +8,7 @@ export { WriteFile } from './parts/WriteFile';
 export { markColours, markNames, MarkShape, VerdictMark, type MarkName } from './parts/VerdictMark';
 export { chanceText, clockText, dateText, minutesText, moneyText, timeText } from './format';
 export { say, spoken } from './speech';
+export { sound } from './tones';
 export { useDraft } from './useDraft';
 export { BenchTheme, useBenchTheme } from './theme/BenchTheme';
 export { palettes, paletteStyles, type ThemeName } from './theme/palette';

@@ -11,6 +11,7 @@ import { isolationOf } from '@/core/diagnosis';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
 import { type JobFile, StateBand, useLog } from '@/features/job';
+import { LiveMeter } from '@/features/meter';
 import { insideBlock } from '@/features/stage/blockStage';
 import { Bar, chanceText, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
 import { latestNumber } from './benchModel';
@@ -24,6 +25,7 @@ import { Decision, Suspects } from './Suspects';
 import { WhatIf } from './WhatIf';
 import styles from './bench.module.css';
 import { useBench } from './useBench';
+import { useBenchMeter } from './useBenchMeter';
 
 // The solver is fetched only for sets with a netlist inside.
 const InsideBlock = dynamic(() => import('@/features/stage/InsideBlock').then(({ InsideBlock: loaded }) => loaded), {
@@ -57,6 +59,7 @@ export function Bench({
   // After anything recorded the hands are back on the probes: the entry must be ready.
   useEffect(() => input.current?.focus(), [log.entries.length, check, correcting]);
 
+  const meter = useBenchMeter(file, log, desk);
   const family = familyOf(sheet.technology);
   const seen = useMemo(() => {
     const reading = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
@@ -119,6 +122,7 @@ export function Bench({
   useHotkeys('alt+x', desk.unreachable, keys);
   useHotkeys('alt+p', desk.togglePower, keys);
   useHotkeys('alt+v', () => desk.choose('picture'), keys);
+  useHotkeys('alt+m', meter.toggle, keys);
   useHotkeys('alt+z', desk.takeBack, keys);
   useHotkeys('alt+w', () => log.record([{ body: { kind: 'warmth', warm: !bench.context.warm } }]), keys);
   useHotkeys('alt+l', () => log.record([{ body: { kind: 'lamp', fitted: !bench.context.lamp } }]), keys);
@@ -214,6 +218,7 @@ export function Bench({
               desk.choose(undefined);
             }}
           />
+          {meter.reads && check && <LiveMeter view={meter.view} unit={check.unit} />}
           {focused && !correcting && !step && <WhatIf advice={focused} sheet={sheet} />}
           {others.length > 0 && (
             <section aria-label="Other probes">
@@ -284,6 +289,9 @@ export function Bench({
         </span>
         <span>
           <Key>Alt I</Key> isolation
+        </span>
+        <span>
+          <Key>Alt M</Key> {meter.on ? 'meter off' : 'meter'}
         </span>
         <span>
           <Key>Alt Z</Key> take back

@@ -1,0 +1,11 @@
+import { standIn } from '@/features/meter/handleStandIn';
+
+export const dynamic = 'force-dynamic';
+
+interface Params {
+  params: Promise<{ job: string }>;
+}
+
+export async function GET(request: Request, { params }: Params): Promise<Response> {
+  return standIn((await params).job, new URL(request.url).searchParams.get('check') ?? '');
+}

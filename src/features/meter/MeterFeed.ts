@@ -1,0 +1,76 @@
+import { classifyTrace, type Sample, SettleWatch } from '@/core/reading';
+import { MeterLineError, readMeterLine } from '@/instruments';
+
+/** A reading the feed has made up its mind about. */
+export interface FedReading {
+  readonly value: number;
+  readonly shape: 'settled' | 'brief';
+}
+
+/** What the feed shows meanwhile. */
+export interface FeedState {
+  readonly value: number | undefined;
+  /** Lines that were no readings. */
+  readonly garbage: number;
+  readonly lastGarbage: string | undefined;
+}
+
+/** Samples kept of one touch: a minute of a fast meter. */
+const kept = 3000;
+/** Over-range for this long is a reading by itself, in seconds. */
+const openFor = 1;
+
+/**
+ * Turns the lines of a meter into readings: settled values at once, unless the rail may be one that is
+ * taken away again; then the trace is watched until it is known. Garbage is counted and passed over.
+ */
+export class MeterFeed {
+  private samples: Sample[] = [];
+  private readonly watch = new SettleWatch();
+  private settled: { readonly value: number; readonly at: number } | undefined;
+  private done = false;
+  state: FeedState = { value: undefined, garbage: 0, lastGarbage: undefined };
+
+  /** @param patience seconds a settled value must stand before it is taken; 0 takes it at once */
+  constructor(private readonly patience: number) {}
+
+  /** @returns the reading, once */
+  take(line: string): FedReading | undefined {
+    let sample: Sample;
+    try {
+      sample = readMeterLine(line);
+    } catch (error) {
+      if (!(error instanceof MeterLineError)) throw error;
+      this.state = { ...this.state, garbage: this.state.garbage + 1, lastGarbage: error.message };
+      return undefined;
+    }
+    this.state = { ...this.state, value: sample.value };
+    if (this.done) return undefined;
+    this.samples = [...this.samples.slice(1 - kept), sample];
+    const reading = this.judge(sample);
+    this.done = reading !== undefined;
+    return reading;
+  }
+
+  private judge(sample: Sample): FedReading | undefined {
+    if (sample.value === Infinity) {
+      const first = this.samples.findLast(({ value }) => value !== Infinity)?.at ?? this.samples[0]!.at;
+      return sample.at - first >= openFor ? { value: Infinity, shape: 'settled' } : undefined;
+    }
+    const value = this.watch.take(sample);
+    if (value !== undefined) {
+      if (this.patience === 0) return { value, shape: 'settled' };
+      // What stood and now rests near nothing was brief.
+      const { shape } = classifyTrace(this.samples);
+      if (shape.kind === 'brief') return { value: shape.peak, shape: 'brief' };
+      this.settled = { value, at: sample.at };
+    }
+    if (this.settled && sample.at - this.settled.at >= this.patience) {
+      const { shape } = classifyTrace(this.samples);
+      return shape.kind === 'brief'
+        ? { value: shape.peak, shape: 'brief' }
+        : { value: this.settled.value, shape: 'settled' };
+    }
+    return undefined;
+  }
+}

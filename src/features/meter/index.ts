@@ -1,0 +1,2 @@
+export { LiveMeter } from './LiveMeter';
+export { useMeter } from './useMeter';

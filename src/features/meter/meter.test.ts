@@ -1,0 +1,107 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { liveCold, Predictions, compileSheet } from '@/core/behaviour';
+import { seeded } from '@/core/chance';
+import { meterLine, readMeterLine, standInReadings } from '@/instruments';
+import { shippedSheets } from '@/sheets';
+import { type FedReading, MeterFeed } from './MeterFeed';
+
+const patient = 2.2;
+const fed = (feed: MeterFeed, lines: readonly string[]): FedReading[] => lines.flatMap((line) => feed.take(line) ?? []);
+const steady = (value: number, from = 0, seconds = 3) =>
+  Array.from({ length: seconds * 10 }, (_, index) => `${(from + index / 10).toFixed(1)} ${value} V`);
+
+describe('lines of a meter', () => {
+  it('read back as they were written', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 1e4, noNaN: true }),
+        fc.double({ min: -1e4, max: 1e6, noNaN: true }),
+        (at, value) => {
+          const back = readMeterLine(meterLine({ at, value, unit: 'V' }));
+          expect(back.at).toBeCloseTo(at, 1);
+          expect(Math.abs(back.value - value)).toBeLessThanOrEqual(1e-4 * Math.abs(value) + 1e-6);
+          expect(back.unit).toBe('V');
+        },
+      ),
+    );
+    expect(readMeterLine('1.2 OL Ω')).toMatchObject({ at: 1.2, value: Infinity });
+    expect(readMeterLine(' 0.5\t-121.4 ')).toEqual({ at: 0.5, value: -121.4 });
+  });
+
+  it.each(['', '0.4', 'volts 3', '-1 3 V', '0.4 three V', 'x'.repeat(500)])(
+    'refuse "%s" with what is right',
+    (line) => {
+      expect(() => readMeterLine(line)).toThrow(/like|line of/);
+    },
+  );
+});
+
+describe('a meter on the bench', () => {
+  it('gives what settles, once', () => {
+    expect(fed(new MeterFeed(0), [...steady(12.1), ...steady(5, 3)])).toEqual([
+      { value: expect.closeTo(12.1, 2), shape: 'settled' },
+    ]);
+  });
+
+  it('tells a rail that is taken away from one that stays, and neither from a dead one', () => {
+    const brief = [...steady(187, 0, 1), ...steady(0.1, 1, 4)];
+    expect(fed(new MeterFeed(patient), brief)).toEqual([{ value: expect.closeTo(187, 0), shape: 'brief' }]);
+    expect(fed(new MeterFeed(patient), steady(187, 0, 5))).toEqual([
+      { value: expect.closeTo(187, 0), shape: 'settled' },
+    ]);
+    expect(fed(new MeterFeed(patient), steady(0.001, 0, 5))).toEqual([
+      { value: expect.closeTo(0, 2), shape: 'settled' },
+    ]);
+  });
+
+  it('passes over garbage, counts it, and says the last of it', () => {
+    const feed = new MeterFeed(0);
+    const lines = steady(12).flatMap((line) => [line, '### noise']);
+    expect(fed(feed, lines)).toHaveLength(1);
+    expect(feed.state.garbage).toBeGreaterThan(2);
+    expect(feed.state.lastGarbage).toContain('### noise');
+  });
+
+  it('stays small under a burst of ten thousand lines that never settle', () => {
+    const feed = new MeterFeed(0);
+    const burst = Array.from({ length: 10_000 }, (_, index) => `${index / 100} ${index % 2 === 0 ? 1 : 90} V`);
+    const started = performance.now();
+    expect(fed(feed, burst)).toEqual([]);
+    expect(performance.now() - started).toBeLessThan(5000);
+    expect((feed as unknown as { samples: readonly unknown[] }).samples.length).toBeLessThanOrEqual(3000);
+  });
+
+  it('takes over-range for a reading after a second', () => {
+    const lines = Array.from({ length: 20 }, (_, index) => `${index / 10} OL Ω`);
+    expect(fed(new MeterFeed(0), lines)).toEqual([{ value: Infinity, shape: 'settled' }]);
+  });
+});
+
+describe('the stand-in for a meter', () => {
+  const predictions = new Predictions(compileSheet(shippedSheets().get('halvane-hp-42')!));
+  const faults = [undefined, ...predictions.model.sheet.faults.values()];
+
+  it('sends what the sheet expects: the feed makes the same of it', () => {
+    let [right, all] = [0, 0];
+    for (const [index, fault] of faults.entries()) {
+      for (const id of ['vs-dc', 'va-dc', 'v15-dc']) {
+        const check = predictions.checks.get(id);
+        if (!check) continue;
+        const expectation = predictions.expectation(fault, check, liveCold);
+        if (expectation.kind !== 'number' || expectation.components.length > 1) continue;
+        const [component] = expectation.components;
+        const lines = standInReadings(check, expectation, seeded(index)).map(meterLine);
+        const [reading] = fed(new MeterFeed(patient), lines);
+        all += 1;
+        if (
+          reading?.shape === component!.shape &&
+          Math.abs(reading.value - component!.value) <= 0.03 * Math.abs(component!.value) + 0.05
+        )
+          right += 1;
+      }
+    }
+    expect(all).toBeGreaterThan(100);
+    expect(right / all).toBeGreaterThan(0.97);
+  });
+});

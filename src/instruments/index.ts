@@ -1,0 +1,2 @@
+export { meterLine, MeterLineError, readMeterLine, type MeterReading } from './meterLine';
+export { standInRate, standInReadings } from './standIn';
