@@ -78,7 +78,45 @@ const views = [
   { name: 'repair', path: `${job(4)}/repair` },
   { name: 'close', path: `${job(9)}/close` },
   { name: 'notebook', path: '/notebook?q=dried' },
-  { name: 'stage', path: '/stage', act: lines('kg 61.3', 'kr 130', 'cg 6.4') },
+  { name: 'stage', path: '/stage', act: lines('kg 61.3', 'kr 130') },
+  {
+    name: 'stage-over-time',
+    path: '/stage?stage=standby-supply',
+    theme: 'dark',
+    act: async (page) => {
+      await lines('v5 5', 'k ripple 150m')(page);
+      await page.getByText('C901 dried out').first().waitFor();
+      await page.keyboard.press('Alt+t');
+      await page.keyboard.press('Alt+1');
+      await page.locator('[data-testid=over-time][data-runs="2"]').waitFor();
+    },
+  },
+  {
+    name: 'reckoner',
+    path: `${job(1)}/bench`,
+    act: async (page) => {
+      await page.keyboard.press('=');
+      await page.getByRole('combobox', { name: 'What to reckon' }).fill('retrace');
+      await page.keyboard.press('Enter');
+      for (const text of ['112', '900u', '11n', '15.625k', '-2n2', '1500', '23k']) {
+        await page.keyboard.type(text);
+        await page.keyboard.press('Tab');
+      }
+    },
+  },
+  {
+    name: 'bench-meter',
+    path: `${job(4)}/bench`,
+    act: async (page) => {
+      await page.keyboard.press('Alt+m');
+      await page.keyboard.press('Alt+p');
+      await page.getByRole('region', { name: 'The set is live' }).waitFor();
+      await page.waitForTimeout(600);
+      await page.keyboard.press('Alt+2');
+      await page.getByRole('status', { name: 'Meter' }).waitFor();
+      await page.waitForTimeout(450);
+    },
+  },
   { name: 'sheets', path: '/sheets' },
   { name: 'sheet-editor', path: '/sheets/generic-plasma?adopt=1' },
   { name: 'note', path: '/notebook/00000000-0000-4000-8000-000000001000' },

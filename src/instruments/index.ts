@@ -1,2 +1,2 @@
-export { meterLine, MeterLineError, readMeterLine, type MeterReading } from './meterLine';
+export { meterLine, MeterLineError, readMeterLine } from './meterLine';
 export { standInRate, standInReadings } from './standIn';

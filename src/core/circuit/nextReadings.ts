@@ -71,7 +71,6 @@ export function nextReadings(
   const before = entropyBits(ways, chances);
 
   const refs = left.map(({ entry }) => entry.fault.ref);
-  const leaders = refs.flatMap((ref, index) => (refs.indexOf(ref) === index ? [index] : [])).slice(0, 3);
   const nodes = open.map(({ node, at }, place): NextReading => {
     const means = left.map(({ entry }) => entry.point[at]!);
     const after = expectedBits(
@@ -85,7 +84,7 @@ export function nextReadings(
       node,
       bits: Math.max(0, before - after),
       minutes: cost.node,
-      expected: leaders.map((index) => ({ fault: left[index]!.entry.fault, volts: means[index]! })),
+      expected: apartAt(refs, means).map((index) => ({ fault: left[index]!.entry.fault, volts: means[index]! })),
     };
   });
   const parts = new Map<string, number>();
@@ -103,6 +102,24 @@ export function nextReadings(
   return [...nodes, ...cold]
     .filter((one) => one.bits > leastBits || (one.kind === 'cold' && one.ref === refs[0]))
     .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes);
+}
+
+/** Two voltages closer than this are told as one. */
+const alike = { share: 0.03, volts: 0.02 };
+const told = 3;
+
+/** Indices of the likeliest parts that a node tells apart: each with volts of its own. */
+function apartAt(refs: readonly string[], means: readonly number[]): number[] {
+  const found: number[] = [];
+  refs.forEach((ref, index) => {
+    const stands = found.every(
+      (other) =>
+        refs[other] !== ref &&
+        Math.abs(means[other]! - means[index]!) > Math.max(alike.volts, alike.share * Math.abs(means[other]!)),
+    );
+    if (found.length < told && stands) found.push(index);
+  });
+  return found;
 }
 
 function spreadsOf(dictionary: Dictionary, entry: DictionaryEntry, at: readonly number[]): number[] {

@@ -105,7 +105,7 @@ export function rankFaults(dictionary: Dictionary, readings: StageReadings): Ran
   const most = Math.max(...logs);
   const shares = logs.map((log) => Math.exp(log - most));
   const sum = shares.reduce((all, share) => all + share, 0);
-  const groups = groupsOf(entries, read);
+  const groups = groupsOf(entries, read, readings);
   return {
     faults: entries
       .map(({ fault }, index) => ({ fault, probability: shares[index]! / sum, group: groups[index]! }))
@@ -218,15 +218,33 @@ function gaussianLog(off: Float64Array, covariance: Float64Array): number {
 /** Two voltages closer than this are one to a meter. */
 const alike = { share: 0.02, volts: 0.03 };
 
-/** Numbers the groups of faults whose voltages are alike at every node read. */
-function groupsOf(entries: readonly DictionaryEntry[], read: readonly Read[]): number[] {
+/** Ripples within this ratio of each other are one to a meter. */
+const rippleAlike = 1.3;
+
+/** Numbers the groups of faults that are alike in everything read: volts at every node, ripple where it was read. */
+function groupsOf(
+  entries: readonly DictionaryEntry[],
+  read: readonly Read[],
+  { ripple, ripples }: StageReadings,
+): number[] {
+  const rippling = ripple && ripples ? [...ripple.keys()] : [];
+  const movesAlike = (one: CircuitFault, other: CircuitFault) => {
+    const [own, others] = [ripples?.get(one), ripples?.get(other)];
+    if (!own || !others) return own === others;
+    return rippling.every((node) => {
+      const ratio = ((own.get(node)?.ripple ?? 0) + rippleFloor) / ((others.get(node)?.ripple ?? 0) + rippleFloor);
+      return ratio < rippleAlike && ratio > 1 / rippleAlike;
+    });
+  };
   const leaders: number[] = [];
-  return entries.map(({ point }, index) => {
-    const group = leaders.findIndex((leader) =>
-      read.every(({ at }) => {
-        const [one, other] = [point[at]!, entries[leader]!.point[at]!];
-        return Math.abs(one - other) <= Math.max(alike.share * Math.abs(other), alike.volts);
-      }),
+  return entries.map(({ point, fault }, index) => {
+    const group = leaders.findIndex(
+      (leader) =>
+        read.every(({ at }) => {
+          const [one, other] = [point[at]!, entries[leader]!.point[at]!];
+          return Math.abs(one - other) <= Math.max(alike.share * Math.abs(other), alike.volts);
+        }) &&
+        (rippling.length === 0 || movesAlike(fault, entries[leader]!.fault)),
     );
     if (group >= 0) return group;
     leaders.push(index);

@@ -219,7 +219,7 @@ export function Bench({
             }}
           />
           {meter.reads && check && <LiveMeter view={meter.view} unit={check.unit} />}
-          {focused && !correcting && !step && <WhatIf advice={focused} sheet={sheet} />}
+          {focused && !correcting && !step && !meter.on && <WhatIf advice={focused} sheet={sheet} />}
           {others.length > 0 && (
             <section aria-label="Other probes">
               <h2 className="label">Or</h2>
