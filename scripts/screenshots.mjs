@@ -117,6 +117,16 @@ const views = [
       await page.waitForTimeout(450);
     },
   },
+  {
+    name: 'compare',
+    path: '/compare',
+    act: (page) =>
+      page
+        .getByLabel('Table of readings')
+        .fill(
+          '\tcell 1\tcell 2\tcell 3\tcell 4\tcell 5\tcell 6\nR1\t4k7\t4k69\t4k72\t2k1\t4k7\t4k71\nR2\t10k\t10k1\t-\t9k9\t10k\t10k\nR3\t330\t331\t329\t330\tOL\t333',
+        ),
+  },
   { name: 'sheets', path: '/sheets' },
   { name: 'sheet-editor', path: '/sheets/generic-plasma?adopt=1' },
   { name: 'note', path: '/notebook/00000000-0000-4000-8000-000000001000' },

@@ -37,6 +37,11 @@ async function answer(argv: readonly string[]): Promise<object | string> {
   }
 }
 
+// Whoever reads may stop early, as head does.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error;
+});
+
 try {
   const result = await answer(process.argv.slice(2));
   process.stdout.write(

@@ -10,6 +10,7 @@ const views = [
   ['close', `/job/${job}009/close`],
   ['notebook', '/notebook'],
   ['stage', '/stage'],
+  ['compare', '/compare'],
   ['sheets', '/sheets'],
   ['sheet editor', '/sheets/generic-plasma?adopt=1'],
   ['note', '/notebook/00000000-0000-4000-8000-000000001000'],

@@ -1,1 +1,3 @@
 export { compareSiblings, type Cell, type ComparedRow, type Comparison } from './divergence';
+export { compareNetwork, type Network, type NetworkComparison } from './networks';
+export { readNetworkTable, TableError } from './readNetworkTable';

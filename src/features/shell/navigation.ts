@@ -3,6 +3,7 @@ export const navigation = [
   { href: '/', title: 'Queue' },
   { href: '/take-in', title: 'Take in' },
   { href: '/stage', title: 'Stage' },
+  { href: '/compare', title: 'Compare' },
   { href: '/notebook', title: 'Notebook' },
   { href: '/sheets', title: 'Sheets' },
 ] as const;

@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest';
+import { type Random, seeded } from '../chance';
+import { compareNetwork, type Network, readNetworkTable } from '.';
+
+/** A network of some rows and cells with tolerance and gaps, and one value off, or none. */
+function network(random: Random, faulty: boolean): { network: Network; row: number; cell: number } {
+  const rows = 1 + Math.floor(random() * 6);
+  const cells = 6 + Math.floor(random() * 19);
+  const tolerance = [0.01, 0.05, 0.1][Math.floor(random() * 3)]!;
+  const values = Array.from({ length: rows }, () => {
+    const usual = 10 ** (1 + 5 * random());
+    return Array.from({ length: cells }, () =>
+      random() < 0.1 ? undefined : usual * (1 + tolerance * (2 * random() - 1)),
+    );
+  });
+  const row = Math.floor(random() * rows);
+  const known = values[row]!.flatMap((value, cell) => (value === undefined ? [] : [cell]));
+  const cell = known[Math.floor(random() * known.length)]!;
+  if (faulty) {
+    const value = values[row]![cell]!;
+    values[row]![cell] = [0.02, Infinity, value * 2, value * 0.45, value * 10][Math.floor(random() * 5)]!;
+  }
+  return { network: { rows: values.map(String), cells: values[0]!.map(String), values }, row, cell };
+}
+
+const draws = 1000;
+
+describe('a repeated network', () => {
+  it('names the odd cell in at least 99 of 100', () => {
+    let named = 0;
+    for (let draw = 0; draw < draws; draw += 1) {
+      const { network: one, row, cell } = network(seeded(draw), true);
+      const [first] = compareNetwork(one).odd;
+      if (first?.row === row && first.cell === cell) named += 1;
+    }
+    expect(named / draws).toBeGreaterThanOrEqual(0.99);
+  });
+
+  it('raises no alarm on a healthy one in at least 99 of 100', () => {
+    let quiet = 0;
+    for (let draw = 0; draw < draws; draw += 1)
+      if (compareNetwork(network(seeded(50_000 + draw), false).network).odd.length === 0) quiet += 1;
+    expect(quiet / draws).toBeGreaterThanOrEqual(0.99);
+  });
+
+  it('says nothing of a row with too few values', () => {
+    expect(compareNetwork({ rows: ['a'], cells: ['1', '2'], values: [[100, 0.1]] }).odd).toEqual([]);
+  });
+});
+
+describe('a pasted table', () => {
+  it('is read with names of rows and cells, gaps and shorts', () => {
+    expect(readNetworkTable('\tA\tB\tC\nR1\t4k7\t-\t4.6k\nR2\tOL\t\t0')).toEqual({
+      rows: ['R1', 'R2'],
+      cells: ['A', 'B', 'C'],
+      values: [
+        [4700, undefined, 4600],
+        [Infinity, undefined, 0],
+      ],
+    });
+  });
+
+  it('is read without names, apart by spaces or semicolons', () => {
+    expect(readNetworkTable('10 11 12\n20 - 22')).toMatchObject({
+      rows: ['row 1', 'row 2'],
+      cells: ['1', '2', '3'],
+      values: [
+        [10, 11, 12],
+        [20, undefined, 22],
+      ],
+    });
+    expect(readNetworkTable('R1;1k;1k1;').values).toEqual([[1000, 1100, undefined]]);
+  });
+
+  it.each([
+    ['', /paste a table/],
+    ['R1 10 11\nR2 10 lots', /line 2, column 2: "lots" is no value/],
+    [Array.from({ length: 300 }, () => '1 2').join('\n'), /300 rows; there may be 200/],
+  ])('that cannot be read says where', (text, message) => {
+    expect(() => readNetworkTable(text)).toThrow(message);
+  });
+});

@@ -1,0 +1,72 @@
+/** A repeated network as it was measured: rows are places in it, columns its repetitions; gaps are undefined. */
+export interface Network {
+  readonly rows: readonly string[];
+  readonly cells: readonly string[];
+  /** Row by row; ohms, 0 and Infinity among them. */
+  readonly values: readonly (readonly (number | undefined)[])[];
+}
+
+/** A value that leaves its row. */
+export interface OddCell {
+  readonly row: number;
+  readonly cell: number;
+  readonly value: number;
+  /** Middle of the row. */
+  readonly usual: number;
+  /** How many spreads of its row it lies away. */
+  readonly away: number;
+}
+
+/** What a row keeps to. */
+export interface RowPattern {
+  readonly usual: number | undefined;
+  /** As a ratio above 1: most values lie within it of the middle. */
+  readonly spread: number;
+}
+
+export interface NetworkComparison {
+  readonly rows: readonly RowPattern[];
+  /** Furthest away first. */
+  readonly odd: readonly OddCell[];
+}
+
+/** Fewer values than this have no middle to leave. */
+const fewest = 3;
+/** Parts of one kind lie within this ratio of each other without meaning anything. */
+const leastSpread = 1.04;
+/** Spreads from the middle at which a value counts as odd. */
+const oddFrom = 4.5;
+/** Shorts and over-range are as far away as this, in ohms. */
+const ends = { least: 0.01, most: 1e9 };
+/** The median of absolute deviations of a normal spread is this much less than its standard deviation. */
+const normal = 1.4826;
+
+const logOf = (value: number) => Math.log(Math.min(ends.most, Math.max(ends.least, Math.abs(value))));
+
+function medianOf(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const half = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
+}
+
+/**
+ * Finds what leaves the pattern of a repeated network: each row has a middle and a spread, by medians
+ * of the logarithms, so that neither an odd cell nor a gap moves them (Rousseeuw and Croux 1993).
+ */
+export function compareNetwork({ values }: Network): NetworkComparison {
+  const odd: OddCell[] = [];
+  const rows = values.map((row, index): RowPattern => {
+    const known = row.flatMap((value, cell) => (value === undefined ? [] : [{ value, cell, log: logOf(value) }]));
+    if (known.length < fewest) return { usual: undefined, spread: leastSpread };
+    const middle = medianOf(known.map(({ log }) => log));
+    const deviation = medianOf(known.map(({ log }) => Math.abs(log - middle)));
+    const spread = Math.max(Math.log(leastSpread), normal * deviation);
+    const usual = Math.exp(middle);
+    for (const { value, cell, log } of known) {
+      const away = Math.abs(log - middle) / spread;
+      if (away >= oddFrom) odd.push({ row: index, cell, value, usual, away });
+    }
+    return { usual, spread: Math.exp(spread) };
+  });
+  return { rows, odd: odd.sort((a, b) => b.away - a.away) };
+}

@@ -1,0 +1,135 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { compareNetwork, type Network, type NetworkComparison, readNetworkTable, TableError } from '@/core/compare';
+import { formatCode, formatQuantity } from '@/core/quantity';
+import { OpenFile, useDraft, VerdictMark } from '@/ui';
+import styles from './compare.module.css';
+
+const example = '\tbuf 1\tbuf 2\tbuf 3\tbuf 4\tbuf 5\nR1\t4k7\t4k69\t4k72\t2k1\t4k7\nR2\t10k\t10k1\t-\t9k9\t10k';
+const most = 6;
+
+type Read = { readonly network: Network; readonly comparison: NetworkComparison } | string;
+
+function read(text: string): Read | undefined {
+  if (text.trim() === '') return undefined;
+  try {
+    const network = readNetworkTable(text);
+    return { network, comparison: compareNetwork(network) };
+  } catch (error) {
+    if (error instanceof TableError) return error.message;
+    throw error;
+  }
+}
+
+/** Repeated networks side by side: the cell that leaves its row is named. */
+export function CompareDesk() {
+  const { draft, keep } = useDraft('compare-table');
+  const [typed, setTyped] = useState<string>();
+  const [refused, setRefused] = useState<string>();
+  const text = typed ?? draft ?? '';
+  const found = useMemo(() => read(text), [text]);
+  const edit = (next: string) => {
+    setTyped(next);
+    setRefused(undefined);
+    keep(next);
+  };
+  return (
+    <div className={styles.desk}>
+      <section className={styles.entry} aria-label="The table">
+        <h1>Compare</h1>
+        <p className="soft">
+          Rows are places, columns repetitions: rows of a buffer, channels, a good board beside a doubtful one. Gaps are{' '}
+          <b className="figure">-</b>.
+        </p>
+        <OpenFile accept=".csv,.txt,.tsv" onText={edit} onRefused={setRefused} />
+        <textarea
+          className="figure source"
+          value={text}
+          placeholder={example}
+          spellCheck={false}
+          aria-label="Table of readings"
+          onChange={(event) => edit(event.target.value)}
+        />
+        {(refused ?? (typeof found === 'string' ? found : undefined)) !== undefined && (
+          <p role="alert" className="bad">
+            {refused ?? (found as string)}
+          </p>
+        )}
+      </section>
+      <section className={styles.found} aria-label="What leaves the pattern">
+        {found === undefined && <p className="soft">Paste or type a table: what leaves its row is named here.</p>}
+        {found !== undefined && typeof found !== 'string' && <Found {...found} />}
+      </section>
+    </div>
+  );
+}
+
+const ratioText = (ratio: number) =>
+  ratio >= 1 ? `×${Number(ratio.toPrecision(2))}` : `÷${Number((1 / ratio).toPrecision(2))}`;
+
+/** Ohms as they are written on parts: `4k7`. */
+const ohmsText = (value: number) =>
+  value === Infinity ? 'OL' : Math.abs(value) < 0.005 ? '0' : formatCode(value, 'Ω');
+
+function Found({ network, comparison }: Exclude<Read, string>) {
+  const { rows, cells, values } = network;
+  const { odd } = comparison;
+  const oddAt = new Set(odd.map(({ row, cell }) => `${row} ${cell}`));
+  return (
+    <>
+      <ul className={styles.odd} data-testid="odd-cells">
+        {odd.length === 0 && (
+          <li>
+            <VerdictMark mark="within" /> Every value keeps to its row.
+          </li>
+        )}
+        {odd.slice(0, most).map(({ row, cell, value, usual, away }) => (
+          <li key={`${row} ${cell}`}>
+            <VerdictMark mark={value > usual ? 'high' : 'low'} />
+            <span>
+              <b>
+                {rows[row]}, {cells[cell]}
+              </b>{' '}
+              reads <b className="figure">{formatQuantity(value, 'Ω', 3)}</b>, its row{' '}
+              <b className="figure">{formatQuantity(usual, 'Ω', 3)}</b>
+              {value > 0 && Number.isFinite(value) && ` (${ratioText(value / usual)})`}: {Math.round(away)} spreads away
+            </span>
+          </li>
+        ))}
+        {odd.length > most && <li className="soft">and {odd.length - most} more, marked below</li>}
+      </ul>
+      <div className={styles.scroll}>
+        <table>
+          <thead>
+            <tr>
+              <th />
+              {cells.map((title, cell) => (
+                <th key={cell} scope="col">
+                  {title}
+                </th>
+              ))}
+              <th scope="col">usual</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((title, row) => (
+              <tr key={row}>
+                <th scope="row">{title}</th>
+                {values[row]!.map((value, cell) => (
+                  <td key={cell} className="figure" data-odd={oddAt.has(`${row} ${cell}`) || undefined}>
+                    {value === undefined ? '·' : ohmsText(value)}
+                    {oddAt.has(`${row} ${cell}`) && ' ◇'}
+                  </td>
+                ))}
+                <td className="figure soft">
+                  {comparison.rows[row]!.usual === undefined ? '?' : ohmsText(comparison.rows[row]!.usual)}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}

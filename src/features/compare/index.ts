@@ -1,0 +1,1 @@
+export { CompareDesk } from './CompareDesk';
