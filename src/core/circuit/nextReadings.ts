@@ -105,7 +105,7 @@ export function nextReadings(
 }
 
 /** Two voltages closer than this are told as one. */
-const alike = { share: 0.03, volts: 0.02 };
+const alike = { share: 0.008, volts: 0.02 };
 const told = 3;
 
 /** Indices of the likeliest parts that a node tells apart: each with volts of its own. */
