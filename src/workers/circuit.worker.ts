@@ -7,6 +7,7 @@ import {
   dictionaryOf,
   type NextReading,
   nextReadings,
+  NoConvergence,
   operatingPoint,
   type OverTime,
   rankFaults,
@@ -60,7 +61,7 @@ export interface StageRead {
 }
 
 /** The netlist asked about last, with what was worked out of it. */
-let kept: { text: string; dictionary: Dictionary; ripples?: Ripples } | undefined;
+let kept: { text: string; dictionary: Dictionary; ripples?: Ripples | undefined } | undefined;
 
 const told = { suspects: 24, next: 4 };
 /** Faults between two reports of how far the dictionary is. */
@@ -83,6 +84,20 @@ function opened(text: string, onProgress: (done: number, all: number) => void) {
 
 const overTimeOf = ({ circuit }: System): OverTime | undefined => circuit.analyses.find((one) => one.kind === 'tran');
 
+/** A stage that does not run through time is judged by its volts alone. */
+function ripplesWhereItRuns(
+  dictionary: Dictionary,
+  analysis: OverTime,
+  onProgress: (done: number, all: number) => void,
+): Ripples | undefined {
+  try {
+    return ripplesOf(dictionary, analysis, nodesOf(dictionary.system), onProgress);
+  } catch (error) {
+    if (error instanceof NoConvergence) return undefined;
+    throw error;
+  }
+}
+
 const nodesOf = (system: System) => system.nodes.filter((node) => !node.includes(':'));
 
 const stages = {
@@ -91,7 +106,7 @@ const stages = {
     const stage = opened(text, onProgress);
     const { dictionary } = stage;
     const analysis = overTimeOf(dictionary.system);
-    if (analysis) stage.ripples ??= ripplesOf(dictionary, analysis, nodesOf(dictionary.system), onProgress);
+    if (analysis) stage.ripples ??= ripplesWhereItRuns(dictionary, analysis, onProgress);
     const { system, entries } = dictionary;
     const points = new Map(entries.map(({ fault, point }) => [fault, point]));
     const ranking = rankFaults(dictionary, {
