@@ -40,3 +40,31 @@ test('a meter asked for a point that is not there, or of no job, says so', async
   const none = await fetch(`${app.address}/api/meter/00000000-0000-4000-8000-00000000dead?check=vs`);
   expect(none.status).toBe(404);
 });
+
+test('a code tapped along on the space bar is counted, and recorded once the groups agree', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Halvane HP-42', 'Landing display', ['Starts, then off']);
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();
+  const card = page.getByRole('region', { name: 'Probe next' });
+  // The code may be asked for at once, or stand among the other probes.
+  const plain = page
+    .getByRole('region', { name: 'Other probes' })
+    .getByRole('button', { name: /Alt \d Blinks of the light/ });
+  await expect(page.locator('[data-ahead]')).not.toHaveAttribute('data-ahead', 'looking');
+  if ((await card.getAttribute('data-check')) !== 'blinks' || (await card.getAttribute('data-step')) !== '')
+    await plain.click();
+  await expect(card).toHaveAttribute('data-check', 'blinks');
+  await expect(card).toHaveAttribute('data-step', '');
+  await entry(page).focus();
+  for (let group = 0; group < 2; group += 1) {
+    for (let blink = 0; blink < 4; blink += 1) {
+      await page.keyboard.press(' ', { delay: 60 });
+      await page.waitForTimeout(180);
+    }
+    await page.waitForTimeout(1500);
+  }
+  await expect(card.getByText('2 groups agree')).toBeVisible();
+  await expect(entry(page)).toHaveValue('4');
+  await entry(page).press('Enter');
+  await expect(page.getByRole('region', { name: 'Readings' })).toContainText('4');
+});

@@ -10,6 +10,7 @@ import { type TakenReading } from '@/core/reading';
 import { type Ground } from '@/core/sheet';
 import { clockText, Key, markColours, minutesText, VerdictMark } from '@/ui';
 import { choicesFor, instruction, type Interpreted, type SeenPicture, type Step, whyProbe } from './benchModel';
+import { BlinkTapper } from './BlinkTapper';
 import { PicturePicker } from './PicturePicker';
 import styles from './bench.module.css';
 
@@ -73,6 +74,9 @@ export function ProbeCard(props: ProbeCardProps) {
         </p>
       ))}
       {check?.measure === 'picture' && !doing && <PicturePicker pictures={props.pictures} onPick={props.onPicture} />}
+      {check?.measure === 'blinks' && !doing && (
+        <BlinkTapper input={input} onCount={(count) => props.onText(String(count))} />
+      )}
       <label className={styles.entry} data-wrong={interpreted.kind === 'wrong' || undefined}>
         <span className="unseen">Reading</span>
         <input
