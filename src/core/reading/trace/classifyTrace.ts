@@ -130,25 +130,30 @@ function noiseOf(samples: readonly Sample[]): number {
   return second.length === 0 ? 0 : medianOf(second) / (0.6745 * Math.sqrt(6));
 }
 
+/** Steps between time constants are no longer halved once they are less than this. */
+const closest = 1.003;
+
 interface Fit {
   readonly tau: number;
-  /** Where it leads, and how far from it it began. */
-  readonly target: number;
-  readonly start: number;
   at(time: number): number;
 }
 
-/** Least squares of a + b·e^(−t/τ), over the time constants that are tried. */
+/** Least squares of a + b·e^(−t/τ): the best of the time constants that are tried, then closer by halves. */
 function fitExponential(samples: readonly Sample[]): Fit {
   const origin = samples[0]!.at;
-  let best: (Fit & { readonly error: number }) | undefined;
-  for (const tau of taus) {
+  const fitWith = (tau: number) => {
     const shape = samples.map(({ at }) => Math.exp(-(at - origin) / tau));
     const { a, b, error } = leastSquares(shape, samples);
-    if (!best || error < best.error)
-      best = { tau, target: a, start: b, error, at: (time) => a + b * Math.exp(-(time - origin) / tau) };
+    return { tau, error, at: (time: number) => a + b * Math.exp(-(time - origin) / tau) };
+  };
+  let best = taus.map(fitWith).reduce((least, one) => (one.error < least.error ? one : least));
+  for (let step = taus[1]! / taus[0]!; step > closest; step = Math.sqrt(step)) {
+    for (const tau of [best.tau / Math.sqrt(step), best.tau * Math.sqrt(step)]) {
+      const nearer = fitWith(tau);
+      if (nearer.error < best.error) best = nearer;
+    }
   }
-  return best!;
+  return best;
 }
 
 function leastSquares(shape: readonly number[], samples: readonly Sample[]): { a: number; b: number; error: number } {
