@@ -9,7 +9,7 @@ ensureBuilt();
 const { launch } = await import('./browser.mjs');
 const database = path.join(workFolder, 'screenshots.db');
 seed(database, { fresh: true });
-const { address, child } = await serve({ database, port: await freePort(4930), quiet: true });
+const { address, child } = await serve({ database, port: await freePort(4930), quiet: true, simulatedMeter: true });
 const browser = await launch();
 const folder = path.join(root, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });

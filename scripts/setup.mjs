@@ -119,13 +119,24 @@ export async function freePort(from, host = '127.0.0.1') {
 }
 
 /** Starts the built application on a database file. Resolves once it answers. */
-export async function serve({ database, port, host = process.env.TOVRIK_HOST ?? '127.0.0.1', quiet = false }) {
+export async function serve({
+  database,
+  port,
+  host = process.env.TOVRIK_HOST ?? '127.0.0.1',
+  quiet = false,
+  simulatedMeter = false,
+}) {
   const child = spawn(
     process.execPath,
     [path.join(root, 'node_modules', scripts.next), 'start', '-H', host, '-p', String(port)],
     {
       stdio: ['ignore', quiet ? 'ignore' : process.stderr, 'inherit'],
-      env: { ...process.env, TOVRIK_DB: database, NODE_ENV: 'production' },
+      env: {
+        ...process.env,
+        TOVRIK_DB: database,
+        TOVRIK_SIMULATED_METER: simulatedMeter ? '1' : '',
+        NODE_ENV: 'production',
+      },
     },
   );
   const ended = new Promise((resolve) => child.once('exit', resolve));

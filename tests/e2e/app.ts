@@ -24,14 +24,23 @@ function freePort(): Promise<number> {
 }
 
 /** Starts the built application; the port may be asked for, to come back where one was killed. */
-export async function startApp(database: string, port?: number): Promise<App & { readonly port: number }> {
+export async function startApp(
+  database: string,
+  port?: number,
+  simulatedMeter = true,
+): Promise<App & { readonly port: number }> {
   const at = port ?? (await freePort());
   const child: ChildProcess = spawn(
     process.execPath,
     ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(at)],
     {
       stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, TOVRIK_DB: database, NODE_ENV: 'production' },
+      env: {
+        ...process.env,
+        TOVRIK_DB: database,
+        TOVRIK_SIMULATED_METER: simulatedMeter ? '1' : '',
+        NODE_ENV: 'production',
+      },
     },
   );
   const address = `http://127.0.0.1:${at}`;

@@ -1,4 +1,4 @@
-import { expect, test } from './app';
+import { emptyDatabase, expect, startApp, test } from './app';
 import { entry, takeIn } from './bench';
 
 test('with the meter on, readings are recorded as they settle, with no key between them', async ({ page, app }) => {
@@ -23,6 +23,20 @@ test('with the meter on, readings are recorded as they settle, with no key betwe
 test('a meter asked for a point that is not there, or of no job, says so', async ({ app }) => {
   const none = await fetch(`${app.address}/api/meter/00000000-0000-4000-8000-00000000dead?check=vs`);
   expect(none.status).toBe(404);
+  expect(await none.text()).toBe('there is no such job');
+});
+
+test('on sets that are real no meter is simulated: nothing invented gets into their record', async ({ page }) => {
+  const real = await startApp(emptyDatabase(), undefined, false);
+  await takeIn(page, real.address, 'Pellisar TC-14', 'A real set', ['Flooded green']);
+  await expect(page.getByText('simulated meter')).toHaveCount(0);
+  await page.keyboard.press('Alt+m');
+  await expect(page.getByRole('status', { name: 'Meter' })).toHaveCount(0);
+  const job = /job\/([^/]+)/.exec(page.url())![1];
+  const answer = await fetch(`${real.address}/api/meter/${job}?check=kg-dc`);
+  expect(answer.status).toBe(404);
+  expect(await answer.text()).toMatch(/real ones/);
+  real.kill();
 });
 
 test('a code tapped along on the space bar is counted, and recorded once the groups agree', async ({ page, app }) => {

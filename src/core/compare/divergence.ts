@@ -1,3 +1,4 @@
+import { median } from '../quantity';
 import { type Siblings } from '../sheet';
 
 /** A cell of a comparison: the reading at one node of one column, where there is one. */
@@ -30,15 +31,9 @@ export interface Comparison {
 /** Siblings of one design differ by less than this share of each other. */
 const agreement = 0.12;
 
-function middle(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const half = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
-}
-
 function compareRow(title: string, points: readonly string[], values: readonly Cell[]): ComparedRow {
   const known = values.filter((value): value is number => value !== undefined);
-  const centre = known.length >= 2 ? middle(known) : undefined;
+  const centre = known.length >= 2 ? median(known) : undefined;
   const ratios = values.map((value) =>
     value === undefined || centre === undefined || centre === 0 ? undefined : value / centre,
   );

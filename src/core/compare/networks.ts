@@ -1,3 +1,5 @@
+import { median } from '../quantity';
+
 /** A repeated network as it was measured: rows are places in it, columns its repetitions; gaps are undefined. */
 export interface Network {
   readonly rows: readonly string[];
@@ -17,15 +19,9 @@ export interface OddCell {
   readonly away: number;
 }
 
-/** What a row keeps to. */
-export interface RowPattern {
-  readonly usual: number | undefined;
-  /** As a ratio above 1: most values lie within it of the middle. */
-  readonly spread: number;
-}
-
 export interface NetworkComparison {
-  readonly rows: readonly RowPattern[];
+  /** Middle of each row; undefined where too little is known. */
+  readonly usual: readonly (number | undefined)[];
   /** Furthest away first. */
   readonly odd: readonly OddCell[];
 }
@@ -43,30 +39,23 @@ const normal = 1.4826;
 
 const logOf = (value: number) => Math.log(Math.min(ends.most, Math.max(ends.least, Math.abs(value))));
 
-function medianOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const half = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
-}
-
 /**
  * Finds what leaves the pattern of a repeated network: each row has a middle and a spread, by medians
  * of the logarithms, so that neither an odd cell nor a gap moves them (Rousseeuw and Croux 1993).
  */
 export function compareNetwork({ values }: Network): NetworkComparison {
   const odd: OddCell[] = [];
-  const rows = values.map((row, index): RowPattern => {
+  const usual = values.map((row, index): number | undefined => {
     const known = row.flatMap((value, cell) => (value === undefined ? [] : [{ value, cell, log: logOf(value) }]));
-    if (known.length < fewest) return { usual: undefined, spread: leastSpread };
-    const middle = medianOf(known.map(({ log }) => log));
-    const deviation = medianOf(known.map(({ log }) => Math.abs(log - middle)));
+    if (known.length < fewest) return undefined;
+    const middle = median(known.map(({ log }) => log));
+    const deviation = median(known.map(({ log }) => Math.abs(log - middle)));
     const spread = Math.max(Math.log(leastSpread), normal * deviation);
-    const usual = Math.exp(middle);
     for (const { value, cell, log } of known) {
       const away = Math.abs(log - middle) / spread;
-      if (away >= oddFrom) odd.push({ row: index, cell, value, usual, away });
+      if (away >= oddFrom) odd.push({ row: index, cell, value, usual: Math.exp(middle), away });
     }
-    return { usual, spread: Math.exp(spread) };
+    return Math.exp(middle);
   });
-  return { rows, odd: odd.sort((a, b) => b.away - a.away) };
+  return { usual, odd: odd.sort((a, b) => b.away - a.away) };
 }

@@ -12,7 +12,7 @@ import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
 import { type JobFile, StateBand, useLog } from '@/features/job';
 import { LiveMeter } from '@/features/meter';
-import { insideBlock } from '@/features/stage/blockStage';
+import { likeliestInside } from '@/features/stage/blockStage';
 import { Bar, chanceText, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
 import { latestNumber } from './benchModel';
 import { IsolationView } from './IsolationView';
@@ -33,19 +33,20 @@ const InsideBlock = dynamic(() => import('@/features/stage/InsideBlock').then(({
 });
 
 const otherProbes = 3;
-/** A suspect less likely than this is not looked into. */
-const worthInside = 0.1;
 
 /** The bench: readings in, judgement out, next probe named. */
 export function Bench({
   file,
   line,
   netlists,
+  simulatedMeter,
 }: {
   file: JobFile;
   line: Line;
   /** Netlists that blocks of the sheet name. */
   netlists: Readonly<Record<string, string>>;
+  /** Is there a stand-in for a meter? */
+  simulatedMeter: boolean;
 }) {
   const router = useRouter();
   const log = useLog(file);
@@ -74,16 +75,10 @@ export function Bench({
         .filter((one) => one.rows.some((row) => row.values.filter((value) => value !== undefined).length > 0)),
     [sheet.siblings, job],
   );
-  // The likeliest block of which the inside is known, as long as it is a likely one at all.
-  const inside = useMemo(() => {
-    const leading = advice.posterior.suspects.find(
-      ({ fault, probability, cured }) =>
-        !cured && probability >= worthInside && sheet.blocks.get(sheet.parts.get(fault.part)?.block ?? '')?.stage,
-    );
-    return (
-      leading && insideBlock(sheet, sheet.parts.get(leading.fault.part)!.block, predictions.checks, bench, netlists)
-    );
-  }, [advice.posterior, sheet, predictions, bench, netlists]);
+  const inside = useMemo(
+    () => likeliestInside(sheet, advice.posterior, predictions.checks, bench, netlists),
+    [advice.posterior, sheet, predictions, bench, netlists],
+  );
   const isolation = useMemo(() => isolationOf(job, advice.posterior), [job, advice.posterior]);
   const cautions = useMemo(() => {
     const power = step?.kind === 'do' && step.body.kind === 'power' ? [powerCaution(step.body.power)] : [];
@@ -122,7 +117,7 @@ export function Bench({
   useHotkeys('alt+x', desk.unreachable, keys);
   useHotkeys('alt+p', desk.togglePower, keys);
   useHotkeys('alt+v', () => desk.choose('picture'), keys);
-  useHotkeys('alt+m', meter.toggle, keys);
+  useHotkeys('alt+m', meter.toggle, { ...keys, enabled: simulatedMeter });
   useHotkeys('alt+z', desk.takeBack, keys);
   useHotkeys('alt+w', () => log.record([{ body: { kind: 'warmth', warm: !bench.context.warm } }]), keys);
   useHotkeys('alt+l', () => log.record([{ body: { kind: 'lamp', fitted: !bench.context.lamp } }]), keys);
@@ -290,9 +285,11 @@ export function Bench({
         <span>
           <Key>Alt I</Key> isolation
         </span>
-        <span>
-          <Key>Alt M</Key> {meter.on ? 'meter off' : 'meter'}
-        </span>
+        {simulatedMeter && (
+          <span>
+            <Key>Alt M</Key> {meter.on ? 'meter off' : 'simulated meter'}
+          </span>
+        )}
         <span>
           <Key>Alt Z</Key> take back
         </span>

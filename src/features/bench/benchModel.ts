@@ -1,5 +1,5 @@
 import { type Check, type Context, type Predictions } from '@/core/behaviour';
-import { type Case, type ProbeAdvice, transition } from '@/core/diagnosis';
+import { type Case, type Posterior, type ProbeAdvice, transition } from '@/core/diagnosis';
 import {
   answerText,
   EntryError,
@@ -300,4 +300,20 @@ export function whyProbe(advice: ProbeAdvice): string {
   if (advice.doubt !== undefined) return 'its reading speaks against all the others: take it again';
   if (advice.saves >= 0.5) return `saves about ${Math.round(advice.saves)} min against repairing now`;
   return advice.bits > 0.5 ? 'splits the suspects well for its time' : 'tells a little';
+}
+
+/** Suspects asked whether a rail would be taken away again. */
+const asked = 20;
+
+/** Would some likely suspect let a reading rise and then take it away? */
+export function mayBeBrief(
+  predictions: Predictions,
+  { suspects }: Pick<Posterior, 'suspects'>,
+  check: Check,
+  context: Context,
+): boolean {
+  return suspects.slice(0, asked).some(({ fault }) => {
+    const expectation = predictions.expectation(fault, check, context);
+    return expectation.kind === 'number' && expectation.components.some(({ shape }) => shape === 'brief');
+  });
 }

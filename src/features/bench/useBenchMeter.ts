@@ -4,12 +4,11 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { type JobFile, type JobLog } from '@/features/job';
 import { useMeter } from '@/features/meter';
 import { sound } from '@/ui';
+import { mayBeBrief } from './benchModel';
 import { type useBench } from './useBench';
 
 /** How long a value must stand where some suspect would take it away again, in seconds. */
 const patience = 2.2;
-/** Suspects asked whether they would. */
-const asked = 20;
 
 /**
  * The meter on the bench: what is asked is read from it, recorded when it settles, and sounded by its
@@ -23,26 +22,24 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
   const address = listens
     ? `/api/meter/${file.id}?check=${encodeURIComponent(check.id)}&after=${job.bench.readings.length}`
     : undefined;
-  const brief =
-    listens &&
-    advice.posterior.suspects.slice(0, asked).some(({ fault }) => {
-      const expectation = job.predictions.expectation(fault, check, wanted);
-      return expectation.kind === 'number' && expectation.components.some(({ shape }) => shape === 'brief');
-    });
-  const view = useMeter(address, brief ? patience : 0, (reading) => {
-    if (!check) return;
-    log.record([
-      {
-        body: {
-          kind: 'reading',
-          check: check.id,
-          answer: { kind: 'number', value: reading.value, shape: reading.shape },
-          text: 'meter',
+  const view = useMeter(
+    address,
+    listens && mayBeBrief(job.predictions, advice.posterior, check, wanted) ? patience : 0,
+    (reading) => {
+      if (!check) return;
+      log.record([
+        {
+          body: {
+            kind: 'reading',
+            check: check.id,
+            answer: { kind: 'number', value: reading.value, shape: reading.shape },
+            text: 'simulated meter',
+          },
         },
-      },
-    ]);
-    choose(undefined);
-  });
+      ]);
+      choose(undefined);
+    },
+  );
   const heard = useRef(rows.length);
   useEffect(() => {
     if (on && rows.length > heard.current) sound(rows[0]!.verdict.mark);

@@ -1,26 +1,13 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { compareNetwork, type Network, type NetworkComparison, readNetworkTable, TableError } from '@/core/compare';
-import { formatCode, formatQuantity } from '@/core/quantity';
+import { formatQuantity } from '@/core/quantity';
 import { OpenFile, useDraft, VerdictMark } from '@/ui';
+import { type Compared, compared, ohmsText, ratioText } from './compareModel';
 import styles from './compare.module.css';
 
 const example = '\tbuf 1\tbuf 2\tbuf 3\tbuf 4\tbuf 5\nR1\t4k7\t4k69\t4k72\t2k1\t4k7\nR2\t10k\t10k1\t-\t9k9\t10k';
 const most = 6;
-
-type Read = { readonly network: Network; readonly comparison: NetworkComparison } | string;
-
-function read(text: string): Read | undefined {
-  if (text.trim() === '') return undefined;
-  try {
-    const network = readNetworkTable(text);
-    return { network, comparison: compareNetwork(network) };
-  } catch (error) {
-    if (error instanceof TableError) return error.message;
-    throw error;
-  }
-}
 
 /** Repeated networks side by side: the cell that leaves its row is named. */
 export function CompareDesk() {
@@ -28,7 +15,7 @@ export function CompareDesk() {
   const [typed, setTyped] = useState<string>();
   const [refused, setRefused] = useState<string>();
   const text = typed ?? draft ?? '';
-  const found = useMemo(() => read(text), [text]);
+  const found = useMemo(() => compared(text), [text]);
   const edit = (next: string) => {
     setTyped(next);
     setRefused(undefined);
@@ -65,14 +52,7 @@ export function CompareDesk() {
   );
 }
 
-const ratioText = (ratio: number) =>
-  ratio >= 1 ? `×${Number(ratio.toPrecision(2))}` : `÷${Number((1 / ratio).toPrecision(2))}`;
-
-/** Ohms as they are written on parts: `4k7`. */
-const ohmsText = (value: number) =>
-  value === Infinity ? 'OL' : Math.abs(value) < 0.005 ? '0' : formatCode(value, 'Ω');
-
-function Found({ network, comparison }: Exclude<Read, string>) {
+function Found({ network, comparison }: Compared) {
   const { rows, cells, values } = network;
   const { odd } = comparison;
   const oddAt = new Set(odd.map(({ row, cell }) => `${row} ${cell}`));
@@ -123,7 +103,7 @@ function Found({ network, comparison }: Exclude<Read, string>) {
                   </td>
                 ))}
                 <td className="figure soft">
-                  {comparison.rows[row]!.usual === undefined ? '?' : ohmsText(comparison.rows[row]!.usual)}
+                  {comparison.usual[row] === undefined ? '?' : ohmsText(comparison.usual[row])}
                 </td>
               </tr>
             ))}

@@ -13,6 +13,14 @@ export async function keepForLog(job: string, body: LogBody): Promise<void> {
   await keepWaiting(job, [entry]);
   const nobodyTookIt = window.dispatchEvent(new CustomEvent(leftWaiting, { detail: job, cancelable: true }));
   if (!nobodyTookIt) return;
+  try {
+    await send(job, entry);
+  } catch {
+    // The server is away: the line waits in the outbox.
+  }
+}
+
+async function send(job: string, entry: LogEntry): Promise<void> {
   const address = `/api/jobs/${job}/log`;
   const { seq } = (await (await fetch(address)).json()) as { seq: number };
   const response = await fetch(address, {

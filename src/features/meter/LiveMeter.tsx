@@ -16,10 +16,10 @@ export function LiveMeter({ view, unit }: { view: MeterView | undefined; unit: U
       </span>
       <small>
         {view?.lost
-          ? 'The meter broke off before it settled. Touch the point again: Alt M twice.'
+          ? 'The simulated meter broke off before it settled. Touch the point again: Alt M twice.'
           : view && view.garbage > 0
             ? `${view.garbage} lines were no readings: ${view.lastGarbage}`
-            : 'Recorded when it settles'}
+            : 'Simulated. Recorded when it settles'}
       </small>
     </div>
   );

@@ -1,11 +1,11 @@
 import 'server-only';
-import { type Context, type Predictions } from '@/core/behaviour';
 import { seeded } from '@/core/chance';
 import { adviseOn } from '@/core/diagnosis';
 import { replay } from '@/core/reading';
 import { type Fault } from '@/core/sheet';
 import { caseOf, type JobFile } from '@/features/job';
 import { loadJob } from '@/features/job/load';
+import { simulatedMeterOffered } from './offered';
 import { meterLine, standInRate, standInReadings } from '@/instruments';
 
 /** A number that stays the same for a text. */
@@ -23,6 +23,8 @@ function hiddenFault(file: JobFile): Fault {
  * meter, `end` closes.
  */
 export async function standIn(job: string, checkId: string): Promise<Response> {
+  if (!simulatedMeterOffered())
+    return new Response('no meter is simulated here: these sets are real ones', { status: 404 });
   const file = await loadJob(job);
   if (!file) return new Response('there is no such job', { status: 404 });
   const { predictions } = caseOf(file, []);
@@ -34,16 +36,13 @@ export async function standIn(job: string, checkId: string): Promise<Response> {
   const random = seeded(seedOf(`${job} ${checkId} ${bench.readings.length}`));
   const readings = standInReadings(
     check,
-    expected(predictions, cured ? undefined : hidden, check.id, bench.context),
+    predictions.expectation(cured ? undefined : hidden, check, bench.context),
     random,
   );
   return new Response(streamed(readings.map(meterLine)), {
     headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' },
   });
 }
-
-const expected = (predictions: Predictions, fault: Fault | undefined, check: string, context: Context) =>
-  predictions.expectation(fault, predictions.checks.get(check)!, context);
 
 function streamed(lines: readonly string[]): ReadableStream<Uint8Array> {
   const text = new TextEncoder();

@@ -8,6 +8,7 @@ import { formatQuantity } from '@/core/quantity';
 import { palettes, useBenchTheme } from '@/ui';
 import { type StageRun, StageRunner } from '@/workers/circuit';
 import { isTurned, nothingTurned, type PartSuspect, type StageModel, type Turned } from './stageModel';
+import { restless, settledSpan, timeScale } from './overTimeModel';
 import styles from './stage.module.css';
 
 const Chart = dynamic(() => import('react-apexcharts'), { ssr: false });
@@ -129,29 +130,4 @@ export function OverTime({ text, model, suspect, turned, measured }: OverTimePro
       </div>
     </div>
   );
-}
-
-/** Milliseconds or microseconds, as the run is long. */
-function timeScale(run: StageRun | undefined): { readonly unit: string; readonly factor: number } {
-  const span = run ? run.seconds[run.seconds.length - 1]! - run.seconds[0]! : 1;
-  return span >= 2e-3 ? { unit: 'ms', factor: 1e3 } : { unit: 'µs', factor: 1e6 };
-}
-
-/** A few periods of the slowest source that repeats itself, in seconds; undefined where none does. */
-function settledSpan({ circuit }: StageModel): number | undefined {
-  const periods = circuit.elements.flatMap((element) => {
-    if (element.kind !== 'v' && element.kind !== 'i') return [];
-    const { wave } = element;
-    if (wave.kind === 'sin') return [1 / wave.hertz];
-    return wave.kind === 'pulse' && Number.isFinite(wave.period) ? [wave.period] : [];
-  });
-  return periods.length > 0 ? 4 * Math.max(...periods) : undefined;
-}
-
-/** The nodes to look at first: those of capacitors, which move most in their own way. */
-function restless({ circuit }: StageModel, all: readonly string[]): string[] {
-  const found = circuit.elements.flatMap(({ kind, ...element }) =>
-    kind === 'c' && 'nodes' in element ? [element.nodes[0]] : [],
-  );
-  return [...new Set([...found, ...all])].filter((node) => all.includes(node)).slice(0, 2);
 }

@@ -5,7 +5,7 @@ import { toleranceWidth } from '@/core/quantity';
 import { type LogBody, replay } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
 import { shippedStages } from '@/sheets/stages';
-import { insideBlock } from './blockStage';
+import { insideBlock, likeliestInside } from './blockStage';
 import { measured, modelOf, nothingTurned, partSuspects, whatIf } from './stageModel';
 
 const netlists = Object.fromEntries(shippedStages().map(({ id, text }) => [id, text]));
@@ -73,6 +73,26 @@ describe('readings of the bench inside a block', () => {
     const system = new System(readNetlist(text));
     const volts = measured(readings, 'volts');
     expect(rankFaults(dictionaryOf(system, operatingPoint(system)), { volts }).nothing).toBeGreaterThan(0.5);
+  });
+
+  it('are looked at in the likeliest block that has an inside, unless it is unlikely or mended', () => {
+    const suspectOf = (part: string, probability: number, cured = false) => ({
+      fault: [...sheet.faults.values()].find((fault) => fault.part === part)!,
+      probability,
+      prior: probability,
+      cured,
+    });
+    const leading = (...suspects: ReturnType<typeof suspectOf>[]) =>
+      likeliestInside(
+        sheet,
+        { suspects } as unknown as Parameters<typeof likeliestInside>[1],
+        checksOf(sheet),
+        replay([], []),
+        netlists,
+      )?.block;
+    expect(leading(suspectOf('IC201', 0.6), suspectOf('R201', 0.3))).toBe('green');
+    expect(leading(suspectOf('IC201', 0.9), suspectOf('R201', 0.05))).toBeUndefined();
+    expect(leading(suspectOf('R201', 0.6, true), suspectOf('R101', 0.2))).toBe('red');
   });
 
   it('no longer count after a repair, nor with a board tried or the set unplugged', () => {

@@ -1,4 +1,5 @@
 import { type Check } from '@/core/behaviour';
+import { type Posterior } from '@/core/diagnosis';
 import { type BenchState, type TakenReading } from '@/core/reading';
 import { type Sheet } from '@/core/sheet';
 import { type StageReading } from './stageModel';
@@ -70,4 +71,22 @@ export function insideBlock(
       [...stage.parts].map(([element, part]) => [element, `${part}, ${sheet.parts.get(part)!.title}`]),
     ),
   };
+}
+
+/** A suspect less likely than this is not looked into. */
+const worthInside = 0.1;
+
+/** The inside of the likeliest block that has one and is still open, as long as it is a likely one at all. */
+export function likeliestInside(
+  sheet: Sheet,
+  { suspects }: Pick<Posterior, 'suspects'>,
+  checks: ReadonlyMap<string, Check>,
+  bench: BenchState,
+  netlists: Readonly<Record<string, string>>,
+): BlockInside | undefined {
+  const blocks = suspects.flatMap(({ fault, probability, cured }) =>
+    !cured && probability >= worthInside ? [sheet.parts.get(fault.part)!.block] : [],
+  );
+  const block = blocks.find((id) => sheet.blocks.get(id)!.stage);
+  return block === undefined ? undefined : insideBlock(sheet, block, checks, bench, netlists);
 }

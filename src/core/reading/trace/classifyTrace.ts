@@ -1,3 +1,4 @@
+import { median } from '../../quantity';
 import { type ClassifiedTrace, type Sample, type TraceShape } from './trace';
 
 /** With fewer samples nothing is said. */
@@ -19,7 +20,6 @@ const taus = Array.from({ length: 60 }, (_, step) => 0.15 * (120 / 0.15) ** (ste
 const nothing = 0.1;
 
 const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
-const medianOf = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!;
 
 /**
  * Tells what a stretch of a meter's readings comes to: settled, climbing, falling, brief, swinging,
@@ -57,7 +57,7 @@ export function classifyTrace(samples: readonly Sample[]): ClassifiedTrace {
     const grows = Math.abs(fit.at(last.at)) > Math.abs(fit.at(steady[0]!.at));
     return { shape: grows ? climbing(fit, steady) : falling(steady, noise), confidence: sure(Math.abs(moved) / least) };
   }
-  const value = medianOf(steady.slice(-Math.max(3, Math.floor(steady.length / 3))).map((one) => one.value));
+  const value = median(steady.slice(-Math.max(3, Math.floor(steady.length / 3))).map((one) => one.value));
   return { shape: { kind: 'settled', value }, confidence: sure(least / Math.max(Math.abs(moved), least / 10)) };
 }
 
@@ -88,7 +88,7 @@ function visitsOf(samples: readonly Sample[], top: number): Visits {
 }
 
 const upperValue = (samples: readonly Sample[], top: number) =>
-  medianOf(samples.filter(({ value }) => Math.abs(value) > there * top).map(({ value }) => value));
+  median(samples.filter(({ value }) => Math.abs(value) > there * top).map(({ value }) => value));
 
 /** A plateau that goes at once, and nothing after it; a fall from the first moment on is none. */
 function briefOf(
@@ -110,7 +110,7 @@ function briefOf(
   if (goes > 0 && stood < 0.35 * goes && goes > 2.5 * step) return undefined;
   const tail = Math.max(0, goes - step / 2) / Math.log(0.85 / gone);
   return {
-    shape: { kind: 'brief', peak: medianOf(plateau.map(({ value }) => value)), width: stood, tail },
+    shape: { kind: 'brief', peak: median(plateau.map(({ value }) => value)), width: stood, tail },
     confidence: sure(stood / Math.max(step, 0.35 * goes)),
   };
 }
@@ -127,7 +127,7 @@ function noiseOf(samples: readonly Sample[]): number {
   const second = samples
     .slice(2)
     .map(({ value }, index) => Math.abs(value - 2 * samples[index + 1]!.value + samples[index]!.value));
-  return second.length === 0 ? 0 : medianOf(second) / (0.6745 * Math.sqrt(6));
+  return second.length === 0 ? 0 : median(second) / (0.6745 * Math.sqrt(6));
 }
 
 /** Steps between time constants are no longer halved once they are less than this. */

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { Bench } from '@/features/bench';
 import { layoutLine } from '@/features/bench/line/layout';
 import { loadJob } from '@/features/job/load';
+import { simulatedMeterOffered } from '@/features/meter/offered';
 import { netlistsOf } from '@/features/stage/load';
 
 interface Props {
@@ -16,5 +17,13 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <Bench key={file.id} file={file} line={await layoutLine(file.sheet)} netlists={netlistsOf(file.sheet)} />;
+  return (
+    <Bench
+      key={file.id}
+      file={file}
+      line={await layoutLine(file.sheet)}
+      netlists={netlistsOf(file.sheet)}
+      simulatedMeter={simulatedMeterOffered()}
+    />
+  );
 }
