@@ -72,6 +72,11 @@ export class Devices {
     return new Devices(this.junctions, this.bipolars, this.mosfets, this.home.map(place));
   }
 
+  /** Is the circuit linear? */
+  get none(): boolean {
+    return this.home.length === 0;
+  }
+
   /** The unknowns that some device is on. */
   get unknowns(): ReadonlySet<number> {
     return new Set(this.home);
@@ -109,6 +114,25 @@ export class Devices {
       heldGates[2 * m] = from ? volts(1) : threshold;
       heldGates[2 * m + 1] = from ? volts(0) : 0;
     });
+  }
+
+  /** Is every junction and every gate within some volts of where it was held? */
+  near(x: Float64Array, volts: number): boolean {
+    const { at, held, junctions, bipolars, mosfets, heldGates, firstBipolar, firstMosfet } = this;
+    const moved = (sign: number, plus: number, minus: number, before: number) =>
+      Math.abs(sign * (x[at[plus]!]! - x[at[minus]!]!) - before) > volts;
+    for (let j = 0; j < junctions.length; j += 1) if (moved(1, 2 * j, 2 * j + 1, held[j]!)) return false;
+    for (let q = 0; q < bipolars.length; q += 1) {
+      const [first, place, { sign }] = [firstBipolar + 3 * q, junctions.length + 2 * q, bipolars[q]!];
+      if (moved(sign, first + 1, first + 2, held[place]!)) return false;
+      if (moved(sign, first + 1, first, held[place + 1]!)) return false;
+    }
+    for (let m = 0; m < mosfets.length; m += 1) {
+      const [first, { sign }] = [firstMosfet + 3 * m, mosfets[m]!];
+      if (moved(sign, first + 1, first + 2, heldGates[2 * m]!)) return false;
+      if (moved(sign, first, first + 2, heldGates[2 * m + 1]!)) return false;
+    }
+    return true;
   }
 
   /** A junction's voltage, held back where the step is too long. */
@@ -162,20 +186,18 @@ export class Devices {
       const ibBc = reverseSlope / one.reverseGain;
       const intoC = sign * (ic - icBe * vbe - icBc * vbc);
       const intoB = sign * (ib - ibBe * vbe - ibBc * vbc);
-      equations.add(c, b, icBe + icBc);
+      equations.add(c, b, icBe + icBc - junctionShunt);
       equations.add(c, e, -icBe);
-      equations.add(c, c, -icBc);
-      equations.add(b, b, ibBe + ibBc);
-      equations.add(b, e, -ibBe);
-      equations.add(b, c, -ibBc);
-      equations.add(e, b, -(icBe + icBc + ibBe + ibBc));
-      equations.add(e, e, icBe + ibBe);
+      equations.add(c, c, junctionShunt - icBc);
+      equations.add(b, b, ibBe + ibBc + 2 * junctionShunt);
+      equations.add(b, e, -ibBe - junctionShunt);
+      equations.add(b, c, -ibBc - junctionShunt);
+      equations.add(e, b, -(icBe + icBc + ibBe + ibBc) - junctionShunt);
+      equations.add(e, e, icBe + ibBe + junctionShunt);
       equations.add(e, c, icBc + ibBc);
       right[c]! -= intoC;
       right[b]! -= intoB;
       right[e]! += intoC + intoB;
-      equations.conductance(b, e, junctionShunt);
-      equations.conductance(b, c, junctionShunt);
     }
     for (let m = 0; m < mosfets.length; m += 1) this.stampMosfet(mosfets[m]!, m, equations, x);
   }

@@ -83,7 +83,7 @@ export function faultsOf({ circuit }: System): CircuitFault[] {
  * @throws Error when the circuit has no such part, or the part no such fault
  */
 export function changeFor(system: System, { ref, mode, factor }: CircuitFault): Change {
-  const element = system.circuit.elements.find(({ name }) => name === ref.toLowerCase());
+  const element = system.elements.get(ref.toLowerCase());
   if (!element) throw new Error(`there is no element "${ref}"`);
   const none = () => new Error(`"${ref}" cannot be ${mode}`);
   if (element.kind === 'c' && mode === 'dry') return unchanged(system);

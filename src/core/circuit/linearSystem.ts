@@ -1,6 +1,15 @@
+import { Elimination, wordsOf } from './elimination';
+
+/** What has been added to a system of equations: values, and a bit for each place that has one. */
+export interface Stamps {
+  readonly matrix: Float64Array;
+  readonly places: Int32Array;
+}
+
 /**
- * A dense system of equations, factored in place by Gaussian elimination with pivots chosen against
- * the largest entry of their row: a node held by a thousand megohms must not drown beside one of milliohms.
+ * A system of equations, factored by Gaussian elimination with pivots chosen against the largest entry
+ * of their row: a node held by a thousand megohms must not drown beside one of milliohms. Zeros are
+ * passed over; where no fair order of pivots is found for that, the whole is factored in place.
  *
  * The matrix has one row and column more than there are unknowns: stamps that fall on ground land in
  * the last ones and are never looked at.
@@ -13,9 +22,17 @@ export class LinearSystem {
   /** One over the largest entry of each row. */
   private readonly scale: Float64Array;
   private readonly stride: number;
+  private readonly sparse: Elimination;
+  private passesZeros = false;
+  /** Where something was added: a bit for each column, by rows. */
+  private readonly places: Int32Array;
+  private readonly words: number;
 
   constructor(readonly size: number) {
+    this.sparse = new Elimination(size);
     this.stride = size + 1;
+    this.words = wordsOf(size);
+    this.places = new Int32Array(this.stride * this.words);
     this.matrix = new Float64Array(this.stride * this.stride);
     this.right = new Float64Array(this.stride);
     this.order = new Int32Array(size);
@@ -24,6 +41,30 @@ export class LinearSystem {
 
   add(row: number, column: number, value: number): void {
     this.matrix[row * this.stride + column]! += value;
+    this.places[row * this.words + (column >>> 5)]! |= 1 << (column & 31);
+  }
+
+  /** A copy of what has been added. */
+  stamps(): Stamps {
+    return { matrix: this.matrix.slice(), places: this.places.slice() };
+  }
+
+  /** Writes what has been added over other stamps. */
+  stampsInto({ matrix, places }: Stamps): void {
+    matrix.set(this.matrix);
+    places.set(this.places);
+  }
+
+  /** Starts again from stamps, or from nothing; the right-hand side is cleared. */
+  start(stamps?: Stamps): void {
+    if (stamps) {
+      this.matrix.set(stamps.matrix);
+      this.places.set(stamps.places);
+    } else {
+      this.matrix.fill(0);
+      this.places.fill(0);
+    }
+    this.right.fill(0);
   }
 
   /** Stamps a conductance between two nodes. */
@@ -36,6 +77,11 @@ export class LinearSystem {
 
   /** Factors the matrix. @returns the unknown no equation determines, or -1 when all are */
   factor(): number {
+    this.passesZeros = this.sparse.factor(this.matrix, this.places);
+    return this.passesZeros ? -1 : this.factorWhole();
+  }
+
+  private factorWhole(): number {
     const { matrix: m, size: n, stride, order, scale } = this;
     for (let i = 0; i < n; i += 1) {
       let largest = 0;
@@ -75,6 +121,10 @@ export class LinearSystem {
 
   /** Solves for a right-hand side, in place, with the factors at hand. */
   solve(values: Float64Array): void {
+    if (this.passesZeros) {
+      this.sparse.solve(values);
+      return;
+    }
     const { matrix: m, size: n, stride, order } = this;
     for (let k = 0; k < n; k += 1) {
       const pivot = order[k]!;
@@ -100,6 +150,10 @@ export class LinearSystem {
 
   /** Solves the transposed equations for a right-hand side, in place, with the factors at hand. */
   solveTransposed(values: Float64Array): void {
+    if (this.passesZeros) {
+      this.sparse.solveTransposed(values);
+      return;
+    }
     const { matrix: m, size: n, stride, order } = this;
     for (let i = 0; i < n; i += 1) {
       const value = values[i]! / m[i * stride + i]!;

@@ -23,11 +23,18 @@ export interface Equations<Pose> {
   /** Unknowns that are voltages come first, currents after them. */
   readonly voltages: number;
   readonly holding: boolean;
+  /** Without devices one turn is the solution. */
+  readonly linear: boolean;
   assemble(x: Float64Array, pose: Pose): number;
 }
 
-/** Newton's iteration in place. @returns the turns it took, or -1 where it did not settle */
-export function newton<Pose>(system: Equations<Pose>, x: Float64Array, pose: Pose, most: number): number {
+/**
+ * Newton's iteration in place.
+ *
+ * @param first turn from which on it may settle: 1 where `x` is a turn from its start already
+ * @returns the turns it took, or -1 where it did not settle
+ */
+export function newton<Pose>(system: Equations<Pose>, x: Float64Array, pose: Pose, most: number, first = 2): number {
   const { equations, size, voltages } = system;
   for (let turn = 1; turn <= most; turn += 1) {
     if (system.assemble(x, pose) >= 0) return -1;
@@ -41,7 +48,7 @@ export function newton<Pose>(system: Equations<Pose>, x: Float64Array, pose: Pos
       if (settled && Math.abs(value - x[i]!) > tolerance) settled = false;
       x[i] = value;
     }
-    if (settled && turn > 1) return turn;
+    if (system.linear || (settled && turn >= first)) return turn;
   }
   return -1;
 }

@@ -1,11 +1,11 @@
-import { LinearSystem } from './linearSystem';
+import { LinearSystem, type Stamps } from './linearSystem';
 import { type Equations, newton } from './operatingPoint';
 import { type Change, type System } from './system';
 import { type Devices } from './devices';
 
 /** What a change makes of the reduced equations. */
 interface Changed {
-  readonly change: Change;
+  change: Change;
   /** How the rows and the columns of what is kept see the two ends. */
   readonly rows: Float64Array;
   readonly columns: Float64Array;
@@ -13,13 +13,15 @@ interface Changed {
   readonly inward: Float64Array;
   readonly outward: Float64Array;
   /** One over (1/g + r), where r is the resistance between the ends behind what is kept. */
-  readonly factor: number;
+  factor: number;
   /** Volts between the ends that the inner sources alone bring. */
-  readonly bias: number;
+  bias: number;
 }
 
 /** Share of a change that must stay beside what it cancels; below it the equations are solved in full. */
 const leastShare = 1e-8;
+/** Volts that junctions may move by and the tangent still is the curve: half (v/Vt)^2 is below 1e-7. */
+const closeBy = 1e-5;
 
 /**
  * The equations of a circuit without its linear inside: only the unknowns on which devices are, the
@@ -43,13 +45,19 @@ export class Reduced implements Equations<Changed> {
   private readonly across: Float64Array;
   private readonly along: Float64Array;
   /** Reduced equations without devices, as the linear system lays them out, without and with a change. */
-  private readonly healthy: Float64Array;
+  private readonly healthy: Stamps;
   private readonly healthyRight: Float64Array;
-  private readonly base: Float64Array;
+  private readonly base: Stamps;
   private readonly baseRight: Float64Array;
   /** What the inner sources alone bring to the inner unknowns. */
   private readonly still: Float64Array;
   private readonly x: Float64Array;
+  /** The point the equations were last factored around without a change, and these factors. */
+  private around: Float64Array | undefined;
+  private readonly aroundEquations: LinearSystem;
+  private readonly step: Float64Array;
+  /** The change at hand; there is only ever one. */
+  private readonly changed: Changed;
 
   private constructor(
     private readonly system: System,
@@ -86,7 +94,6 @@ export class Reduced implements Equations<Changed> {
       }
     }
     this.equations = new LinearSystem(m);
-    this.healthy = new Float64Array((m + 1) * (m + 1));
     this.healthyRight = new Float64Array(m + 1);
     for (let i = 0; i < m; i += 1) {
       const row = kept[i]! * stride;
@@ -95,12 +102,24 @@ export class Reduced implements Equations<Changed> {
       for (let j = 0; j < m; j += 1) {
         let entry = matrix[row + kept[j]!]!;
         for (let k = 0; k < n; k += 1) entry -= matrix[row + inner[k]!]! * this.across[k * m + j]!;
-        this.healthy[i * (m + 1) + j] = entry;
+        if (entry !== 0) this.equations.add(i, j, entry);
       }
     }
-    this.base = this.healthy.slice();
+    this.healthy = this.equations.stamps();
+    this.base = this.equations.stamps();
     this.baseRight = this.healthyRight.slice();
     this.x = new Float64Array(m + 1);
+    this.aroundEquations = new LinearSystem(m);
+    this.step = new Float64Array(m + 1);
+    this.changed = {
+      change: { a: system.ground, b: system.ground, siemens: 1 },
+      rows: new Float64Array(m),
+      columns: new Float64Array(m),
+      inward: new Float64Array(n),
+      outward: new Float64Array(n),
+      factor: 0,
+      bias: 0,
+    };
   }
 
   /** @returns undefined where the inside cannot be eliminated by itself */
@@ -132,6 +151,10 @@ export class Reduced implements Equations<Changed> {
     const { x, kept, size, devices } = this;
     for (let i = 0; i < size; i += 1) x[i] = from[kept[i]!]!;
     x[size] = 0;
+    if (!change.leg && change.without === undefined && this.stepFrom(from, changed)) {
+      if (devices.near(x, closeBy)) return this.whole(changed);
+      return newton(this, x, changed, most, 1) > 0 ? this.whole(changed) : undefined;
+    }
     if (change.leg) {
       x[this.place[change.b]!] = x[this.place[change.a]!]!;
       devices.move(change.leg, this.place[change.b]!);
@@ -190,25 +213,59 @@ export class Reduced implements Equations<Changed> {
     return true;
   }
 
+  get linear(): boolean {
+    return this.devices.none;
+  }
+
   get holding(): boolean {
     return this.devices.holding;
   }
 
   assemble(x: Float64Array, { change }: Changed): number {
     const { equations } = this;
-    equations.matrix.set(this.base);
+    equations.start(this.base);
     equations.right.set(this.baseRight);
     x[this.size] = 0;
     this.devices.stamp(equations, x, change.without);
     return equations.factor();
   }
 
+  /**
+   * Newton's first turn from a solution, in place: the factors around it serve every change, each one by
+   * the formula of Sherman and Morrison.
+   *
+   * @returns false where the change leaves too little of what it cancels
+   */
+  private stepFrom(from: Float64Array, { rows, columns, factor, bias }: Changed): boolean {
+    const { x, step, size, devices, aroundEquations } = this;
+    devices.hold(x);
+    if (this.around !== from) {
+      aroundEquations.start(this.healthy);
+      devices.stamp(aroundEquations, x, undefined);
+      this.around = aroundEquations.factor() < 0 ? from : undefined;
+      if (!this.around) return false;
+    }
+    step.set(rows);
+    aroundEquations.solve(step);
+    let [seen, across] = [0, 0];
+    for (let i = 0; i < size; i += 1) {
+      seen += columns[i]! * step[i]!;
+      across += columns[i]! * x[i]!;
+    }
+    const whole = 1 + factor * seen;
+    if (!(Math.abs(whole) > leastShare)) return false;
+    const share = factor * (bias + (across - factor * bias * seen) / whole);
+    for (let i = 0; i < size; i += 1) x[i]! -= share * step[i]!;
+    return true;
+  }
+
   /** Puts a change into the reduced equations. */
   private take(change: Change): Changed | undefined {
-    const { place, innerPlace, size: m, base, baseRight, inverse, across, along, still } = this;
+    const { place, innerPlace, size: m, equations, baseRight, inverse, across, along, still } = this;
     const n = this.inner.length;
-    const [rows, columns] = [new Float64Array(m), new Float64Array(m)];
-    const [inward, outward] = [new Float64Array(n), new Float64Array(n)];
+    const { changed } = this;
+    const { rows, columns, inward, outward } = changed;
+    for (const part of [rows, columns, inward, outward]) part.fill(0);
     let [resistance, bias] = [0, 0];
     for (const [unknown, sign] of [
       [change.a, 1],
@@ -241,15 +298,16 @@ export class Reduced implements Equations<Changed> {
     const whole = 1 / change.siemens + resistance;
     if (!(Math.abs(whole * change.siemens) > leastShare)) return undefined;
     const factor = 1 / whole;
-    base.set(this.healthy);
+    equations.start(this.healthy);
     baseRight.set(this.healthyRight);
     for (let i = 0; i < m; i += 1) {
       const row = factor * rows[i]!;
       if (row === 0) continue;
       baseRight[i]! -= row * bias;
-      for (let j = 0; j < m; j += 1) base[i * (m + 1) + j]! += row * columns[j]!;
+      for (let j = 0; j < m; j += 1) if (columns[j] !== 0) equations.add(i, j, row * columns[j]!);
     }
-    return { change, rows, columns, inward, outward, factor, bias };
+    equations.stampsInto(this.base);
+    return Object.assign(changed, { change, factor, bias });
   }
 
   /** All unknowns from those kept. */

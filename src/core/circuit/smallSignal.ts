@@ -54,8 +54,7 @@ export function smallSignal(
   }));
   hertz.forEach((frequency, index) => {
     const omega = 2 * Math.PI * frequency;
-    double.matrix.fill(0);
-    double.right.fill(0);
+    double.start();
     for (let i = 0; i < size; i += 1) {
       for (let j = 0; j < size; j += 1) {
         const value = linear[i * stride + j]!;

@@ -1,6 +1,6 @@
 import { type Circuit, type Element, type Passive, type Source } from './circuit';
 import { type Device, DeviceList, type Devices, type Leg } from './devices';
-import { LinearSystem } from './linearSystem';
+import { LinearSystem, type Stamps } from './linearSystem';
 import { sourceAt } from './waves';
 
 /** Conductance from every node to ground that keeps the equations soluble. */
@@ -91,14 +91,17 @@ export class System {
   readonly devices: Devices;
   /** A node by itself, for a leg that a fault takes off its own. */
   readonly spare: number;
+  readonly elements: ReadonlyMap<string, Element>;
   readonly terminals = new Map<string, Terminals>();
   readonly equations: LinearSystem;
   private readonly sources: SourceStamp[] = [];
   private readonly deviceList = new DeviceList();
   private readonly indices = new Map<string, number>();
   /** Stamps of everything that is linear in direct current, at full supply. */
-  private readonly linear: Float64Array;
+  private readonly linearStamps: Stamps;
+
   constructor(readonly circuit: Circuit) {
+    this.elements = new Map(circuit.elements.map((element) => [element.name, element]));
     const names: string[] = [];
     const index = (name: string) => {
       if (name === '0' || this.indices.has(name)) return;
@@ -129,7 +132,7 @@ export class System {
     this.equations = new LinearSystem(size);
     this.devices = this.deviceList.build();
     this.stampLinear();
-    this.linear = this.equations.matrix.slice();
+    this.linearStamps = this.equations.stamps();
   }
 
   /** The unknown of a node; undefined where there is no such node. */
@@ -152,6 +155,10 @@ export class System {
     return this.devices.holding;
   }
 
+  get linear(): boolean {
+    return this.devices.none;
+  }
+
   /** The places a terminal of a part takes among the devices. */
   legOf(name: string, terminal: number): Leg {
     return this.deviceList.leg(name, terminal);
@@ -167,8 +174,7 @@ export class System {
   /** Fills the equations around `x` and factors them. @returns the unknown that nothing determines, or -1 */
   assemble(x: Float64Array, { supply, shunt, change, time, reactive }: Pose): number {
     const { equations, ground, devices } = this;
-    equations.matrix.set(this.linear);
-    equations.right.fill(0);
+    equations.start(this.linearStamps);
     this.stampSources(supply, time);
     if (shunt > 0) for (let node = 0; node < this.nodes.length; node += 1) equations.add(node, node, shunt);
     if (change) equations.conductance(change.a, change.b, change.siemens);
@@ -184,15 +190,14 @@ export class System {
   linearPart(): { readonly matrix: Float64Array; readonly right: Float64Array } {
     this.equations.right.fill(0);
     this.stampSources(1, undefined);
-    return { matrix: this.linear, right: this.equations.right.slice() };
+    return { matrix: this.linearStamps.matrix, right: this.equations.right.slice() };
   }
 
   /** The equations linearised around a point, row by row with one more row and column for ground. */
   linearised(point: Float64Array): Float64Array {
     const { equations } = this;
     this.hold(point);
-    equations.matrix.set(this.linear);
-    equations.right.fill(0);
+    equations.start(this.linearStamps);
     point[this.ground] = 0;
     this.devices.stamp(equations, point, undefined);
     return equations.matrix.slice();
