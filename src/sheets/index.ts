@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { readSheet, type Sheet } from '@/core/sheet';
+import { netlistOf } from './stages';
 
 /** Where the shipped sheets lie; the server and the command line both start in the project folder. */
 const folder = path.join(process.cwd(), 'src', 'sheets');
@@ -28,7 +29,10 @@ let shipped: ReadonlyMap<string, Sheet> | undefined;
 /** All shipped chassis sheets by id with the first choice of every option, read once. */
 export function shippedSheets(): ReadonlyMap<string, Sheet> {
   shipped ??= new Map(
-    sheetsIn(folder).map(([id, text]) => [id, readSheet(text, { textOf: (parent) => shippedTexts().get(parent) })]),
+    sheetsIn(folder).map(([id, text]) => [
+      id,
+      readSheet(text, { textOf: (parent) => shippedTexts().get(parent), netlistOf }),
+    ]),
   );
   return shipped;
 }

@@ -1,5 +1,5 @@
 import { type Metadata } from 'next';
-import { StageDesk } from '@/features/stage';
+import { JobStage, StageDesk } from '@/features/stage';
 import { loadInside, loadStages } from '@/features/stage/load';
 
 export const metadata: Metadata = { title: 'Stage' };
@@ -10,6 +10,10 @@ interface Props {
 
 export default async function Page({ searchParams }: Props) {
   const { job, block, stage = 'rgb-driver' } = await searchParams;
-  const inside = job !== undefined && block !== undefined ? await loadInside(job, block) : undefined;
-  return <StageDesk stages={loadStages()} first={stage} inside={inside && { ...inside, job: job! }} />;
+  const file = job !== undefined && block !== undefined ? await loadInside(job, block) : undefined;
+  return file ? (
+    <JobStage key={`${file.id} ${block}`} file={file} block={block!} stages={loadStages()} />
+  ) : (
+    <StageDesk stages={loadStages()} first={stage} />
+  );
 }

@@ -6,7 +6,7 @@ export { ladderOf, standingOf, type Hanging, type Ladder, type Rung, type Sectio
 export { NetlistError } from './netlistError';
 export { nextReadings, type ColdCheck, type NextReading } from './nextReadings';
 export { NoConvergence, operatingPoint, risenPoint } from './operatingPoint';
-export { rankFaults, type RankedFault, type Ranking, type StageReadings } from './ranking';
+export { rankFaults, weightOf, type RankedFault, type Ranking, type StageReadings } from './ranking';
 export { longestNetlist, readNetlist } from './readNetlist';
 export { ripplesOf, runWith, type OverTime, type Ripples } from './ripple';
 export { smallSignal, type Response } from './smallSignal';

@@ -7,6 +7,8 @@ import { type Change, type System } from './system';
 export interface RankedFault {
   readonly fault: CircuitFault;
   readonly probability: number;
+  /** How much better it explains the readings than a sound circuit does: the logarithm of the ratio. */
+  readonly advantage: number;
   /** Faults of one number cannot be told apart at the nodes read. */
   readonly group: number;
 }
@@ -22,7 +24,7 @@ const meterFloor = 0.004;
 const slip = 1e-4;
 
 /** How often a part of a kind fails in a way, against the others. */
-function weightOf({ ref, mode, factor = 1 }: CircuitFault): number {
+export function weightOf({ ref, mode, factor = 1 }: CircuitFault): number {
   const kind = ref.split('.').pop()![0]!.toLowerCase();
   // Resistors age upwards far more often than down.
   if (mode === 'dry') return 1.5;
@@ -92,23 +94,26 @@ export function rankFaults(dictionary: Dictionary, readings: StageReadings): Ran
   });
   const weights = entries.map(({ fault }) => weightOf(fault));
   const sumOfWeights = weights.reduce((sum, weight) => sum + weight, 0);
-  const logs = entries.map(
-    (entry, index) =>
-      Math.log(weights[index]!) +
-      logLikelihood(dictionary, entry, read, readings.ripples) +
-      logOfRipple(readings, entry.fault),
+  const fits = entries.map(
+    (entry) => logLikelihood(dictionary, entry, read, readings.ripples) + logOfRipple(readings, entry.fault),
   );
-  const none =
-    Math.log(sumOfWeights * brokenAsOften) +
+  const soundFit =
     logLikelihood(dictionary, { change: unchanged(system), point: healthy }, read, readings.ripples) +
     logOfRipple(readings, undefined);
+  const logs = fits.map((fit, index) => Math.log(weights[index]!) + fit);
+  const none = Math.log(sumOfWeights * brokenAsOften) + soundFit;
   const most = Math.max(...logs);
   const shares = logs.map((log) => Math.exp(log - most));
   const sum = shares.reduce((all, share) => all + share, 0);
   const groups = groupsOf(entries, read, readings);
   return {
     faults: entries
-      .map(({ fault }, index) => ({ fault, probability: shares[index]! / sum, group: groups[index]! }))
+      .map(({ fault }, index) => ({
+        fault,
+        probability: shares[index]! / sum,
+        advantage: fits[index]! - soundFit,
+        group: groups[index]!,
+      }))
       .sort((a, b) => b.probability - a.probability),
     nothing: 1 / (1 + sum * Math.exp(most - none)),
   };

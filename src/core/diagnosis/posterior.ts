@@ -1,4 +1,5 @@
 import { type Predictions } from '../behaviour';
+import { insideEvidence, type InsideEvidence } from '../inside';
 import { type Fault } from '../sheet';
 import { type Case, type Observation, observationsOf } from './case';
 import { blunderLikelihood, likelihood } from './likelihood';
@@ -56,17 +57,41 @@ export const doubtful = 0.5;
 /** Log-likelihood of an observation under each hypothesis. */
 function logLikelihoods(
   predictions: Predictions,
+  inside: readonly InsideEvidence[],
   hypotheses: readonly Hypothesis[],
   observation: Observation,
 ): Float64Array {
-  const { check, context, cured, answer, carelessness, weight } = observation;
+  const { check, context, cured, answer, carelessness, weight, entry } = observation;
   const standard = predictions.standard(check, context);
   const row = predictions.row(check, context);
+  const evidence = inside.find(({ entries }) => entry !== undefined && entries.has(entry));
   return Float64Array.from(hypotheses, ({ faults }) => {
     const present = cured.size > 0 ? faults.filter(({ id }) => !cured.has(id)) : faults;
-    const expected = present.length > 1 ? predictions.expectationOf(present, check, context) : row(present[0]);
-    return weight * Math.log(likelihood(answer, expected, standard, carelessness));
+    // Where a netlist judges the reading, the sheet says only how a block without the fault would give it.
+    const judged = evidence && present.find(({ id }) => evidence.advantages.has(id));
+    const left = judged ? present.filter((fault) => fault !== judged) : present;
+    const expected = left.length > 1 ? predictions.expectationOf(left, check, context) : row(left[0]);
+    const advantage = judged ? evidence.advantages.get(judged.id)! / evidence.entries.size : 0;
+    return weight * Math.log(likelihood(answer, expected, standard, carelessness)) + advantage;
   });
+}
+
+/** Log-likelihood, under each hypothesis, of what was read inside blocks and is no observation of the sheet. */
+function insideLogs(
+  inside: readonly InsideEvidence[],
+  hypotheses: readonly Hypothesis[],
+  observations: readonly Observation[],
+): Float64Array {
+  const observed = new Set(observations.flatMap(({ entry }) => (entry === undefined ? [] : [entry])));
+  const shares = inside.map(
+    ({ entries }) => [...entries].filter((entry) => !observed.has(entry)).length / entries.size,
+  );
+  return Float64Array.from(hypotheses, ({ faults }) =>
+    inside.reduce((sum, { advantages }, index) => {
+      const judged = faults.find(({ id }) => advantages.has(id));
+      return judged ? sum + shares[index]! * advantages.get(judged.id)! : sum;
+    }, 0),
+  );
 }
 
 /** Sums log-priors and log-likelihoods into probabilities. */
@@ -103,18 +128,20 @@ const unexplained = 0.3;
  * that was read or a repair was done, over pairs of them as well.
  *
  * Each observation is judged in the context in which it was taken; a fault that a repair had
- * cured by then no longer acts.
+ * cured by then no longer acts. Readings inside a block whose netlist is known are judged by it.
  */
 export function posteriorOf(job: Case): Posterior {
   const { predictions, bench, closed } = job;
   const { sheet } = predictions.model;
   const faults = [...sheet.faults.values()];
   const observations = observationsOf(job);
+  const inside = insideEvidence(sheet, predictions.checks, bench);
   const prior = priorOf(sheet, closed);
   let hypotheses: Hypothesis[] = faults.map((fault) => ({ faults: [fault] }));
   let priors = Float64Array.from(faults, ({ id }) => Math.log(prior.get(id)!));
-  let logs = observations.map((observation) => logLikelihoods(predictions, hypotheses, observation));
-  let weights = weigh(priors, logs);
+  let logs = observations.map((observation) => logLikelihoods(predictions, inside, hypotheses, observation));
+  let within = insideLogs(inside, hypotheses, observations);
+  let weights = weigh(priors, [...logs, within]);
   let chances = slips(predictions, observations, weights, logs);
 
   const odd = observations.flatMap(({ entry }, o) => (entry !== undefined && chances[o]! > unexplained ? [o] : []));
@@ -123,6 +150,7 @@ export function posteriorOf(job: Case): Posterior {
     const jointLogs = observations.map((observation) =>
       logLikelihoods(
         predictions,
+        inside,
         pairs.map(({ hypothesis }) => hypothesis),
         observation,
       ),
@@ -130,7 +158,8 @@ export function posteriorOf(job: Case): Posterior {
     hypotheses = [...hypotheses, ...pairs.map(({ hypothesis }) => hypothesis)];
     priors = Float64Array.from([...priors, ...pairs.map(({ prior: own }) => Math.log(own))]);
     logs = logs.map((log, o) => Float64Array.from([...log, ...jointLogs[o]!]));
-    weights = weigh(priors, logs);
+    within = insideLogs(inside, hypotheses, observations);
+    weights = weigh(priors, [...logs, within]);
     chances = slips(predictions, observations, weights, logs);
   }
 

@@ -4,6 +4,7 @@ export { reviveBody } from './json';
 export {
   replay,
   type BenchState,
+  type InsideReading,
   type LogBody,
   type LogEntry,
   type Proof,

@@ -27,6 +27,14 @@ export type LogBody =
       readonly minutes: number;
       readonly note: string;
     }
+  /** Measured inside a block, at a node that only its netlist knows. */
+  | {
+      readonly kind: 'inside';
+      readonly block: string;
+      readonly node: string;
+      readonly measure: 'volts' | 'ripple';
+      readonly volts: number;
+    }
   /** Something worked out or seen, in words. */
   | { readonly kind: 'note'; readonly text: string }
   | { readonly kind: 'withdrawn' };
@@ -57,6 +65,11 @@ export interface TakenReading {
   readonly afterRepairs: number;
 }
 
+/** A reading inside a block in the context in which it was taken. */
+export interface InsideReading extends Pick<TakenReading, 'entry' | 'context' | 'afterRepairs'> {
+  readonly body: Extract<LogBody, { kind: 'inside' }>;
+}
+
 /** The latest proof that a store holds little. */
 export interface Proof {
   readonly store: string;
@@ -72,6 +85,7 @@ export interface BenchState {
   readonly since: string | undefined;
   readonly proofs: readonly Proof[];
   readonly readings: readonly TakenReading[];
+  readonly inside: readonly InsideReading[];
   /** Readings that a later line corrected or withdrew, newest version not included. */
   readonly superseded: readonly TakenReading[];
   readonly unreachable: ReadonlySet<string>;
@@ -118,6 +132,7 @@ export function replay(log: readonly LogEntry[], stores: readonly string[]): Ben
   const unreachable = new Set<string>();
   const repairs: { entry: LogEntry; repair: Repair }[] = [];
   const notes: { entry: LogEntry; text: string }[] = [];
+  const inside: InsideReading[] = [];
 
   for (const { versions } of slotsOf(log)) {
     const entry = versions[versions.length - 1]!;
@@ -179,6 +194,9 @@ export function replay(log: readonly LogEntry[], stores: readonly string[]): Ben
         repairs.push({ entry, repair: body });
         for (const fault of body.cures) cured.add(fault);
         break;
+      case 'inside':
+        inside.push({ entry, body, context, afterRepairs: repairs.length });
+        break;
       case 'note':
         notes.push({ entry, text: body.text });
         break;
@@ -186,5 +204,5 @@ export function replay(log: readonly LogEntry[], stores: readonly string[]): Ben
         break;
     }
   }
-  return { context, isolated, since, proofs, readings, superseded, unreachable, repairs, notes };
+  return { context, isolated, since, proofs, readings, inside, superseded, unreachable, repairs, notes };
 }

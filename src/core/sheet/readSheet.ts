@@ -52,7 +52,7 @@ export function readSheet(text: string, sources: SheetSources = {}): Sheet {
   const { root: map, places } = mergeSheet(text, sources);
   const reading: Reading = { places, problems: [] };
   const root = new Field(reading, map, 'sheet');
-  const sheet = readRoot(root);
+  const sheet = readRoot(root, sources);
   // Names are followed only in a sheet whose every value could be read: the rest would be noise.
   if (reading.problems.length === 0) checkReferences(sheet, reading.problems);
   if (reading.problems.length > 0) {
@@ -65,7 +65,7 @@ function keyed<T extends { id: string }>(section: Field, read: (entry: Field) =>
   return new Map(section.entries().map((entry) => [entry.name, read(entry)]));
 }
 
-function readRoot(root: Field): Sheet {
+function readRoot(root: Field, from: SheetSources): Sheet {
   root.only(
     'format',
     'id',
@@ -91,7 +91,7 @@ function readRoot(root: Field): Sheet {
   );
   const label = keyed(root.get('label'), readLabelField);
   const boards = keyed(root.get('boards'), readBoard);
-  const blocks = keyed(root.get('blocks'), (entry) => readBlock(entry, boards));
+  const blocks = keyed(root.get('blocks'), (entry) => readBlock(entry, boards, from));
   const parts = new Map<string, Part>();
   const faults = new Map<string, Fault>();
   for (const blockField of root.get('blocks').entries()) {
@@ -266,7 +266,7 @@ function readNet(entry: Field, label: ReadonlyMap<string, LabelField>): Net {
   };
 }
 
-function readBlock(entry: Field, boards: ReadonlyMap<string, Board>): Block {
+function readBlock(entry: Field, boards: ReadonlyMap<string, Board>, from: SheetSources): Block {
   entry.only('title', 'short', 'board', 'side', 'needs', 'makes', 'regulates', 'rules', 'stage', 'parts');
   const stage = entry.get('stage');
   return {
@@ -279,12 +279,12 @@ function readBlock(entry: Field, boards: ReadonlyMap<string, Board>): Block {
     makes: entry.get('makes').texts(),
     regulates: entry.get('regulates').flag(false),
     rules: entry.get('rules').items().map(readRule),
-    ...(stage.present ? { stage: readBlockStage(stage) } : {}),
+    ...(stage.present ? { stage: readBlockStage(stage, from) } : {}),
     place: entry.place,
   };
 }
 
-function readBlockStage(field: Field): BlockStage {
+function readBlockStage(field: Field, { netlistOf }: SheetSources): BlockStage {
   field.only('netlist', 'given', 'nodes', 'parts');
   const names = (key: string) =>
     new Map(
@@ -293,7 +293,16 @@ function readBlockStage(field: Field): BlockStage {
         .entries()
         .map((entry) => [entry.name, entry.text()]),
     );
-  return { netlist: field.get('netlist').text(), given: names('given'), nodes: names('nodes'), parts: names('parts') };
+  const netlist = field.get('netlist').text();
+  const text = netlistOf?.(netlist);
+  if (netlistOf && text === undefined) field.get('netlist').fail(`there is no netlist "${netlist}" among the stages`);
+  return {
+    netlist,
+    ...(text === undefined ? {} : { text }),
+    given: names('given'),
+    nodes: names('nodes'),
+    parts: names('parts'),
+  };
 }
 
 function readRule(item: Field): Rule {

@@ -246,6 +246,8 @@ export interface Block {
 export interface BlockStage {
   /** Which of the stages that ship. */
   readonly netlist: string;
+  /** Its text; absent where no such stage is at hand. */
+  readonly text?: string;
   /** Parameters of the netlist that are the nominal volts of a net. */
   readonly given: ReadonlyMap<string, string>;
   /** Nets, by node of the netlist. */

@@ -26,6 +26,8 @@ export interface SheetSources {
   readonly textOf?: (id: string) => string | undefined;
   /** The choice of each option, by option id; the first choice of an option where none is given. */
   readonly choices?: Readonly<Record<string, string>>;
+  /** The text of a netlist by its name; undefined where there is none. */
+  readonly netlistOf?: (name: string) => string | undefined;
 }
 
 /** Tells where in which text a node was written. */

@@ -12,7 +12,7 @@ import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
 import { type JobFile, StateBand, useLog } from '@/features/job';
 import { LiveMeter } from '@/features/meter';
-import { likeliestInside } from '@/features/stage/blockStage';
+import { likeliestInside } from '@/features/stage/likeliestInside';
 import { Bar, chanceText, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
 import { latestNumber } from './benchModel';
 import { IsolationView } from './IsolationView';
@@ -38,13 +38,10 @@ const otherProbes = 3;
 export function Bench({
   file,
   line,
-  netlists,
   simulatedMeter,
 }: {
   file: JobFile;
   line: Line;
-  /** Netlists that blocks of the sheet name. */
-  netlists: Readonly<Record<string, string>>;
   /** Is there a stand-in for a meter? */
   simulatedMeter: boolean;
 }) {
@@ -76,8 +73,8 @@ export function Bench({
     [sheet.siblings, job],
   );
   const inside = useMemo(
-    () => likeliestInside(sheet, advice.posterior, predictions.checks, bench, netlists),
-    [advice.posterior, sheet, predictions, bench, netlists],
+    () => likeliestInside(sheet, advice.posterior, predictions.checks, bench),
+    [advice.posterior, sheet, predictions, bench],
   );
   const isolation = useMemo(() => isolationOf(job, advice.posterior), [job, advice.posterior]);
   const cautions = useMemo(() => {

@@ -48,6 +48,12 @@ const bodies: Readonly<Record<string, yup.AnyObjectSchema>> = {
     minutes: yup.number().min(0).max(1e5).required(),
     note: words(2000),
   }),
+  inside: yup.object({
+    block: words(80).min(1),
+    node: words(80).min(1),
+    measure: yup.string().oneOf(['volts', 'ripple']).required(),
+    volts: yup.number().min(-100_000).max(100_000).required(),
+  }),
   note: yup.object({ text: words(2000).min(1) }),
   withdrawn: yup.object({}),
 };

@@ -20,6 +20,10 @@ export function unknownName(entries: readonly LogEntry[], sheet: Sheet, predicti
         if (!(body.change === 'donors' ? sheet.boards : sheet.parts).has(body.target))
           return `${sheet.title} has no ${body.change === 'donors' ? 'board' : 'part'} "${body.target}"`;
         break;
+      case 'inside':
+        if (!sheet.blocks.get(body.block)?.stage)
+          return `${sheet.title} has no block "${body.block}" with a netlist inside`;
+        break;
       case 'repair': {
         const fault = body.cures.find((id) => !sheet.faults.has(id));
         if (fault !== undefined) return `${sheet.title} has no fault "${fault}"`;

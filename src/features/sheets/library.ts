@@ -2,6 +2,7 @@ import 'server-only';
 import { cache } from 'react';
 import { readSheet, type Sheet, SheetError, type SheetSources, withLabel } from '@/core/sheet';
 import { shippedTexts } from '@/sheets';
+import { netlistOf } from '@/sheets/stages';
 import { database, ownSheets, type SheetVersion } from '@/store';
 
 /** All sheets there are: those that ship and the shop's own, which go before shipped ones of the same id. */
@@ -53,7 +54,11 @@ function kept(key: string, make: () => Sheet): Sheet {
 export function sheetOf(library: Library, { sheet: id, options, label }: SetOf): Sheet | undefined {
   const text = library.texts.get(id);
   if (text === undefined) return undefined;
-  const sources: SheetSources = { textOf: (parent) => library.texts.get(parent), choices: options };
+  const sources: SheetSources = {
+    textOf: (parent) => library.texts.get(parent),
+    choices: options,
+    netlistOf,
+  };
   const key = `${library.stamp}|${id}|${JSON.stringify(options)}`;
   const plain = kept(key, () => readSheet(text, sources));
   return Object.keys(label).length === 0

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Bar, chanceText, Key } from '@/ui';
-import { type BlockInside } from './blockStage';
+import { type BlockInside } from '@/core/inside';
 import { driftText, modelOf, partSuspects } from './stageModel';
 import { useVerdict } from './useVerdict';
 import styles from './stage.module.css';

@@ -5,18 +5,10 @@ import Link from 'next/link';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { standingOf } from '@/core/circuit';
+import { type BlockInside, measured, type StageReading } from '@/core/inside';
 import { formatQuantity } from '@/core/quantity';
 import { Key, VerdictMark } from '@/ui';
-import { type BlockInside } from './blockStage';
-import {
-  measured,
-  modelOf,
-  partSuspects,
-  readStageReading,
-  type StageModel,
-  type StageReading,
-  withReading,
-} from './stageModel';
+import { modelOf, partSuspects, readStageReading, type StageModel, withReading } from './stageModel';
 import { StageDrawing } from './StageDrawing';
 import { NextReadingCard, StageSuspects } from './StageSuspects';
 import { StageText } from './StageText';
@@ -35,17 +27,31 @@ interface StageDeskProps {
   /** The stage shown at first. */
   readonly first?: string | undefined;
   /** The block of a job's set that is looked into; it comes before any other stage. */
-  readonly inside?: (BlockInside & { readonly job: string }) | undefined;
+  readonly inside?: InsideOfJob | undefined;
+}
+
+/** A block of a job’s set, with the way to record what is read there. */
+export interface InsideOfJob extends BlockInside {
+  readonly job: string;
+  /** Why a reading would not count now; undefined where it would. */
+  readonly refusal: string | undefined;
+  record(reading: StageReading): void;
+  takeBack(): void;
 }
 
 const hotkeys = { enableOnFormTags: true, preventDefault: true } as const;
 
 /** Inside a stage: where every node should stand, what was measured, and the part that explains it. */
 export function StageDesk({ stages, first, inside }: StageDeskProps) {
-  const [text, setText] = useState(inside?.text ?? (stages.find(({ id }) => id === first) ?? stages[0])?.text ?? '');
+  const [ownText, setText] = useState(inside ? undefined : (stages.find(({ id }) => id === first) ?? stages[0])?.text);
+  /** Another stage was chosen than the job's. */
+  const [away, setAway] = useState(inside === undefined);
+  const atJob = away ? undefined : inside;
+  const text = ownText ?? inside?.text ?? '';
   const [open, setOpen] = useState(false);
   const [overTime, setOverTime] = useState(false);
-  const [readings, setReadings] = useState(inside?.readings ?? []);
+  const [ownReadings, setReadings] = useState<readonly StageReading[]>([]);
+  const readings = atJob?.readings ?? ownReadings;
   const [line, setLine] = useState('');
   const [message, setMessage] = useState<string>();
   const [shown, setShown] = useState<string>();
@@ -72,6 +78,7 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
 
   const startOver = (next: string) => {
     setText(next);
+    setAway(true);
     setReadings([]);
     setBegun(begun + 1);
     // The list keeps the focus until it has closed.
@@ -83,14 +90,16 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
       if (node !== undefined) setLine(`${node} `);
       return;
     }
-    const read = readStageReading(line, drawn);
+    const read = readStageReading(line, drawn, atJob?.nodes);
     if (typeof read === 'string') return setMessage(read);
-    setReadings(withReading(readings, read));
+    if (atJob?.refusal !== undefined) return setMessage(atJob.refusal);
+    if (atJob) atJob.record(read);
+    else setReadings(withReading(readings, read));
     setMessage(undefined);
     setLine('');
     setShown(undefined);
   };
-  const takeBack = () => setReadings(readings.slice(0, -1));
+  const takeBack = () => (atJob ? atJob.takeBack() : setReadings(readings.slice(0, -1)));
   useHotkeys('alt+n', () => setOpen((was) => !was), hotkeys);
   useHotkeys('alt+t', () => setOverTime((was) => !was), hotkeys);
   useHotkeys('alt+z', takeBack, hotkeys);
@@ -105,7 +114,7 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
 
   const timed = overTime && drawn?.overTime !== undefined;
   return (
-    <div className={styles.desk} data-open={open || undefined}>
+    <div className={styles.desk} data-open={open || undefined} data-band={inside ? true : undefined}>
       {open && <StageText stages={stages} text={text} onText={setText} onRefused={setMessage} />}
       <section className={styles.drawing} aria-label="The stage">
         <header>
@@ -114,7 +123,7 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
             aria-label="Stage"
             showSearch
             optionFilterProp="label"
-            placeholder={text === inside?.text ? `${inside.title}, from the bench` : 'Your own text'}
+            placeholder={atJob ? `${atJob.title}, from the bench` : 'Your own text'}
             value={stages.find((stage) => stage.text === text)?.id ?? null}
             options={stages.map(({ id, title }) => ({ value: id, label: title }))}
             onChange={(id: string) => startOver(stages.find((stage) => stage.id === id)!.text)}
@@ -167,11 +176,6 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
             {message}
           </p>
         )}
-        {inside && (
-          <Link href={`/job/${inside.job}/bench`}>
-            <Button>Back to the bench</Button>
-          </Link>
-        )}
         <ul className={styles.readings} aria-label="Readings">
           {[...taken].reverse().map((one) => (
             <ReadingRow key={`${one.node} ${one.measure}`} reading={one} expected={drawn!.volts.get(one.node)!} />
@@ -183,7 +187,7 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
           suspects={taken.length > 0 ? suspects : []}
           nothing={taken.length > 0 ? (verdict?.nothing ?? 0) : 0}
           shown={shown}
-          names={inside?.parts ?? {}}
+          names={atJob?.parts ?? {}}
           onShow={setShown}
           onGlance={setGlanced}
         />
@@ -191,6 +195,11 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
           Resistors are taken within 3 %, the meter within 0.5 %. Local codes and licensed practice come first.
         </p>
         <div className={styles.keys}>
+          {inside && (
+            <Link href={`/job/${inside.job}/bench`}>
+              <Button>Back to the bench</Button>
+            </Link>
+          )}
           <Button onClick={() => setOpen(!open)}>
             Netlist text <Key>Alt N</Key>
           </Button>

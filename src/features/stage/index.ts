@@ -1,1 +1,2 @@
+export { JobStage } from './JobStage';
 export { StageDesk } from './StageDesk';

@@ -15,6 +15,7 @@ import {
   turnable,
   writeNetlist,
 } from '@/core/circuit';
+import { type StageReading } from '@/core/inside';
 import { formatQuantity, parseQuantity, QuantityError, type Unit } from '@/core/quantity';
 import { type StageSuspect } from '@/workers/circuit';
 
@@ -99,25 +100,23 @@ export function knobsOf({ elements }: Circuit): Knob[] {
   });
 }
 
-/** Something measured on a stage. */
-export interface StageReading {
-  readonly node: string;
-  readonly measure: 'volts' | 'ripple';
-  readonly volts: number;
-}
-
 /** The readings with one more; it replaces the last of the same node and measure. */
 export function withReading(readings: readonly StageReading[], reading: StageReading): StageReading[] {
   return [...readings.filter(({ node, measure }) => node !== reading.node || measure !== reading.measure), reading];
 }
 
-export const measured = (readings: readonly StageReading[], measure: StageReading['measure']) =>
-  new Map(readings.flatMap((one) => (one.measure === measure ? [[one.node, one.volts] as const] : [])));
-
-/** Reads `kg 61.3` or `out ripple 1.8`: a node and its volts; a message where it is neither. */
-export function readStageReading(line: string, { volts, overTime }: StageModel): StageReading | string {
+/**
+ * Reads `kg 61.3` or `out ripple 1.8`: a node and its volts; a message where it is neither.
+ *
+ * @param nets nodes by what the sheet calls them
+ */
+export function readStageReading(
+  line: string,
+  { volts, overTime }: StageModel,
+  nets: Readonly<Record<string, string>> = {},
+): StageReading | string {
   const [name = '', ...words] = line.trim().split(/\s+/);
-  const node = name.toLowerCase();
+  const node = nets[name.toLowerCase()] ?? name.toLowerCase();
   const nodes = [...volts.keys()].filter((one) => one !== '0');
   if (!nodes.includes(node)) return `there is no node "${name}"; there are ${nodes.join(', ')}`;
   const rest = words.filter((word) => !/^ripple$/i.test(word));

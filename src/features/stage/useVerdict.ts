@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { StageRanker, type StageVerdict } from '@/workers/circuit';
-import { measured, type StageReading } from './stageModel';
+import { measured, type StageReading } from '@/core/inside';
 
 /**
  * What the readings of a stage come to, worked out in a worker; undefined until it is there.

@@ -10,6 +10,14 @@ export interface ShippedStage {
 
 const folder = path.join(process.cwd(), 'src', 'sheets', 'stages');
 
+let texts: ReadonlyMap<string, string> | undefined;
+
+/** The text of a stage that ships; undefined where there is none of the name. */
+export function netlistOf(name: string): string | undefined {
+  texts ??= new Map(shippedStages().map(({ id, text }) => [id, text]));
+  return texts.get(name);
+}
+
 export function shippedStages(): ShippedStage[] {
   return readdirSync(folder)
     .filter((file) => file.endsWith('.cir'))

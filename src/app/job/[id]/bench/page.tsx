@@ -4,7 +4,6 @@ import { Bench } from '@/features/bench';
 import { layoutLine } from '@/features/bench/line/layout';
 import { loadJob } from '@/features/job/load';
 import { simulatedMeterOffered } from '@/features/meter/offered';
-import { netlistsOf } from '@/features/stage/load';
 
 interface Props {
   params: Promise<{ id: string }>;
@@ -18,12 +17,6 @@ export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
   return (
-    <Bench
-      key={file.id}
-      file={file}
-      line={await layoutLine(file.sheet)}
-      netlists={netlistsOf(file.sheet)}
-      simulatedMeter={simulatedMeterOffered()}
-    />
+    <Bench key={file.id} file={file} line={await layoutLine(file.sheet)} simulatedMeter={simulatedMeterOffered()} />
   );
 }

@@ -1,14 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { checksOf } from '@/core/behaviour';
-import { dictionaryOf, operatingPoint, rankFaults, readNetlist, System } from '@/core/circuit';
+import { posteriorOf, type Suspect } from '@/core/diagnosis';
+import { predictionsOf } from '@/features/job';
+import { changeFor, dictionaryOf, operatingPoint, rankFaults, readNetlist, System } from '@/core/circuit';
 import { toleranceWidth } from '@/core/quantity';
 import { type LogBody, replay } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
-import { shippedStages } from '@/sheets/stages';
-import { insideBlock, likeliestInside } from './blockStage';
-import { measured, modelOf, nothingTurned, partSuspects, whatIf } from './stageModel';
+import { likeliestInside } from './likeliestInside';
+import { insideBlock, measured } from '@/core/inside';
+import { modelOf, nothingTurned, partSuspects, whatIf } from './stageModel';
 
-const netlists = Object.fromEntries(shippedStages().map(({ id, text }) => [id, text]));
 const sheets = [...shippedSheets().values()];
 const linked = sheets.flatMap((sheet) =>
   [...sheet.blocks.values()].flatMap((block) =>
@@ -20,7 +21,7 @@ describe('blocks with a netlist inside', () => {
   it('are some', () => expect(linked.length).toBeGreaterThan(10));
 
   it.each(linked)('%s stands where the sheet says, and names what is in the netlist', (_, sheet, block) => {
-    const inside = insideBlock(sheet, block.id, checksOf(sheet), replay([], []), netlists)!;
+    const inside = insideBlock(sheet, block.id, checksOf(sheet), replay([], []))!;
     const model = modelOf(inside.text);
     if (typeof model === 'string') throw new Error(model);
     for (const [node, net] of block.stage!.nodes) {
@@ -29,6 +30,11 @@ describe('blocks with a netlist inside', () => {
     }
     const labels = model.circuit.elements.map(({ label }) => label);
     for (const element of block.stage!.parts.keys()) expect(labels).toContain(element);
+    for (const [element, id] of block.stage!.parts) {
+      const part = sheet.parts.get(id)!;
+      const drawn = model.circuit.elements.find(({ label }) => label === element)!;
+      if (part.kind === 'resistor' && drawn.kind === 'r') expect(drawn.value).toBeCloseTo(part.size!, 6);
+    }
     for (const parameter of block.stage!.given.keys())
       expect([...model.circuit.parameters.keys()]).toContain(parameter);
   });
@@ -36,6 +42,7 @@ describe('blocks with a netlist inside', () => {
 
 describe('readings of the bench inside a block', () => {
   const sheet = sheets.find(({ id }) => id === 'pellisar-tc-14')!;
+  const mono = sheets.find(({ id }) => id === 'generic-crt-mono')!;
   const number = (check: string, value: number): LogBody => ({
     kind: 'reading',
     check,
@@ -51,7 +58,6 @@ describe('readings of the bench inside a block', () => {
         bodies.map((body, index) => ({ id: String(index), at: '2026-01-01T10:00:00Z', body })),
         [],
       ),
-      netlists,
     )!;
   const live: LogBody = { kind: 'power', power: 'live' };
 
@@ -75,6 +81,43 @@ describe('readings of the bench inside a block', () => {
     expect(rankFaults(dictionaryOf(system, operatingPoint(system)), { volts }).nothing).toBeGreaterThan(0.5);
   });
 
+  it('name the part among the suspects of the set, nodes that only the netlist knows among them', () => {
+    const predictions = predictionsOf(mono);
+    const suspectsAfter = (bodies: readonly LogBody[]) => {
+      const bench = replay(
+        bodies.map((body, index) => ({ id: String(index), at: '2026-01-01T10:00:00Z', body })),
+        [],
+      );
+      return posteriorOf({
+        predictions,
+        complaint: { symptoms: [], signs: {} },
+        bench,
+        closed: new Map(),
+        hourlyRate: 30,
+      }).suspects;
+    };
+    // The load has gone up by half: the transistor runs out of volts, and its base draws what the collector cannot.
+    const system = new System(readNetlist(insideBlock(mono, 'video_out', checksOf(mono), replay([], []))!.text));
+    const drifted = system.voltsAt(
+      operatingPoint(system, { change: changeFor(system, { ref: 'RLOAD', mode: 'value', factor: 1.5 }) }),
+    );
+    const inside = (node: string): LogBody => ({
+      kind: 'inside',
+      block: 'video_out',
+      node,
+      measure: 'volts',
+      volts: drifted.get(node)!,
+    });
+    const readings = [live, number('vemit-dc', drifted.get('e')!), number('k-dc', drifted.get('k')!)];
+    const chance = (found: readonly Suspect[]) =>
+      found.find(({ fault }) => fault.id === 'VID-LOAD.drifted')!.probability;
+    const sheetOnly = chance(suspectsAfter([live, inside('c')]));
+    const known = suspectsAfter([...readings, inside('b'), inside('c')]);
+    expect(known[0]!.fault.id).toBe('VID-LOAD.drifted');
+    expect(chance(known)).toBeGreaterThan(0.6);
+    expect(chance(known)).toBeGreaterThan(sheetOnly);
+  });
+
   it('are looked at in the likeliest block that has an inside, unless it is unlikely or mended', () => {
     const suspectOf = (part: string, probability: number, cured = false) => ({
       fault: [...sheet.faults.values()].find((fault) => fault.part === part)!,
@@ -88,7 +131,6 @@ describe('readings of the bench inside a block', () => {
         { suspects } as unknown as Parameters<typeof likeliestInside>[1],
         checksOf(sheet),
         replay([], []),
-        netlists,
       )?.block;
     expect(leading(suspectOf('IC201', 0.6), suspectOf('R201', 0.3))).toBe('green');
     expect(leading(suspectOf('IC201', 0.9), suspectOf('R201', 0.05))).toBeUndefined();

@@ -1,0 +1,105 @@
+import { type Check } from '../behaviour';
+import {
+  checkCircuit,
+  type CircuitFault,
+  dictionaryOf,
+  NetlistError,
+  NoConvergence,
+  operatingPoint,
+  rankFaults,
+  type RankedFault,
+  readNetlist,
+  System,
+  weightOf,
+} from '../circuit';
+import { type BenchState } from '../reading';
+import { type Fault, type FaultMode, type Sheet } from '../sheet';
+import { insideBlock, measured } from './insideBlock';
+
+/** What a netlist says of the readings inside its block. */
+export interface InsideEvidence {
+  readonly block: string;
+  /** Lines of the log whose readings it judges: for faults it knows, in place of the sheet. */
+  readonly entries: ReadonlySet<string>;
+  /** By fault of the sheet: how much better it explains them than a sound block does, as a logarithm. */
+  readonly advantages: ReadonlyMap<string, number>;
+}
+
+/** With fewer nodes read, what enters left aside, a netlist tells no more than the sheet does. */
+const fewest = 2;
+
+/** Ways of failing of an element that a fault of the sheet may mean; any way where none is named. */
+const meant: Readonly<Partial<Record<FaultMode, (mode: CircuitFault['mode']) => boolean>>> = {
+  open: (mode) => mode.startsWith('open'),
+  joint: (mode) => mode.startsWith('open'),
+  cracked: (mode) => mode.startsWith('open'),
+  short: (mode) => mode.startsWith('short'),
+  drifted: (mode) => mode === 'value',
+  misset: (mode) => mode === 'value',
+};
+
+/**
+ * What the netlists of a set’s blocks make of the readings inside them: volts at direct current.
+ * A block whose netlist cannot be solved with what was measured says nothing.
+ */
+export function insideEvidence(sheet: Sheet, checks: ReadonlyMap<string, Check>, bench: BenchState): InsideEvidence[] {
+  return [...sheet.blocks.values()].flatMap((block): InsideEvidence[] => {
+    const stage = block.stage;
+    const inside = stage && insideBlock(sheet, block.id, checks, bench);
+    if (!stage || !inside) return [];
+    const given = new Set(stage.given.values());
+    const telling = inside.readings.filter(
+      ({ node, measure }) => measure === 'volts' && !given.has(stage.nodes.get(node) ?? ''),
+    );
+    if (telling.length < fewest) return [];
+    const ranked = ranking(inside.text, measured(telling, 'volts'));
+    if (!ranked) return [];
+    const advantages = new Map<string, number>();
+    for (const [element, part] of stage.parts) {
+      const ways = ranked.filter(({ fault }) => fault.ref.toLowerCase() === element.toLowerCase());
+      for (const fault of sheet.faults.values())
+        if (fault.part === part && ways.length > 0) advantages.set(fault.id, advantageOf(fault, ways));
+    }
+    return [{ block: block.id, entries: new Set(telling.map(({ entry }) => entry!)), advantages }];
+  });
+}
+
+/** The mean over the ways the fault may mean, the usual ones counting for more. */
+function advantageOf({ mode }: Fault, ways: readonly RankedFault[]): number {
+  const fitting = ways.filter(({ fault }) => meant[mode]?.(fault.mode) ?? true);
+  const counted = fitting.length > 0 ? fitting : ways;
+  const most = Math.max(...counted.map(({ advantage }) => advantage));
+  let [sum, weights] = [0, 0];
+  for (const { fault, advantage } of counted) {
+    const weight = weightOf(fault);
+    sum += weight * Math.exp(advantage - most);
+    weights += weight;
+  }
+  return most + Math.log(sum / weights);
+}
+
+/** Rankings made lately: each set on a bench asks for the same again and again. */
+const made = new Map<string, readonly RankedFault[] | undefined>();
+const mostKept = 24;
+
+function ranking(text: string, volts: ReadonlyMap<string, number>): readonly RankedFault[] | undefined {
+  const key = `${text}@${JSON.stringify([...volts])}`;
+  if (!made.has(key)) {
+    if (made.size >= mostKept) made.delete(made.keys().next().value!);
+    made.set(key, rank(text, volts));
+  }
+  return made.get(key);
+}
+
+function rank(text: string, volts: ReadonlyMap<string, number>): readonly RankedFault[] | undefined {
+  try {
+    const circuit = readNetlist(text);
+    checkCircuit(circuit);
+    const system = new System(circuit);
+    const known = new Map([...volts].filter(([node]) => system.indexOf(node) !== undefined));
+    return rankFaults(dictionaryOf(system, operatingPoint(system)), { volts: known }).faults;
+  } catch (error) {
+    if (error instanceof NetlistError || error instanceof NoConvergence) return undefined;
+    throw error;
+  }
+}

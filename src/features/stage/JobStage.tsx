@@ -1,0 +1,54 @@
+'use client';
+
+import { useMemo } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { checkOfNode, insideBlock, type StageReading, whyNotInside } from '@/core/inside';
+import { type LogBody, replay } from '@/core/reading';
+import { type JobFile, predictionsOf, StateBand, useLog } from '@/features/job';
+import { type Stage, StageDesk } from './StageDesk';
+
+/** Inside a block of a set on the bench: what is read here is recorded on the job. */
+export function JobStage({ file, block, stages }: { file: JobFile; block: string; stages: readonly Stage[] }) {
+  const log = useLog(file);
+  const { sheet } = file;
+  const { checks } = predictionsOf(sheet);
+  const bench = useMemo(() => replay(log.entries, [...sheet.stores.keys()]), [log.entries, sheet]);
+  const inside = useMemo(() => insideBlock(sheet, block, checks, bench), [sheet, block, checks, bench]);
+
+  const record = ({ node, measure, volts }: StageReading) => {
+    const check = measure === 'volts' ? checkOfNode(sheet, checks, block, node) : undefined;
+    const body: LogBody = check
+      ? {
+          kind: 'reading',
+          check: check.id,
+          answer: { kind: 'number', value: volts, shape: 'settled' },
+          text: `${node} ${volts}`,
+        }
+      : { kind: 'inside', block, node, measure, volts };
+    log.record([{ body }]);
+  };
+  const takeBack = () => {
+    const standing = new Set(inside?.readings.map(({ entry }) => entry));
+    const last = log.entries.findLast(({ id }) => standing.has(id));
+    if (last) log.record([{ body: { kind: 'withdrawn' }, supersedes: last.id }]);
+  };
+  useHotkeys(
+    'alt+p',
+    () => log.record([{ body: { kind: 'power', power: bench.context.power === 'live' ? 'unplugged' : 'live' } }]),
+    { enableOnFormTags: true, preventDefault: true, enabled: file.closedAt === null },
+  );
+  return (
+    <>
+      <StateBand job={file} sheet={sheet} bench={bench} ground={undefined} closed={file.closedAt !== null} />
+      {log.trouble && (
+        <p role="alert" className="bad">
+          {log.trouble.message}
+        </p>
+      )}
+      <StageDesk
+        stages={stages}
+        inside={inside && { ...inside, job: file.id, refusal: whyNotInside(bench), record, takeBack }}
+      />
+    </>
+  );
+}
