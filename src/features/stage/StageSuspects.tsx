@@ -86,7 +86,8 @@ export function NextReadingCard({ next }: { next: StageVerdict['next'] }) {
           <ul>
             {first.expected.map(({ fault, volts }) => (
               <li key={faultWords(fault)}>
-                <b className="figure">{formatQuantity(volts, 'V', 3)}</b> if {faultWords(fault)}
+                <b className="figure">{formatQuantity(Math.abs(volts) < 1e-3 ? 0 : volts, 'V', 3)}</b> if{' '}
+                {faultWords(fault)}
               </li>
             ))}
           </ul>

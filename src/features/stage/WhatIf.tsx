@@ -1,4 +1,4 @@
-import { Button, Select, Slider } from 'antd';
+import { Button, Select } from 'antd';
 import { memo, useMemo } from 'react';
 import { formatQuantity } from '@/core/quantity';
 import { Key, WriteFile } from '@/ui';
@@ -31,15 +31,15 @@ export function WhatIf({ knobs, parameters, chosen, turned, onChoose, onTurn, wr
       <PartChoice knobs={knobs} chosen={knob?.name} onChoose={onChoose} />
       {knob && (
         <>
-          <Slider
+          <input
+            type="range"
             min={-reach}
             max={reach}
             step={0.01}
             value={Math.log10(factor)}
-            tooltip={{ formatter: null }}
-            ariaLabelForHandle={`${knob.label}, times`}
-            onChange={(power: number) =>
-              onTurn({ ...turned, factors: new Map(turned.factors).set(knob.name, 10 ** power) })
+            aria-label={`${knob.label}, times`}
+            onChange={({ target }) =>
+              onTurn({ ...turned, factors: new Map(turned.factors).set(knob.name, 10 ** target.valueAsNumber) })
             }
           />
           <b className={`figure ${styles.turnedTo}`}>{formatQuantity(knob.value * factor, knob.unit, 3)}</b>
@@ -48,14 +48,16 @@ export function WhatIf({ knobs, parameters, chosen, turned, onChoose, onTurn, wr
       {[...parameters].map(([name, value]) => (
         <label key={name} className={styles.trimmer}>
           <span>{name}</span>
-          <Slider
+          <input
+            type="range"
             min={value > 0 && value <= 1 ? 0 : Math.min(0, 2 * value)}
             max={value > 0 && value <= 1 ? 1 : Math.max(0, 2 * value)}
             step={Math.abs(value || 1) / 100}
             value={turned.parameters.get(name) ?? value}
-            tooltip={{ formatter: null }}
-            ariaLabelForHandle={name}
-            onChange={(to: number) => onTurn({ ...turned, parameters: new Map(turned.parameters).set(name, to) })}
+            aria-label={name}
+            onChange={({ target }) =>
+              onTurn({ ...turned, parameters: new Map(turned.parameters).set(name, target.valueAsNumber) })
+            }
           />
           <b className="figure">{Number((turned.parameters.get(name) ?? value).toPrecision(3))}</b>
         </label>
