@@ -2,14 +2,19 @@ export { type Answer } from './answer';
 export { EntryError, exampleFor, readEntry, type Entry, type EntryScope } from './entry';
 export { reviveBody } from './json';
 export {
+  provenBelow,
   replay,
+  standing,
+  workedBy,
   type BenchState,
   type InsideReading,
   type LogBody,
   type LogEntry,
   type Proof,
   type Repair,
+  type Standing,
   type TakenReading,
+  type WorkedBy,
 } from './log';
 export { readRefinement, type Refinement } from './refinement';
 export { answerText } from './answerText';

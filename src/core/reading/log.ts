@@ -1,6 +1,10 @@
 import { type Context, type Intervention, liveCold, withConnector, withIntervention } from '../behaviour';
 import { type Answer } from './answer';
 
+/** Ways to make an intermittent place answer. */
+export const workedBy = ['press', 'tap', 'heat', 'chill'] as const;
+export type WorkedBy = (typeof workedBy)[number];
+
 /** What one line of a job's log records. */
 export type LogBody =
   | { readonly kind: 'reading'; readonly check: string; readonly answer: Answer; readonly text: string }
@@ -35,6 +39,30 @@ export type LogBody =
       readonly measure: 'volts' | 'ripple';
       readonly volts: number;
     }
+  /** A part measured by itself, as it was typed. */
+  | { readonly kind: 'part'; readonly ref: string; readonly line: string }
+  /** What was agreed on before power was applied. */
+  | {
+      readonly kind: 'plan';
+      readonly lampWatts: number;
+      readonly lampVolts: number;
+      readonly mains: number;
+      readonly loadWatts: number;
+    }
+  /** What a step of that plan came to, in volts at the reservoir. */
+  | { readonly kind: 'step'; readonly step: string; readonly volts: number }
+  /** A place worked on with stick, knuckle, heat or cold; from 0 to 1 across the board and down it. */
+  | {
+      readonly kind: 'worked';
+      readonly board: string;
+      readonly x: number;
+      readonly y: number;
+      readonly by: WorkedBy;
+      /** 0 nothing, 1 a flicker, 2 comes and goes, 3 every time. */
+      readonly answer: 0 | 1 | 2 | 3;
+    }
+  | { readonly kind: 'soak'; readonly event: 'begun' | 'seen' | 'ended'; readonly text: string }
+  | { readonly kind: 'photo'; readonly photo: string; readonly board: string; readonly title: string }
   /** Something worked out or seen, in words. */
   | { readonly kind: 'note'; readonly text: string }
   | { readonly kind: 'withdrawn' };
@@ -102,6 +130,20 @@ interface Slot {
   readonly versions: LogEntry[];
 }
 
+/** A line of one kind that stands: the newest version of each, those taken back left out. */
+export interface Standing<Kind extends LogBody['kind']> {
+  readonly entry: LogEntry;
+  readonly body: Extract<LogBody, { kind: Kind }>;
+}
+
+/** The lines of a kind that stand, in the order of their places. */
+export function standing<Kind extends LogBody['kind']>(log: readonly LogEntry[], kind: Kind): Standing<Kind>[] {
+  return slotsOf(log).flatMap(({ versions }): Standing<Kind>[] => {
+    const entry = versions[versions.length - 1]!;
+    return entry.body.kind === kind ? [{ entry, body: entry.body as Standing<Kind>['body'] }] : [];
+  });
+}
+
 function slotsOf(log: readonly LogEntry[]): Slot[] {
   const slots: Slot[] = [];
   const slotOf = new Map<string, Slot>();
@@ -113,6 +155,14 @@ function slotsOf(log: readonly LogEntry[]): Slot[] {
     if (!earlier) slots.push(slot);
   }
   return slots;
+}
+
+/** Below this a store is called discharged; above it the band goes on asking. In volts. */
+export const provenBelow = 30;
+
+/** Has every store been measured low, the last time it was measured? */
+function allLow(stores: readonly string[], proofs: readonly Proof[]): boolean {
+  return stores.every((store) => proofs.some((proof) => proof.store === store && Math.abs(proof.volts) < provenBelow));
 }
 
 /**
@@ -171,9 +221,8 @@ export function replay(log: readonly LogEntry[], stores: readonly string[]): Ben
           ...proofs.filter((proof) => proof.store !== body.store),
           { store: body.store, volts: body.volts, at: entry.at },
         ];
-        if (context.power === 'unplugged' && stores.every((store) => proofs.some((proof) => proof.store === store))) {
-          context = { ...context, power: 'proven' };
-        }
+        // What has recovered since it was measured is no longer proven.
+        if (context.power !== 'live') context = { ...context, power: allLow(stores, proofs) ? 'proven' : 'unplugged' };
         break;
       case 'connector':
         context = withConnector(context, body.connector, body.pulled);
@@ -200,7 +249,7 @@ export function replay(log: readonly LogEntry[], stores: readonly string[]): Ben
       case 'note':
         notes.push({ entry, text: body.text });
         break;
-      case 'withdrawn':
+      default:
         break;
     }
   }

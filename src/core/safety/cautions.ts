@@ -1,9 +1,7 @@
 import { type Check, type Context } from '../behaviour';
+import { provenBelow } from '../reading';
 import { type Symptom } from '../picture';
 import { type Sheet, type Store } from '../sheet';
-
-/** Below this a store is called discharged; above it the band goes on asking. */
-export const provenBelow = 30;
 
 /** The discharge tool a bench is taken to have: a wire-wound resistor with insulated leads. */
 export const dischargeTool = { ohms: 2200, watts: 25 };

@@ -7,6 +7,7 @@ import {
   judgeAnswer,
   type LogBody,
   type LogEntry,
+  provenBelow,
   readEntry,
   readRefinement,
   type Refinement,
@@ -15,7 +16,6 @@ import {
 } from '@/core/reading';
 import { type Picture, type Symptom } from '@/core/picture';
 import { changesMade, changeTitle } from '@/features/job';
-import { provenBelow } from '@/core/safety';
 import { parseQuantity, QuantityError } from '@/core/quantity';
 import { type Store } from '@/core/sheet';
 import { type SheetChange } from '@/features/sheets/actions';
@@ -36,7 +36,9 @@ export type Step =
 /** The first step from the bench's context to the one a probe needs; undefined when it is there. */
 export function nextStep(job: Case, wanted: Context): Step | undefined {
   const { sheet } = job.predictions.model;
-  const proven = new Set(job.bench.proofs.map((proof) => proof.store));
+  const proven = new Set(
+    job.bench.proofs.flatMap(({ store, volts }) => (Math.abs(volts) < provenBelow ? [store] : [])),
+  );
   const steps = transition(sheet, job.bench.context, wanted, () => 0).filter(
     (body) => body.kind !== 'proven' || !proven.has(body.store),
   );

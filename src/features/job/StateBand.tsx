@@ -3,9 +3,9 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { type BenchState } from '@/core/reading';
+import { type BenchState, provenBelow } from '@/core/reading';
 import { formatQuantity } from '@/core/quantity';
-import { deference, dischargeTool, storesToProve, timeToFall, voltsAfter, provenBelow } from '@/core/safety';
+import { deference, dischargeTool, storesToProve, timeToFall, voltsAfter } from '@/core/safety';
 import { type Ground, type Sheet } from '@/core/sheet';
 import { clockText, timeText } from '@/ui';
 import { changesMade } from './changes';
@@ -69,6 +69,9 @@ export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps)
         <nav className={styles.steps} aria-label="This job">
           {[
             ['bench', 'Bench'],
+            ['power', 'Power'],
+            ['survey', 'Survey'],
+            ['map', 'Map'],
             ['repair', 'Repair'],
             ['close', 'Close'],
           ].map(([step, title]) => (

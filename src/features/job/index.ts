@@ -1,5 +1,6 @@
 export { changesMade, changeTitle } from './changes';
 export { keepForLog } from './keepForLog';
+export { JobFrame } from './JobFrame';
 export { StateBand } from './StateBand';
 export { caseOf, predictionsOf, waitingTitles, type JobFile, type WaitingFor } from './jobFile';
 export { useLog, type JobLog } from './useLog';

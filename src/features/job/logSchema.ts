@@ -1,6 +1,6 @@
 import * as yup from 'yup';
 import { symptoms } from '@/core/picture';
-import { type LogEntry, reviveBody } from '@/core/reading';
+import { type LogEntry, reviveBody, workedBy } from '@/core/reading';
 
 /** Longest batch one request may carry; a client with more sends several. */
 export const largestBatch = 200;
@@ -54,6 +54,23 @@ const bodies: Readonly<Record<string, yup.AnyObjectSchema>> = {
     measure: yup.string().oneOf(['volts', 'ripple']).required(),
     volts: yup.number().min(-100_000).max(100_000).required(),
   }),
+  part: yup.object({ ref: words(40).min(1), line: words(160).min(1) }),
+  plan: yup.object({
+    lampWatts: yup.number().moreThan(0).max(2000).required(),
+    lampVolts: yup.number().moreThan(0).max(500).required(),
+    mains: yup.number().moreThan(0).max(500).required(),
+    loadWatts: yup.number().moreThan(0).max(5000).required(),
+  }),
+  step: yup.object({ step: words(40).min(1), volts: yup.number().min(-1000).max(1000).required() }),
+  worked: yup.object({
+    board: words(80).min(1),
+    x: yup.number().min(0).max(1).required(),
+    y: yup.number().min(0).max(1).required(),
+    by: yup.string().oneOf(workedBy).required(),
+    answer: yup.number().oneOf([0, 1, 2, 3]).required(),
+  }),
+  soak: yup.object({ event: yup.string().oneOf(['begun', 'seen', 'ended']).required(), text: words(400) }),
+  photo: yup.object({ photo: words(64).min(8), board: words(80), title: words(120) }),
   note: yup.object({ text: words(2000).min(1) }),
   withdrawn: yup.object({}),
 };

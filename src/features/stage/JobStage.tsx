@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { checkOfNode, insideBlock, type StageReading, whyNotInside } from '@/core/inside';
 import { type LogBody, replay } from '@/core/reading';
-import { type JobFile, predictionsOf, StateBand, useLog } from '@/features/job';
+import { type JobFile, JobFrame, predictionsOf, useLog } from '@/features/job';
 import { type Stage, StageDesk } from './StageDesk';
 
 /** Inside a block of a set on the bench: what is read here is recorded on the job. */
@@ -38,17 +38,11 @@ export function JobStage({ file, block, stages }: { file: JobFile; block: string
     { enableOnFormTags: true, preventDefault: true, enabled: file.closedAt === null },
   );
   return (
-    <>
-      <StateBand job={file} sheet={sheet} bench={bench} ground={undefined} closed={file.closedAt !== null} />
-      {log.trouble && (
-        <p role="alert" className="bad">
-          {log.trouble.message}
-        </p>
-      )}
+    <JobFrame file={file} log={log} bench={bench}>
       <StageDesk
         stages={stages}
         inside={inside && { ...inside, job: file.id, refusal: whyNotInside(bench), record, takeBack }}
       />
-    </>
+    </JobFrame>
   );
 }

@@ -1,0 +1,120 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { operatingPoint, readNetlist, System } from '../circuit';
+import { type Store } from '../sheet';
+import { judgeStep, lampFor, learntBleed, powerSteps, standOf, toolOn, voltsAfter } from '.';
+
+const plan = { lamp: { watts: 150, volts: 230 }, mains: 230, loadWatts: 45 };
+const steps = powerSteps(plan);
+const step = (id: string) => steps.find((one) => one.id === id)!;
+
+describe('staged power', () => {
+  it('expects the peak of the mains before nothing, and none before a short', () => {
+    for (const { expected, share } of steps) {
+      expect(expected.idle).toBeCloseTo(Math.SQRT2 * share * 230, 6);
+      expect(expected.shorted).toBe(0);
+      expect(expected.healthy).toBeLessThanOrEqual(expected.idle + 1e-9);
+    }
+    expect(step('lamp-full').light.shorted).toBeCloseTo(1, 9);
+    expect(step('lamp-low').light.shorted).toBeCloseTo(0.4 ** 3.4, 6);
+  });
+
+  it('expects behind the lamp what lamp and load settle at', () => {
+    const { expected, light } = step('lamp-full');
+    const across = 230 - expected.healthy / Math.SQRT2;
+    const amperes = (150 / 230) * (across / 230) ** 0.57;
+    expect((amperes * expected.healthy) / Math.SQRT2).toBeCloseTo(45, 1);
+    expect(light.healthy).toBeLessThan(0.1);
+  });
+
+  it('agrees with the circuit solver for a load of ohms behind the same lamp', () => {
+    // At its point the lamp is a resistance: the divider of the two must give the load the same volts.
+    const { expected } = step('lamp-full');
+    const load = expected.healthy / Math.SQRT2;
+    const amperes = 45 / load;
+    const system = new System(
+      readNetlist(`* divider\nV1 a 0 230\nRL a b ${(230 - load) / amperes}\nR2 b 0 ${load / amperes}`),
+    );
+    expect(operatingPoint(system)[system.indexOf('b')!]! / load).toBeCloseTo(1, 4);
+  });
+
+  it.each([
+    ['lamp-low', 130, 'healthy', true],
+    ['lamp-low', 3, 'shorted', false],
+    ['lamp-full', 0, 'shorted', false],
+    ['lamp-full', 210, 'overload', false],
+    ['lamp-full', 326, 'idle', false],
+    ['lamp-full', 380, 'high', false],
+    ['bare-full', 322, 'healthy', true],
+    ['bare-mid', 150, 'overload', false],
+  ] as const)('at %s %d V are %s', (id, volts, like, go) => {
+    expect(judgeStep(plan, step(id), volts)).toMatchObject({ like, go });
+  });
+
+  it('goes on with what was agreed, whatever the lamp and the load, and stops at half of it', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 10, max: 200 }), fc.constantFrom(110, 230), (loadWatts, mains) => {
+        const lamp = { watts: lampFor(mains, loadWatts), volts: mains };
+        const own = { lamp, mains, loadWatts };
+        for (const one of powerSteps(own)) {
+          expect(judgeStep(own, one, one.expected.healthy).go).toBe(true);
+          expect(judgeStep(own, one, 0.5 * one.expected.healthy).go).toBe(false);
+        }
+      }),
+    );
+  });
+
+  it('takes the smallest lamp behind which the set runs', () => {
+    expect(lampFor(230, 12)).toBeLessThan(lampFor(230, 60));
+    const lamp = { watts: lampFor(230, 45), volts: 230 };
+    expect(powerSteps({ ...plan, lamp })[1]!.starts).toBe(true);
+  });
+});
+
+describe('a store', () => {
+  const store: Store = { id: 'C1', title: '', farads: 330e-6, volts: 320, bleed: 470e3, side: 'hot', place: '' };
+
+  it('is discharged by the tool in the time of the closed form, with the energy it held', () => {
+    const { seconds, joules, peak, average } = toolOn(store, { ohms: 2200, watts: 25 });
+    expect(seconds).toBeCloseTo(2200 * 330e-6 * Math.log(320 / 30), 9);
+    expect(peak).toBeCloseTo(46.5, 1);
+    expect(average * seconds).toBeCloseTo(joules - 0.5 * 330e-6 * 900, 9);
+    expect(toolOn(store, { ohms: 100, watts: 5 }).tooHot).toBe(true);
+  });
+
+  it('tells from two readings what drains it', () => {
+    const after = (seconds: number) => ({
+      seconds,
+      volts: voltsAfter({ farads: 330e-6, volts: 300, ohms: 680e3 }, seconds),
+    });
+    expect(learntBleed([after(0), after(40)], 330e-6)! / 680e3).toBeCloseTo(1, 9);
+    expect(learntBleed([after(0), after(1)], 330e-6)).toBeUndefined();
+    expect(
+      learntBleed(
+        [
+          { volts: 4, seconds: 0 },
+          { volts: 9, seconds: 60 },
+        ],
+        330e-6,
+      ),
+    ).toBeUndefined();
+  });
+
+  const stand = (now: number, ...readings: [seconds: number, volts: number][]) =>
+    standOf(
+      store,
+      readings.map(([seconds, volts]) => ({ seconds, volts })),
+      now,
+      0,
+    );
+
+  it('is predicted until it is measured, then low, recovering, and low twice', () => {
+    expect(stand(0)).toEqual({ kind: 'unmeasured', volts: 320 });
+    expect(stand(155.1)).toMatchObject({ kind: 'unmeasured', volts: expect.closeTo(320 / Math.E, 0) });
+    expect(stand(12, [10, 140])).toEqual({ kind: 'holds', volts: 140 });
+    expect(stand(30, [10, 140], [20, 4])).toEqual({ kind: 'low', volts: 4, again: 50 });
+    expect(stand(95, [20, 4], [90, 41])).toEqual({ kind: 'recovered', volts: 41, from: 4 });
+    expect(stand(120, [20, 4], [90, 41], [100, 3])).toMatchObject({ kind: 'low', again: 40 });
+    expect(stand(170, [20, 4], [90, 41], [100, 3], [165, 6])).toEqual({ kind: 'low twice', volts: 6 });
+  });
+});

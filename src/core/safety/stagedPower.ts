@@ -1,0 +1,123 @@
+import { requirePositive, type Volts, type Watts } from '../quantity';
+import { type Lamp, lampCurrent, seriesLampPoint } from './seriesLamp';
+
+/** What is agreed on before power is applied. */
+export interface PowerPlan {
+  readonly lamp: Lamp;
+  readonly mains: Volts;
+  /** What the set draws when it runs. */
+  readonly loadWatts: Watts;
+}
+
+/** A step of the plan with what the reservoir should read, in volts of direct current. */
+export interface PowerStep {
+  readonly id: string;
+  readonly title: string;
+  /** Share of the mains it is raised to. */
+  readonly share: number;
+  readonly lamp: boolean;
+  readonly expected: {
+    /** The set starts and runs, or is not yet asked to. */
+    readonly healthy: Volts;
+    /** It draws next to nothing: it has not started. */
+    readonly idle: Volts;
+    readonly shorted: Volts;
+  };
+  /** Light of the lamp against full: healthy, and before a short. */
+  readonly light: { readonly healthy: number; readonly shorted: number };
+  /** Does the supply have enough to start? */
+  readonly starts: boolean;
+}
+
+/** A switched supply starts from about this share of its mains. */
+const startsFrom = 0.6;
+/** A rectifier charges its reservoir to the peak. */
+const peak = Math.SQRT2;
+/** The load has to keep this share of the mains, or it will not start behind the lamp. */
+const enough = 0.75;
+
+const lampSizes: readonly Watts[] = [25, 40, 60, 75, 100, 150, 200, 300];
+
+/** The smallest lamp of a drawer behind which the set still runs; the largest where none does. @throws RangeError */
+export function lampFor(mains: Volts, loadWatts: Watts): Watts {
+  requirePositive({ mains, 'load in watts': loadWatts });
+  const runs = (watts: Watts) => {
+    const point = seriesLampPoint({ watts, volts: mains }, mains, { kind: 'watts', watts: loadWatts });
+    return point !== undefined && point.loadVolts >= enough * mains;
+  };
+  return lampSizes.find(runs) ?? lampSizes[lampSizes.length - 1]!;
+}
+
+/**
+ * The steps to first power after a repair: behind a lamp, at raised mains, then without the lamp, each with
+ * what a healthy, a shorted and a set that does not start read at the reservoir.
+ *
+ * @throws RangeError when a quantity is not positive
+ */
+export function powerSteps({ lamp, mains, loadWatts }: PowerPlan): PowerStep[] {
+  requirePositive({
+    mains,
+    'load in watts': loadWatts,
+    'watts of the lamp': lamp.watts,
+    'volts of the lamp': lamp.volts,
+  });
+  const step = (id: string, title: string, share: number, behindLamp: boolean): PowerStep => {
+    const volts = share * mains;
+    const idle = peak * volts;
+    const starts = share >= startsFrom;
+    const point = behindLamp && starts ? seriesLampPoint(lamp, volts, { kind: 'watts', watts: loadWatts }) : undefined;
+    const runs = point !== undefined && point.loadVolts >= startsFrom * mains;
+    const shorted = behindLamp ? (seriesLampPoint(lamp, volts, { kind: 'short' })?.brightness ?? 0) : 0;
+    return {
+      id,
+      title,
+      share,
+      lamp: behindLamp,
+      expected: { healthy: runs ? peak * point.loadVolts : idle, idle, shorted: 0 },
+      light: { healthy: runs ? point.brightness : 0, shorted },
+      starts: behindLamp ? runs : starts,
+    };
+  };
+  return [
+    step('lamp-low', 'Lamp in, mains at 40 %', 0.4, true),
+    step('lamp-full', 'Lamp in, full mains', 1, true),
+    step('bare-low', 'Lamp out, mains at 40 %', 0.4, false),
+    step('bare-mid', 'Lamp out, mains at 70 %', 0.7, false),
+    step('bare-full', 'Lamp out, full mains', 1, false),
+  ];
+}
+
+/** What a reading at a step comes to. */
+export interface StepVerdict {
+  readonly go: boolean;
+  readonly like: 'healthy' | 'idle' | 'shorted' | 'overload' | 'high';
+  readonly words: string;
+}
+
+/** How far from what was agreed a reading may lie. */
+const slack = 0.12;
+const shortedBelow = 0.15;
+
+/** Compares what was read at the reservoir with what was agreed: go on, or stop. */
+export function judgeStep({ lamp, mains }: PowerPlan, step: PowerStep, read: Volts): StepVerdict {
+  const volts = Math.abs(read);
+  const { healthy, idle } = step.expected;
+  const off = `${Math.round(volts)} V where ${Math.round(healthy)} V were agreed`;
+  if (volts < shortedBelow * idle)
+    return { go: false, like: 'shorted', words: `${off}: held down. Power off; find the short before the next try` };
+  if (volts > idle * (1 + slack / 2))
+    return { go: false, like: 'high', words: `${off}: more than the mains can give here. Power off; check the input` };
+  if (volts < healthy * (1 - slack)) {
+    const behind = step.share * mains - volts / peak;
+    const watts = step.lamp && behind > 0 ? (lampCurrent(lamp, behind) * volts) / peak : undefined;
+    const drawn = watts === undefined ? '' : `, about ${Math.round(watts)} W are drawn`;
+    return { go: false, like: 'overload', words: `${off}: too much hangs on it${drawn}. Power off; take loads off` };
+  }
+  if (volts > healthy * (1 + slack) && step.starts)
+    return {
+      go: false,
+      like: 'idle',
+      words: `${off}: it draws next to nothing, so it has not started. Find out why first`,
+    };
+  return { go: true, like: 'healthy', words: `${off}: go on` };
+}

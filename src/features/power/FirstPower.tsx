@@ -1,0 +1,226 @@
+import { Button } from 'antd';
+import { useMemo, useState } from 'react';
+import { formatQuantity, parseQuantity, QuantityError } from '@/core/quantity';
+import { lampFor, type PowerPlan, type PowerStep, powerSteps } from '@/core/safety';
+import { type JobFile, type JobLog } from '@/features/job';
+import { timeText, VerdictMark } from '@/ui';
+import { agreedPlan, type AgreedPlan, usualPlan } from './powerModel';
+import styles from './power.module.css';
+
+interface FirstPowerProps {
+  readonly file: JobFile;
+  readonly log: JobLog;
+  readonly live: boolean;
+}
+
+/** First power in stages: agreed on before, compared after. */
+export function FirstPower({ file, log, live }: FirstPowerProps) {
+  const agreed = useMemo(() => agreedPlan(log.entries), [log.entries]);
+  const [anew, setAnew] = useState(false);
+  const agree = ({ lamp, mains, loadWatts }: PowerPlan) => {
+    log.record([{ body: { kind: 'plan', lampWatts: lamp.watts, lampVolts: lamp.volts, mains, loadWatts } }]);
+    setAnew(false);
+  };
+  return (
+    <section className={styles.first} aria-label="First power">
+      <h1>First power in stages</h1>
+      {agreed && !anew ? (
+        <Agreed
+          agreed={agreed}
+          live={live}
+          onStep={(step, volts) => log.record([{ body: { kind: 'step', step: step.id, volts } }])}
+          onAnew={() => setAnew(true)}
+        />
+      ) : (
+        <Agree usual={agreed?.plan ?? usualPlan(file.sheet)} onAgree={agree} />
+      )}
+    </section>
+  );
+}
+
+const fields = [
+  ['mains', 'Mains, V'],
+  ['loadWatts', 'Set draws, W'],
+  ['lampWatts', 'Lamp, W'],
+  ['lampVolts', 'Lamp for, V'],
+] as const;
+
+/** Sets up the plan and shows what it expects, before anything is switched on. */
+function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan): void }) {
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({
+    mains: String(usual.mains),
+    loadWatts: String(usual.loadWatts),
+    lampWatts: String(usual.lamp.watts),
+    lampVolts: String(usual.lamp.volts),
+  });
+  const planned = useMemo(() => readPlan(typed), [typed]);
+  return (
+    <>
+      <p className="soft">
+        Agree on what the reservoir should read before power is applied; afterwards each step is compared.
+      </p>
+      <div className={styles.fields}>
+        {fields.map(([key, label]) => (
+          <label key={key}>
+            <span className="label">{label}</span>
+            <input
+              className="figure"
+              inputMode="decimal"
+              value={typed[key]}
+              maxLength={8}
+              onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+            />
+          </label>
+        ))}
+      </div>
+      {typeof planned === 'string' ? (
+        <p role="alert" className="bad">
+          {planned}
+        </p>
+      ) : (
+        <>
+          <Steps steps={powerSteps(planned).map((step) => ({ step, volts: undefined, verdict: undefined }))} />
+          {!powerSteps(planned).some(({ lamp, starts }) => lamp && starts) && (
+            <p className={styles.caution}>
+              Behind {planned.lamp.watts} W a set of {planned.loadWatts} W will not start: the lamp then shows shorts
+              only. {lampFor(planned.mains, planned.loadWatts)} W would let it run.
+            </p>
+          )}
+          <Button type="primary" size="large" onClick={() => onAgree(planned)}>
+            Agreed
+          </Button>
+        </>
+      )}
+    </>
+  );
+}
+
+function readPlan(typed: Readonly<Record<string, string>>): PowerPlan | string {
+  const values: Record<string, number> = {};
+  for (const [key, label] of fields) {
+    try {
+      const { value } = parseQuantity(typed[key] ?? '');
+      if (!(value > 0) || value > (key.endsWith('olts') || key === 'mains' ? 500 : 2000))
+        return `${label}: more than 0, and what a bench has`;
+      values[key] = value;
+    } catch (error) {
+      if (error instanceof QuantityError) return `${label}: ${error.message}`;
+      throw error;
+    }
+  }
+  return {
+    mains: values.mains!,
+    loadWatts: values.loadWatts!,
+    lamp: { watts: values.lampWatts!, volts: values.lampVolts! },
+  };
+}
+
+interface AgreedProps {
+  readonly agreed: AgreedPlan;
+  readonly live: boolean;
+  onStep(step: PowerStep, volts: number): void;
+  onAnew(): void;
+}
+
+function Agreed({ agreed, live, onStep, onAnew }: AgreedProps) {
+  const { plan, at, steps, next } = agreed;
+  const [line, setLine] = useState('');
+  const [message, setMessage] = useState<string>();
+  const stop = steps.find(({ verdict }) => verdict?.go === false)?.verdict;
+  const record = () => {
+    if (!next) return;
+    try {
+      const { value, unit } = parseQuantity(line);
+      if ((unit !== undefined && unit !== 'V') || Math.abs(value) > 1000)
+        return setMessage('the reservoir is read in volts, like 312');
+      onStep(next, value);
+      setLine('');
+      setMessage(undefined);
+    } catch (error) {
+      if (error instanceof QuantityError) return setMessage(error.message);
+      throw error;
+    }
+  };
+  return (
+    <>
+      <p className="soft" suppressHydrationWarning>
+        Agreed at {timeText(at)}: {plan.lamp.watts} W lamp, {plan.mains} V, the set drawing {plan.loadWatts} W.
+      </p>
+      {next && (
+        <div className={styles.next}>
+          <span className="label">Now</span>
+          <b>{next.title}</b>
+          <span>
+            Reservoir <b className="figure">{formatQuantity(next.expected.healthy, 'V', 3)}</b>
+            {next.lamp && (
+              <>
+                , lamp {lightWords(next.light.healthy)}; shorted: 0 V, lamp {lightWords(next.light.shorted)}
+              </>
+            )}
+          </span>
+          <input
+            className="figure"
+            value={line}
+            autoFocus
+            autoComplete="off"
+            maxLength={20}
+            placeholder="volts"
+            aria-label={`Reservoir volts, ${next.title}`}
+            onChange={(event) => {
+              setLine(event.target.value);
+              setMessage(undefined);
+            }}
+            onKeyDown={(event) => event.key === 'Enter' && record()}
+          />
+          {message !== undefined && (
+            <p role="alert" className="bad">
+              {message}
+            </p>
+          )}
+          {!live && <small>By its record the set is unplugged: Alt P when it is on.</small>}
+        </div>
+      )}
+      {stop && (
+        <p className={styles.stop} role="alert">
+          <b>STOP</b> {stop.words}
+        </p>
+      )}
+      {!next && !stop && <p className={styles.through}>All steps went as agreed.</p>}
+      <Steps steps={steps} />
+      <Button onClick={onAnew}>Agree anew</Button>
+    </>
+  );
+}
+
+const lightWords = (share: number) =>
+  share < 0.01 ? 'dark' : share < 0.15 ? 'a glimmer' : share < 0.7 ? 'half bright' : 'full';
+
+function Steps({ steps }: { steps: AgreedPlan['steps'] }) {
+  return (
+    <table className={styles.steps} data-testid="power-steps">
+      <thead>
+        <tr>
+          <th />
+          <th>Healthy</th>
+          <th>Not started</th>
+          <th>Shorted</th>
+          <th>Read</th>
+        </tr>
+      </thead>
+      <tbody>
+        {steps.map(({ step, volts, verdict }) => (
+          <tr key={step.id} data-go={verdict?.go}>
+            <th scope="row">
+              {verdict && <VerdictMark mark={verdict.go ? 'within' : verdict.like === 'shorted' ? 'dead' : 'odd'} />}{' '}
+              {step.title}
+            </th>
+            <td className="figure">{formatQuantity(step.expected.healthy, 'V', 3)}</td>
+            <td className="figure soft">{formatQuantity(step.expected.idle, 'V', 3)}</td>
+            <td className="figure soft">0 V{step.lamp ? '' : ', fuse'}</td>
+            <td className="figure">{volts === undefined ? '' : `${formatQuantity(volts, 'V', 3)}`}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

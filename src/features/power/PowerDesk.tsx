@@ -1,0 +1,69 @@
+'use client';
+
+import { useEffect, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { replay } from '@/core/reading';
+import { deference, powerCaution } from '@/core/safety';
+import { type JobFile, JobFrame, useLog } from '@/features/job';
+import { Key, timeText } from '@/ui';
+import { FirstPower } from './FirstPower';
+import { powerEvents, storeRows } from './powerModel';
+import { Stores } from './Stores';
+import styles from './power.module.css';
+
+/** Seconds since 1970, ticking; those of the page's log until the browser has taken over. */
+function useClock(first: number): number {
+  const [now, setNow] = useState(first);
+  useEffect(() => {
+    const tick = () => setNow(Date.now() / 1000);
+    tick();
+    const timer = setInterval(tick, 1000);
+    return () => clearInterval(timer);
+  }, []);
+  return now;
+}
+
+/** Power on in stages, and dead again store by store. */
+export function PowerDesk({ file }: { file: JobFile }) {
+  const log = useLog(file);
+  const { sheet } = file;
+  const { entries, record } = log;
+  const bench = useMemo(() => replay(entries, [...sheet.stores.keys()]), [entries, sheet]);
+  const lastAt = entries[entries.length - 1]?.at ?? file.createdAt;
+  const now = useClock(Date.parse(lastAt) / 1000);
+  const rows = useMemo(() => storeRows(entries, sheet, now), [entries, sheet, now]);
+  const events = useMemo(() => powerEvents(entries), [entries]);
+  const live = bench.context.power === 'live';
+  const keys = { enableOnFormTags: true, preventDefault: true } as const;
+  useHotkeys('alt+p', () => record([{ body: { kind: 'power', power: live ? 'unplugged' : 'live' } }]), keys);
+  useHotkeys('alt+l', () => record([{ body: { kind: 'lamp', fitted: !bench.context.lamp } }]), keys);
+  useHotkeys('alt+i', () => record([{ body: { kind: 'isolation', fitted: !bench.isolated } }]), keys);
+
+  return (
+    <JobFrame file={file} log={log} bench={bench}>
+      <div className={styles.power}>
+        <FirstPower file={file} log={log} live={live} />
+        <Stores sheet={sheet} rows={rows} live={live} log={log} />
+        <section className={styles.events} aria-label="Power log">
+          <h2 className="label">Power log</h2>
+          <p className={styles.keys}>
+            <Key>Alt P</Key> {live ? 'plug out' : 'power on'} <Key>Alt L</Key> lamp <Key>Alt I</Key> isolation
+          </p>
+          <ol data-testid="power-log">
+            {events.slice(0, 24).map(({ id, at, text }) => (
+              <li key={id}>
+                <span className="figure" suppressHydrationWarning>
+                  {timeText(at)}
+                </span>{' '}
+                {text}
+              </li>
+            ))}
+          </ol>
+          {events.length === 0 && <p className="soft">Nothing yet.</p>}
+          <p className={styles.caution}>{powerCaution(live ? 'live' : 'unplugged')}</p>
+          <p className="soft">{deference}</p>
+        </section>
+      </div>
+    </JobFrame>
+  );
+}

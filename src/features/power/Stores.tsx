@@ -1,0 +1,135 @@
+import { useEffect, useRef, useState } from 'react';
+import { formatQuantity } from '@/core/quantity';
+import { dischargeTool, toolOn, type StoreStand } from '@/core/safety';
+import { provenBelow } from '@/core/reading';
+import { type Sheet } from '@/core/sheet';
+import { type JobLog } from '@/features/job';
+import { clockText, type MarkName, say, VerdictMark } from '@/ui';
+import { dueStore, readStore, type StoreRow } from './powerModel';
+import styles from './power.module.css';
+
+interface StoresProps {
+  readonly sheet: Sheet;
+  readonly rows: readonly StoreRow[];
+  readonly live: boolean;
+  readonly log: JobLog;
+}
+
+const marks: Readonly<Record<StoreStand['kind'], MarkName>> = {
+  unmeasured: 'unread',
+  holds: 'high',
+  recovered: 'high',
+  low: 'within',
+  'low twice': 'within',
+};
+
+/** What holds charge: predicted, discharged, measured, and measured again. */
+export function Stores({ sheet, rows, live, log }: StoresProps) {
+  const [line, setLine] = useState('');
+  const [message, setMessage] = useState<string>();
+  const due = live ? undefined : dueStore(rows);
+  useSpokenTimers(live ? [] : rows);
+  const record = () => {
+    if (live) return setMessage('the set is live by its record: pull the plug first (Alt P)');
+    const read = readStore(line, sheet, due);
+    if (typeof read === 'string') return setMessage(read);
+    log.record([{ body: read }]);
+    setLine('');
+    setMessage(undefined);
+  };
+  return (
+    <section className={styles.stores} aria-label="Stores">
+      <h2 className="label">Stores</h2>
+      <input
+        className="figure"
+        value={line}
+        autoComplete="off"
+        maxLength={40}
+        placeholder={due ? `${due.id} …` : 'store volts'}
+        aria-label="Volts of a store"
+        onChange={(event) => {
+          setLine(event.target.value);
+          setMessage(undefined);
+        }}
+        onKeyDown={(event) => event.key === 'Enter' && record()}
+      />
+      {message !== undefined && (
+        <p role="alert" className="bad">
+          {message}
+        </p>
+      )}
+      <ul>
+        {rows.map((row) => (
+          <StoreItem key={row.store.id} row={row} live={live} due={row.store === due} />
+        ))}
+      </ul>
+      {sheet.technology.startsWith('crt') && (
+        <ol className={styles.anode}>
+          <li>Clip the high-voltage probe, or its resistor, to the braid of the tube first.</li>
+          <li>Under the anode cap with the other end, one hand, and hold it there for some seconds.</li>
+          <li>Measure. Wait a minute: the glass gives charge back. Discharge and measure once more.</li>
+        </ol>
+      )}
+    </section>
+  );
+}
+
+/** Says once when a store is due to be measured again. */
+function useSpokenTimers(rows: readonly StoreRow[]): void {
+  const waited = useRef(new Set<string>());
+  useEffect(() => {
+    for (const { store, stand } of rows) {
+      if (stand.kind !== 'low') waited.current.delete(store.id);
+      else if (stand.again > 0) waited.current.add(store.id);
+      else if (waited.current.delete(store.id)) say(`${store.id}: measure it again`);
+    }
+  }, [rows]);
+}
+
+function StoreItem({ row, live, due }: { row: StoreRow; live: boolean; due: boolean }) {
+  const { store, stand, bleed, learnt, readings } = row;
+  const tool = toolOn(store, dischargeTool);
+  return (
+    <li data-store={store.id} data-stand={live ? 'live' : stand.kind} data-due={due || undefined}>
+      <header>
+        <VerdictMark mark={live ? 'high' : marks[stand.kind]} size={20} />
+        <b>{store.id}</b>
+        <span className="soft">{store.title}</span>
+        <strong className="figure">{live ? `${store.volts} V` : voltsWords(stand)}</strong>
+      </header>
+      <p>
+        {live ? 'charged while the set is live' : standWords(stand)}
+        {bleed === undefined ? '; nothing drains it' : `; ${formatQuantity(bleed, 'Ω', 2)} drains it`}
+        {learnt && ', learnt from two readings'}
+      </p>
+      <p className="soft">
+        {store.place}. By {formatQuantity(dischargeTool.ohms, 'Ω')}: {clockText(tool.seconds)} to {provenBelow} V,{' '}
+        {formatQuantity(tool.peak, 'W', 2)} at first, {formatQuantity(tool.average, 'W', 2)} on the way,{' '}
+        {Number(tool.joules.toPrecision(2))} J
+        {tool.tooHot && `: too hot for ${dischargeTool.watts} W, take more ohms`}
+        {store.volts > 1000 && '. Only with a resistor probe made for high voltage'}
+        {readings.length > 1 && `. Read: ${readings.map(({ volts }) => `${volts} V`).join(', ')}`}
+      </p>
+    </li>
+  );
+}
+
+const voltsWords = (stand: StoreStand) =>
+  `${stand.kind === 'unmeasured' ? '≤ ' : ''}${formatQuantity(Math.round(stand.volts * 10) / 10, 'V', 3)}`;
+
+function standWords(stand: StoreStand): string {
+  switch (stand.kind) {
+    case 'unmeasured':
+      return 'predicted, nobody has measured it';
+    case 'holds':
+      return 'measured: still charged. Discharge it, then measure again';
+    case 'recovered':
+      return `recovered from ${formatQuantity(stand.from, 'V', 2)}: discharge it once more`;
+    case 'low':
+      return stand.again > 0
+        ? `measured low; again in ${clockText(stand.again)}`
+        : 'measured low; measure it again now';
+    case 'low twice':
+      return 'measured low twice, apart';
+  }
+}

@@ -1,0 +1,1 @@
+export { PowerDesk } from './PowerDesk';

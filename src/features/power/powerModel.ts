@@ -1,0 +1,159 @@
+import { parseQuantity, QuantityError } from '@/core/quantity';
+import { type LogBody, type LogEntry, standing } from '@/core/reading';
+import {
+  judgeStep,
+  lampFor,
+  learntBleed,
+  type PowerPlan,
+  type PowerStep,
+  powerSteps,
+  standOf,
+  type StepVerdict,
+  type StoreReading,
+  type StoreStand,
+} from '@/core/safety';
+import { familyOf, type Sheet, type Store } from '@/core/sheet';
+
+/** A step of the plan agreed on, with what it came to. */
+export interface AgreedStep {
+  readonly step: PowerStep;
+  readonly volts: number | undefined;
+  readonly verdict: StepVerdict | undefined;
+}
+
+/** The plan agreed on last, with the steps taken since; undefined before there is one. */
+export interface AgreedPlan {
+  readonly plan: PowerPlan;
+  readonly at: string;
+  readonly steps: readonly AgreedStep[];
+  /** The step to take now; undefined where all are done or one said stop. */
+  readonly next: PowerStep | undefined;
+}
+
+/** What a set of a family draws when it runs, in watts, until its label is read: a guess. */
+const usualWatts = { tube: 55, panel: 250, light: 220 } as const;
+const usualMains = 230;
+
+export function usualPlan(sheet: Sheet): PowerPlan {
+  const mains = sheet.nets.get('mains')?.volts ?? usualMains;
+  const loadWatts = usualWatts[familyOf(sheet.technology)];
+  return { mains, loadWatts, lamp: { watts: lampFor(mains, loadWatts), volts: mains } };
+}
+
+export function agreedPlan(log: readonly LogEntry[]): AgreedPlan | undefined {
+  const plans = standing(log, 'plan');
+  const last = plans[plans.length - 1];
+  if (!last) return undefined;
+  const { mains, loadWatts, lampWatts, lampVolts } = last.body;
+  const plan: PowerPlan = { mains, loadWatts, lamp: { watts: lampWatts, volts: lampVolts } };
+  const after = log.findIndex(({ id }) => id === last.entry.id);
+  const taken = new Map(standing(log.slice(after), 'step').map(({ body }) => [body.step, body.volts]));
+  const steps = powerSteps(plan).map((step): AgreedStep => {
+    const volts = taken.get(step.id);
+    return { step, volts, verdict: volts === undefined ? undefined : judgeStep(plan, step, volts) };
+  });
+  const stopped = steps.some(({ verdict }) => verdict?.go === false);
+  const next = stopped ? undefined : steps.find(({ volts }) => volts === undefined)?.step;
+  return { plan, at: last.entry.at, steps, next };
+}
+
+/** A store with how it stands. */
+export interface StoreRow {
+  readonly store: Store;
+  readonly readings: readonly StoreReading[];
+  readonly stand: StoreStand;
+  /** Learnt from two readings, or as the sheet has it. */
+  readonly bleed: number | undefined;
+  readonly learnt: boolean;
+}
+
+const seconds = (instant: string) => Date.parse(instant) / 1000;
+
+/** Every store of the set as it stands at a moment, the most energetic first. */
+export function storeRows(log: readonly LogEntry[], sheet: Sheet, now: number): StoreRow[] {
+  const powers = standing(log, 'power');
+  const last = powers[powers.length - 1];
+  const since = last ? log.findIndex(({ id }) => id === last.entry.id) : 0;
+  const proofs = standing(log.slice(Math.max(0, since)), 'proven');
+  return [...sheet.stores.values()]
+    .sort((a, b) => b.farads * b.volts ** 2 - a.farads * a.volts ** 2)
+    .map((store): StoreRow => {
+      const readings = proofs.flatMap(({ entry, body }) =>
+        body.store === store.id ? [{ volts: body.volts, seconds: seconds(entry.at) }] : [],
+      );
+      const learnt = learntBleed(readings, store.farads);
+      const bleed = learnt ?? store.bleed;
+      const unplugged = last ? seconds(last.entry.at) : now;
+      return {
+        store,
+        readings,
+        bleed,
+        learnt: learnt !== undefined,
+        stand: standOf(store, readings, now, unplugged, bleed),
+      };
+    });
+}
+
+/** The store to measure next: recovered, due again, then whatever holds most. */
+export function dueStore(rows: readonly StoreRow[]): Store | undefined {
+  const order: readonly ((stand: StoreStand) => boolean)[] = [
+    ({ kind }) => kind === 'recovered' || kind === 'holds',
+    ({ kind }) => kind === 'unmeasured',
+    (stand) => stand.kind === 'low' && stand.again === 0,
+  ];
+  for (const wanted of order) {
+    const row = rows.find(({ stand }) => wanted(stand));
+    if (row) return row.store;
+  }
+  return undefined;
+}
+
+/** Reads `C812 4` or the bare volts of the store that is due; a message where it is neither. */
+export function readStore(
+  line: string,
+  sheet: Sheet,
+  due: Store | undefined,
+): Extract<LogBody, { kind: 'proven' }> | string {
+  const [first = '', ...rest] = line.trim().split(/\s+/);
+  const named = [...sheet.stores.values()].find(({ id }) => id.toLowerCase() === first.toLowerCase());
+  const store = named ?? due;
+  const text = named ? rest.join(' ') : line.trim();
+  const ids = [...sheet.stores.keys()].join(', ');
+  if (!store) return `say which store: ${ids}, like "${[...sheet.stores.keys()][0] ?? 'C1'} 4"`;
+  if (text === '') return `${store.id} needs the volts measured across it, like "${store.id} 4"`;
+  try {
+    const { value, unit } = parseQuantity(text);
+    if ((unit !== undefined && unit !== 'V') || !Number.isFinite(value))
+      return `${store.id} is read in volts, like "${store.id} 4"`;
+    if (Math.abs(value) > 50_000) return `${value} V is more than any store here holds`;
+    return { kind: 'proven', store: store.id, volts: value };
+  } catch (error) {
+    if (error instanceof QuantityError) return named ? error.message : `there is no store "${first}"; there are ${ids}`;
+    throw error;
+  }
+}
+
+/** A change of the set's power state, for the list of them. */
+export interface PowerEvent {
+  readonly id: string;
+  readonly at: string;
+  readonly text: string;
+}
+
+export function powerEvents(log: readonly LogEntry[]): PowerEvent[] {
+  const texts: Readonly<Partial<Record<LogBody['kind'], (body: LogBody) => string>>> = {
+    power: (body) => (body.kind === 'power' && body.power === 'live' ? 'power on' : 'plug out'),
+    lamp: (body) => (body.kind === 'lamp' && body.fitted ? 'lamp in series' : 'lamp out'),
+    isolation: (body) => (body.kind === 'isolation' && body.fitted ? 'isolating transformer in' : 'not isolated'),
+    proven: (body) => (body.kind === 'proven' ? `${body.store} measured ${body.volts} V` : ''),
+    plan: () => 'first power agreed on',
+    step: (body) => (body.kind === 'step' ? `step ${body.step}: ${body.volts} V` : ''),
+  };
+  const withdrawn = new Set(log.flatMap(({ supersedes }) => (supersedes === undefined ? [] : [supersedes])));
+  return log
+    .flatMap(({ id, at, body }): PowerEvent[] => {
+      const text = texts[body.kind]?.(body);
+      return text === undefined || withdrawn.has(id) ? [] : [{ id, at, text }];
+    })
+    .reverse();
+}

@@ -1,0 +1,178 @@
+'use client';
+
+import { Button } from 'antd';
+import { useMemo, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { surveyOf } from '@/core/parts';
+import { replay } from '@/core/reading';
+import { type JobFile, JobFrame, useLog } from '@/features/job';
+import { Key, sound, VerdictMark } from '@/ui';
+import { Bands } from './Bands';
+import { bandsFor, markOfPart, partFigures, partWords, type SurveyRow, surveyRows, typedPart } from './surveyModel';
+import styles from './survey.module.css';
+
+/** Part after part by itself: what is fine, what goes, what must be lifted before it can be judged. */
+export function Survey({ file }: { file: JobFile }) {
+  const log = useLog(file);
+  const { sheet } = file;
+  const bench = useMemo(() => replay(log.entries, [...sheet.stores.keys()]), [log.entries, sheet]);
+  const rows = useMemo(() => surveyRows(log.entries, sheet), [log.entries, sheet]);
+  const board = useMemo(() => surveyOf(rows.map(({ verdict }) => verdict)), [rows]);
+  const [line, setLine] = useState('');
+  const [asked, setAsked] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const typed = useMemo(() => typedPart(line, sheet), [line, sheet]);
+
+  const record = () => {
+    setAsked(true);
+    if (typed.kind !== 'part') return;
+    log.record([{ body: { kind: 'part', ref: typed.check.ref, line: line.trim() } }]);
+    sound(markOfPart[typed.verdict.mark]);
+    setLine('');
+    setAsked(false);
+  };
+  const takeBack = () => {
+    const [last] = rows;
+    if (last) log.record([{ body: { kind: 'withdrawn' }, supersedes: last.entry.id }]);
+  };
+  useHotkeys('alt+z', takeBack, { enableOnFormTags: true, preventDefault: true });
+
+  return (
+    <JobFrame file={file} log={log} bench={bench}>
+      <div className={styles.survey}>
+        <section className={styles.entry} aria-label="Next part">
+          <h1>Survey of parts</h1>
+          {bench.context.power === 'live' && (
+            <p className={styles.caution}>
+              The set is live: ohms and junctions are read with the plug out and the stores proven.
+            </p>
+          )}
+          <input
+            ref={input}
+            className="figure"
+            value={line}
+            autoFocus
+            autoComplete="off"
+            spellCheck={false}
+            maxLength={160}
+            placeholder="R12 4k7 5k1"
+            aria-label="Part and reading"
+            onChange={(event) => {
+              setLine(event.target.value);
+              setAsked(false);
+            }}
+            onKeyDown={(event) => event.key === 'Enter' && record()}
+          />
+          <Live typed={typed} asked={asked} />
+          <dl className={styles.forms}>
+            <dt className="figure">R12 4k7 5k1</dt>
+            <dd>marked, read; the sheet’s own parts need no mark</dd>
+            <dt className="figure">R12 yellow violet red gold 5k1</dt>
+            <dd>by its bands</dd>
+            <dt className="figure">… lifted · climbing</dt>
+            <dd>one leg out; still rising</dd>
+            <dt className="figure">C8 100u 35V 83u esr 0.4</dt>
+            <dd>capacity, ESR or both</dd>
+            <dt className="figure">T1 rings 3 good 9</dt>
+            <dd>rings against a good one</dd>
+            <dt className="figure">Q5 junction 0.62 OL</dt>
+            <dd>both ways</dd>
+            <dt className="figure">Q5 gain 40 usual 120</dt>
+            <dd>gain</dd>
+          </dl>
+          <Button onClick={takeBack} disabled={rows.length === 0}>
+            Take back <Key>Alt Z</Key>
+          </Button>
+        </section>
+        <section className={styles.list} aria-label="Parts surveyed">
+          <h2 className="label">{rows.length} surveyed</h2>
+          <ul data-testid="survey" data-count={rows.length}>
+            {rows.map((row) => (
+              <Row key={row.entry.id} row={row} />
+            ))}
+          </ul>
+        </section>
+        <section className={styles.board} aria-label="The board">
+          <h2 className="label">The board so far</h2>
+          <Sum rows={rows} board={board} />
+        </section>
+      </div>
+    </JobFrame>
+  );
+}
+
+function Live({ typed, asked }: { typed: ReturnType<typeof typedPart>; asked: boolean }) {
+  if (typed.kind === 'nothing') return <p className="soft">Each part is judged as you type it.</p>;
+  if (typed.kind === 'wrong')
+    return (
+      <p role={asked ? 'alert' : undefined} className={asked ? 'bad' : 'soft'}>
+        {typed.message}
+      </p>
+    );
+  const { check, verdict, doubts } = typed;
+  return (
+    <div className={styles.live} data-mark={verdict.mark}>
+      <VerdictMark mark={markOfPart[verdict.mark]} size={26} />
+      <b>{partWords[verdict.mark]}</b>
+      <span>{[verdict.words, verdict.taken].filter(Boolean).join('; ')}</span>
+      <Bands bands={bandsFor(check)} />
+      {doubts.length > 0 && <small>Bands fade: {doubts.join('; ')}.</small>}
+    </div>
+  );
+}
+
+function Row({ row: { check, verdict } }: { row: SurveyRow }) {
+  const { should, read } = partFigures(check);
+  return (
+    <li data-mark={verdict.mark}>
+      <VerdictMark mark={markOfPart[verdict.mark]} />
+      <b>{check.ref}</b>
+      <Bands bands={bandsFor(check)} />
+      <span className="figure soft">{should}</span>
+      <span className="figure">{read}</span>
+      <span className={styles.words}>
+        <b>{partWords[verdict.mark]}</b> {verdict.words}
+        {verdict.taken && `; ${verdict.taken}`}
+      </span>
+    </li>
+  );
+}
+
+function Sum({ rows, board }: { rows: readonly SurveyRow[]; board: ReturnType<typeof surveyOf> }) {
+  const { counts, share, advice } = board;
+  const bad = rows.filter(({ verdict }) => verdict.mark === 'replace');
+  return (
+    <>
+      <p className={styles.advice} data-testid="survey-advice">
+        {advice === undefined ? (
+          'After eight judged parts the board is judged as a whole.'
+        ) : advice === 'repopulate' ? (
+          <>
+            <b>Repopulate:</b> {Math.round(share * 100)} % of what can be judged is out. One make and age shares the
+            disease; set trimmers anew before judging.
+          </>
+        ) : (
+          <>
+            <b>Pick:</b> {Math.round(share * 100)} % is out; replace those.
+          </>
+        )}
+      </p>
+      <ul className={styles.counts}>
+        {(['replace', 'lift', 'wait', 'fine'] as const).map((mark) => (
+          <li key={mark}>
+            <VerdictMark mark={markOfPart[mark]} />
+            <b className="figure">{counts[mark]}</b> {partWords[mark]}
+          </li>
+        ))}
+      </ul>
+      {bad.length > 0 && (
+        <>
+          <h2 className="label">To replace</h2>
+          <p className={styles.order}>
+            {bad.map(({ check }) => `${check.ref} ${partFigures(check).should}`).join(', ')}
+          </p>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,1 @@
+export { Survey } from './Survey';

@@ -1,0 +1,120 @@
+import {
+  bandDoubts,
+  bandsOf,
+  type BandColour,
+  isBandColour,
+  judgePart,
+  type PartCheck,
+  PartCheckError,
+  type PartMark,
+  type PartVerdict,
+  readPartCheck,
+} from '@/core/parts';
+import { formatQuantity } from '@/core/quantity';
+import { type LogEntry, standing } from '@/core/reading';
+import { type Sheet } from '@/core/sheet';
+import { type MarkName } from '@/ui';
+
+/** A part of the survey with its verdict. */
+export interface SurveyRow {
+  readonly entry: LogEntry;
+  readonly check: PartCheck;
+  readonly verdict: PartVerdict;
+}
+
+/** What a typed line comes to. */
+export type TypedPart =
+  | { readonly kind: 'nothing' }
+  | { readonly kind: 'wrong'; readonly message: string }
+  | {
+      readonly kind: 'part';
+      readonly check: PartCheck;
+      readonly verdict: PartVerdict;
+      /** Other ways to read bands that look alike. */
+      readonly doubts: readonly string[];
+    };
+
+export const markOfPart: Readonly<Record<PartMark, MarkName>> = {
+  fine: 'within',
+  replace: 'high',
+  lift: 'odd',
+  wait: 'unread',
+};
+
+export const partWords: Readonly<Record<PartMark, string>> = {
+  fine: 'fine',
+  replace: 'replace',
+  lift: 'lift a leg',
+  wait: 'wait',
+};
+
+const knownIn = (sheet: Sheet) => (ref: string) => sheet.parts.get(ref);
+
+export function typedPart(line: string, sheet: Sheet): TypedPart {
+  if (line.trim() === '') return { kind: 'nothing' };
+  try {
+    const check = readPartCheck(line, knownIn(sheet));
+    const bands = line.toLowerCase().split(/\s+/).filter(isBandColour);
+    const doubts = bands.length === 0 ? [] : bandDoubts(bands);
+    return {
+      kind: 'part',
+      check,
+      verdict: judgePart(check),
+      doubts: doubts
+        .slice(0, 3)
+        .map(({ bands: other, ohms }) => `${other.slice(0, -1).join(' ')} would be ${formatQuantity(ohms, 'Ω', 3)}`),
+    };
+  } catch (error) {
+    if (error instanceof PartCheckError) return { kind: 'wrong', message: error.message };
+    throw error;
+  }
+}
+
+/** The parts surveyed, the newest first; of a part measured twice the last reading stands. */
+export function surveyRows(log: readonly LogEntry[], sheet: Sheet): SurveyRow[] {
+  const rows = new Map<string, SurveyRow>();
+  for (const { entry, body } of standing(log, 'part')) {
+    const typed = typedPart(body.line, sheet);
+    if (typed.kind !== 'part') continue;
+    const key = `${typed.check.kind} ${body.ref}`;
+    rows.delete(key);
+    rows.set(key, { entry, check: typed.check, verdict: typed.verdict });
+  }
+  return [...rows.values()].reverse();
+}
+
+/** What a part should be, and what it read, as they stand in the list. */
+export function partFigures(check: PartCheck): { readonly should: string; readonly read: string } {
+  switch (check.kind) {
+    case 'resistor':
+    case 'thermistor':
+      return { should: formatQuantity(check.marked, 'Ω', 3), read: formatQuantity(check.read, 'Ω', 4) };
+    case 'capacitor':
+      return {
+        should: `${formatQuantity(check.farads, 'F', 3)} ${formatQuantity(check.volts, 'V', 3)}`,
+        read: [
+          ...(check.read === undefined ? [] : [formatQuantity(check.read, 'F', 3)]),
+          ...(check.esr === undefined ? [] : [formatQuantity(check.esr, 'Ω', 2)]),
+        ].join(' · '),
+      };
+    case 'rings':
+      return { should: `${check.good} rings`, read: String(check.rings) };
+    case 'junction':
+      return {
+        should: 'a junction',
+        read: `${formatQuantity(check.forward, 'V', 3)} / ${formatQuantity(check.reverse, 'V', 3)}`,
+      };
+    case 'gain':
+      return { should: `gain ${check.usual}`, read: String(check.gain) };
+  }
+}
+
+/** The bands of a resistor as marked; none where bands cannot say it. */
+export function bandsFor(check: PartCheck): readonly BandColour[] {
+  if (check.kind !== 'resistor') return [];
+  try {
+    return bandsOf({ ohms: check.marked, tolerance: check.tolerance });
+  } catch {
+    return [];
+  }
+}
