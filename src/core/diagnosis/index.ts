@@ -22,3 +22,4 @@ export { verificationOf, verified, type Verification } from './verification';
 export { symptomTilesOf, tilesOf, type Tile } from './tiles';
 export { lookDeeper, type DeeperLook, type DeeperMove } from './deeper';
 export { isolationOf, type Isolation, type Load } from './isolation';
+export { jointArea, type JointArea, type Worked } from './jointArea';

@@ -105,8 +105,7 @@ function StoreItem({ row, live, due }: { row: StoreRow; live: boolean; due: bool
       <p className="soft">
         {store.place}. By {formatQuantity(dischargeTool.ohms, 'Ω')}: {clockText(tool.seconds)} to {provenBelow} V,{' '}
         {formatQuantity(tool.peak, 'W', 2)} at first, {formatQuantity(tool.average, 'W', 2)} on the way,{' '}
-        {Number(tool.joules.toPrecision(2))} J
-        {tool.tooHot && `: too hot for ${dischargeTool.watts} W, take more ohms`}
+        {Number(tool.joules.toPrecision(2))} J{tool.tooHot && `: too hot for ${dischargeTool.watts} W, take more ohms`}
         {store.volts > 1000 && '. Only with a resistor probe made for high voltage'}
         {readings.length > 1 && `. Read: ${readings.map(({ volts }) => `${volts} V`).join(', ')}`}
       </p>

@@ -1,0 +1,5 @@
+import { postPhoto } from '@/features/map/handlePhotos';
+
+export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  return postPhoto(request, (await params).id);
+}

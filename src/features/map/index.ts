@@ -1,0 +1,1 @@
+export { BoardMap } from './BoardMap';
