@@ -40,6 +40,8 @@ export interface PartVerdict {
   readonly mark: PartMark;
   /** Why, by how much. */
   readonly words: string;
+  /** What to do to be sure of it. */
+  readonly advice?: string;
   /** What it is taken for, where that is a question. */
   readonly taken?: string;
 }
@@ -79,7 +81,11 @@ export function judgePart(check: PartCheck): PartVerdict {
 function judgeResistor(check: Extract<PartCheck, { kind: 'resistor' }>): PartVerdict {
   const { marked, tolerance, read, climbing, lifted } = check;
   if (climbing)
-    return { mark: 'wait', words: 'still climbing: a capacitor charges; wait until it stands, or lift a leg' };
+    return {
+      mark: 'wait',
+      words: 'still climbing',
+      advice: 'A capacitor charges: wait until it stands, or lift a leg.',
+    };
   if (read === Infinity) return { mark: 'replace', words: 'open' };
   const off = read / marked - 1;
   const slack = marked * (tolerance + meter.share) + meter.ohms;
@@ -87,12 +93,13 @@ function judgeResistor(check: Extract<PartCheck, { kind: 'resistor' }>): PartVer
   if (read > marked + slack)
     return {
       mark: 'replace',
-      words: lifted ? beyond : `${beyond}; other paths only lower it: swap the leads once, then believe it`,
+      words: beyond,
+      ...(lifted ? {} : { advice: 'Other paths only lower it: swap the leads once, then believe it.' }),
     };
   if (read < marked - slack)
     return lifted
       ? { mark: 'replace', words: beyond }
-      : { mark: 'lift', words: `${percent(off)} below proves nothing in circuit: lift a leg` };
+      : { mark: 'lift', words: `${percent(off)} below`, advice: 'In circuit that proves nothing: lift a leg.' };
   return { mark: 'fine', words: `${off >= 0 ? '+' : '−'}${(Math.abs(off) * 100).toFixed(1)} %` };
 }
 
@@ -115,15 +122,15 @@ function judgeCapacitor(check: Extract<PartCheck, { kind: 'capacitor' }>): PartV
   if (share !== undefined && share < leastCapacity) return { mark: 'replace', words };
   // Others beside it hide a high ESR and add to the capacity.
   if (share !== undefined && share > 1.5 && !lifted)
-    return { mark: 'lift', words: `${words}: another lies beside it, lift a leg` };
-  if (esr !== undefined && esr > limit) return { mark: 'lift', words: `${words}: doubtful, lift a leg and read again` };
+    return { mark: 'lift', words, advice: 'Another lies beside it: lift a leg.' };
+  if (esr !== undefined && esr > limit) return { mark: 'lift', words, advice: 'Doubtful: lift a leg and read again.' };
   return { mark: 'fine', words };
 }
 
 function judgeRings({ rings, good }: Extract<PartCheck, { kind: 'rings' }>): PartVerdict {
   const words = `${rings} rings of a good one's ${good}`;
-  if (rings < 0.4 * good) return { mark: 'replace', words: `${words}: a shorted turn, or something shorted across it` };
-  if (rings < 0.75 * good) return { mark: 'lift', words: `${words}: free it of what hangs on it and count again` };
+  if (rings < 0.4 * good) return { mark: 'replace', words, advice: 'A shorted turn, or something shorted across it.' };
+  if (rings < 0.75 * good) return { mark: 'lift', words, advice: 'Free it of what hangs on it and count again.' };
   return { mark: 'fine', words };
 }
 

@@ -202,7 +202,7 @@ function Steps({ steps }: { steps: AgreedPlan['steps'] }) {
         <tr>
           <th />
           <th>Healthy</th>
-          <th>Not started</th>
+          <th>Idle</th>
           <th>Shorted</th>
           <th>Read</th>
         </tr>
@@ -210,14 +210,14 @@ function Steps({ steps }: { steps: AgreedPlan['steps'] }) {
       <tbody>
         {steps.map(({ step, volts, verdict }) => (
           <tr key={step.id} data-go={verdict?.go}>
-            <th scope="row">
-              {verdict && <VerdictMark mark={verdict.go ? 'within' : verdict.like === 'shorted' ? 'dead' : 'odd'} />}{' '}
-              {step.title}
-            </th>
+            <th scope="row">{step.title}</th>
             <td className="figure">{formatQuantity(step.expected.healthy, 'V', 3)}</td>
             <td className="figure soft">{formatQuantity(step.expected.idle, 'V', 3)}</td>
-            <td className="figure soft">0 V{step.lamp ? '' : ', fuse'}</td>
-            <td className="figure">{volts === undefined ? '' : `${formatQuantity(volts, 'V', 3)}`}</td>
+            <td className="figure soft">{step.lamp ? '0 V' : 'fuse'}</td>
+            <td className="figure">
+              {verdict && <VerdictMark mark={verdict.go ? 'within' : verdict.like === 'shorted' ? 'dead' : 'odd'} />}{' '}
+              {volts === undefined ? '' : formatQuantity(volts, 'V', 3)}
+            </td>
           </tr>
         ))}
       </tbody>

@@ -15,6 +15,9 @@ interface StoresProps {
   readonly log: JobLog;
 }
 
+/** Above this a wire-wound resistor is no tool, in volts. */
+const highVolts = 1000;
+
 const marks: Readonly<Record<StoreStand['kind'], MarkName>> = {
   unmeasured: 'unread',
   holds: 'high',
@@ -103,10 +106,17 @@ function StoreItem({ row, live, due }: { row: StoreRow; live: boolean; due: bool
         {learnt && ', learnt from two readings'}
       </p>
       <p className="soft">
-        {store.place}. By {formatQuantity(dischargeTool.ohms, 'Ω')}: {clockText(tool.seconds)} to {provenBelow} V,{' '}
-        {formatQuantity(tool.peak, 'W', 2)} at first, {formatQuantity(tool.average, 'W', 2)} on the way,{' '}
-        {Number(tool.joules.toPrecision(2))} J{tool.tooHot && `: too hot for ${dischargeTool.watts} W, take more ohms`}
-        {store.volts > 1000 && '. Only with a resistor probe made for high voltage'}
+        {store.place}.{' '}
+        {Math.abs(store.volts) > highVolts ? (
+          'Only with a resistor probe made for high voltage'
+        ) : (
+          <>
+            By {formatQuantity(dischargeTool.ohms, 'Ω')}: {formatQuantity(tool.seconds, 's', 2)} to {provenBelow} V,{' '}
+            {formatQuantity(tool.peak, 'W', 2)} at first, {formatQuantity(tool.average, 'W', 2)} on the way,{' '}
+            {Number(tool.joules.toPrecision(2))} J
+            {tool.tooHot && `: too hot for ${dischargeTool.watts} W, take more ohms`}
+          </>
+        )}
         {readings.length > 1 && `. Read: ${readings.map(({ volts }) => `${volts} V`).join(', ')}`}
       </p>
     </li>

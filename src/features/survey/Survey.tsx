@@ -114,7 +114,9 @@ function Live({ typed, asked }: { typed: ReturnType<typeof typedPart>; asked: bo
     <div className={styles.live} data-mark={verdict.mark}>
       <VerdictMark mark={markOfPart[verdict.mark]} size={26} />
       <b>{partWords[verdict.mark]}</b>
-      <span>{[verdict.words, verdict.taken].filter(Boolean).join('; ')}</span>
+      <span>
+        {[verdict.words, verdict.taken].filter(Boolean).join('; ')}. {verdict.advice}
+      </span>
       <Bands bands={bandsFor(check)} />
       {doubts.length > 0 && <small>Bands fade: {doubts.join('; ')}.</small>}
     </div>

@@ -101,7 +101,7 @@ export function partFigures(check: PartCheck): { readonly should: string; readon
       return { should: `${check.good} rings`, read: String(check.rings) };
     case 'junction':
       return {
-        should: 'a junction',
+        should: '',
         read: `${formatQuantity(check.forward, 'V', 3)} / ${formatQuantity(check.reverse, 'V', 3)}`,
       };
     case 'gain':
