@@ -38,3 +38,16 @@ export function standInReadings(check: Check, expectation: Expectation, random: 
     return { at, value: shown + (noise * Math.abs(shown) + count) * gaussian(random), unit };
   });
 }
+
+/** The discharge resistor takes about so long on any store, in seconds, and leaves so many volts. */
+const dischargeTime = 0.4;
+const left = 2.4;
+
+/** What a meter on a store would send while it is discharged through a resistor. */
+export function dischargeReadings(volts: number, random: Random): MeterReading[] {
+  return Array.from({ length: seconds * standInRate }, (_, index) => {
+    const at = index / standInRate;
+    const falls = Math.abs(volts) * Math.exp(-at / dischargeTime) + left;
+    return { at, value: falls * (1 + noise * (2 * random() - 1)), unit: 'V' };
+  });
+}

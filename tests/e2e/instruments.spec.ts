@@ -32,7 +32,7 @@ test('a store is proven, recovers, and is proven again; first power goes as agre
   page,
   app,
 }) => {
-  await takeIn(page, app.address, 'Halvane HP-42', 'Pavilion board', ['No picture']);
+  await takeIn(page, app.address, 'Halvane HP-42', 'Pavilion board', ['Upper half dark']);
   const [job] = /job\/[^/]+/.exec(page.url())!;
   await page.goto(`${app.address}/${job}/power`, { waitUntil: 'networkidle' });
   const volts = page.getByRole('textbox', { name: 'Volts of a store' });

@@ -29,8 +29,10 @@ test('a meter asked for a point that is not there, or of no job, says so', async
 test('on sets that are real no meter is simulated: nothing invented gets into their record', async ({ page }) => {
   const real = await startApp(emptyDatabase(), undefined, false);
   await takeIn(page, real.address, 'Pellisar TC-14', 'A real set', ['Flooded green']);
-  await expect(page.getByText('simulated meter')).toHaveCount(0);
   await page.keyboard.press('Alt+m');
+  await page.getByRole('combobox', { name: 'Meter' }).click();
+  await expect(page.getByText('Recorded log', { exact: true })).toBeVisible();
+  await expect(page.getByText('Simulated meter')).toHaveCount(0);
   await expect(page.getByRole('status', { name: 'Meter' })).toHaveCount(0);
   const job = /job\/([^/]+)/.exec(page.url())![1];
   const answer = await fetch(`${real.address}/api/meter/${job}?check=kg-dc`);
@@ -65,4 +67,68 @@ test('a code tapped along on the space bar is counted, and recorded once the gro
   await expect(entry(page)).toHaveValue('4');
   await entry(page).press('Enter');
   await expect(page.getByRole('region', { name: 'Readings' })).toContainText('4');
+});
+
+test('a whole sequence at the bench runs from the meter with single keys, in large figures', async ({ page, app }) => {
+  test.slow();
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Booking-hall set', ['Flooded green']);
+  await page.keyboard.press('Alt+m');
+  await expect(page.getByRole('region', { name: 'Which meter' })).toBeVisible();
+  await page.keyboard.press('Alt+g');
+  const large = page.getByRole('dialog', { name: 'Large figures' });
+  await expect(large).toBeVisible();
+  const readings = page.getByTestId('readings');
+  const measured = () => readings.getAttribute('data-count').then(Number);
+  for (let turn = 0; turn < 40 && (await measured()) < 5; turn += 1) {
+    const wants = await large.getAttribute('data-wants');
+    const before = await measured();
+    const title = await large.getByRole('heading').textContent();
+    // What is to be done is done with one key, what needs words is passed over, figures come by themselves.
+    if (wants === 'step') await page.keyboard.press('Enter');
+    else if (wants === 'words') await page.keyboard.press('ArrowRight');
+    await expect
+      .poll(async () => (await measured()) > before || (await large.getByRole('heading').textContent()) !== title, {
+        timeout: 15_000,
+      })
+      .toBe(true);
+  }
+  const count = await measured();
+  expect(count).toBeGreaterThanOrEqual(5);
+  await page.keyboard.press('Backspace');
+  await expect.poll(measured).toBeLessThan(count + 1);
+  await page.keyboard.press('Escape');
+  await expect(large).toHaveCount(0);
+});
+
+test('a shutdown is caught at start from a recorded log; a log that is none, or breaks off, says so', async ({
+  page,
+  app,
+}) => {
+  await takeIn(page, app.address, 'Halvane HP-42', 'Terrace display', ['Starts, then off']);
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();
+  await page.locator('[data-net="vs"]').last().click();
+  await page.keyboard.press('Alt+m');
+  const choice = page.getByRole('region', { name: 'Which meter' });
+  await choice.getByRole('combobox', { name: 'Meter' }).click();
+  await page.getByText('Recorded log', { exact: true }).click();
+  const open = choice.locator('input[type=file]');
+  const log = (lines: readonly string[]) => ({
+    name: 'log.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(lines.join('\n')),
+  });
+  await open.setInputFiles(log(['time,volts', '0,1']));
+  await expect(choice.getByRole('alert')).toContainText('there is no column "seconds" among time, volts');
+  await open.setInputFiles(log(['seconds,value,unit', '0,187,V', '0.1,187.2,V']));
+  await expect(page.getByRole('status', { name: 'Meter' })).toContainText('broke off before it settled');
+  const brief = Array.from({ length: 60 }, (_, index) => {
+    const value = index < 3 ? 60 * index : index < 14 ? 186.5 + (index % 2) / 10 : 0.2;
+    return `${index / 10},${value},V`;
+  });
+  await open.setInputFiles(log(['seconds,value,unit', ...brief]));
+  const rows = page.getByTestId('readings');
+  await expect(rows).toHaveAttribute('data-count', '1', { timeout: 15_000 });
+  await expect(rows).toContainText('187');
+  await expect(page.getByRole('region', { name: 'Readings' })).toContainText('up, then gone');
 });

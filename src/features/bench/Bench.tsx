@@ -4,17 +4,18 @@ import { familyOf } from '@/core/sheet';
 import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { compareSiblings } from '@/core/compare';
 import { isolationOf } from '@/core/diagnosis';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
 import { type JobFile, StateBand, useLog } from '@/features/job';
-import { LiveMeter } from '@/features/meter';
+import { LiveMeter, MeterChoice } from '@/features/meter';
 import { likeliestInside } from '@/features/stage/likeliestInside';
 import { Bar, chanceText, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
 import { latestNumber } from './benchModel';
+import { LargeFigures } from './LargeFigures';
 import { IsolationView } from './IsolationView';
 import { type Line } from './line/line';
 import { LineMap } from './line/LineMap';
@@ -55,9 +56,12 @@ export function Bench({
   const closed = file.closedAt !== null;
 
   // After anything recorded the hands are back on the probes: the entry must be ready.
-  useEffect(() => input.current?.focus(), [log.entries.length, check, correcting]);
+  const [large, setLarge] = useState(false);
+  useEffect(() => {
+    if (!large) input.current?.focus();
+  }, [log.entries.length, check, correcting, large]);
 
-  const meter = useBenchMeter(file, log, desk);
+  const meter = useBenchMeter(file, log, desk, simulatedMeter);
   const family = familyOf(sheet.technology);
   const seen = useMemo(() => {
     const reading = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
@@ -104,7 +108,20 @@ export function Bench({
           button: 'Plan the repair',
         };
 
+  const [speaks, setSpeaks] = useState(false);
+  const next = check?.title ?? act?.title ?? 'nothing more to ask';
+  const aloud = useCallback(() => {
+    const last = rows[0] ? `${rows[0].check.title}, ${rows[0].said}, ${rows[0].verdict.words}. ` : '';
+    say(spoken(`${last}Next: ${next}`));
+  }, [rows, next]);
+  // What was read and what comes next is said when either changes, once it was asked for.
+  useEffect(() => {
+    if (speaks) aloud();
+  }, [speaks, aloud]);
+
   const keys = { enableOnFormTags: true, preventDefault: true } as const;
+  useHotkeys('alt+g', () => setLarge((was) => !was), keys);
+  useHotkeys('alt+a', () => setSpeaks((was) => !was), keys);
   useHotkeys(
     'alt+2,alt+3,alt+4',
     (_event, { keys: pressed }) => desk.choose(others[Number(pressed?.[0]) - 2]?.probe.id),
@@ -114,20 +131,13 @@ export function Bench({
   useHotkeys('alt+x', desk.unreachable, keys);
   useHotkeys('alt+p', desk.togglePower, keys);
   useHotkeys('alt+v', () => desk.choose('picture'), keys);
-  useHotkeys('alt+m', meter.toggle, { ...keys, enabled: simulatedMeter });
+  useHotkeys('alt+m', meter.toggle, keys);
   useHotkeys('alt+z', desk.takeBack, keys);
   useHotkeys('alt+w', () => log.record([{ body: { kind: 'warmth', warm: !bench.context.warm } }]), keys);
   useHotkeys('alt+l', () => log.record([{ body: { kind: 'lamp', fitted: !bench.context.lamp } }]), keys);
   useHotkeys('alt+i', () => log.record([{ body: { kind: 'isolation', fitted: !bench.isolated } }]), keys);
   useHotkeys('alt+r', toRepair, keys);
-  useHotkeys(
-    'alt+s',
-    () => {
-      const last = rows[0] ? `${rows[0].check.title}, ${rows[0].said}, ${rows[0].verdict.words}. ` : '';
-      say(spoken(`${last}Next: ${check?.title ?? act?.title ?? 'nothing more to ask'}`));
-    },
-    keys,
-  );
+  useHotkeys('alt+s', aloud, keys);
 
   return (
     <div
@@ -210,7 +220,10 @@ export function Bench({
               desk.choose(undefined);
             }}
           />
-          {meter.reads && check && <LiveMeter view={meter.view} unit={check.unit} />}
+          {meter.on && <MeterChoice simulated={simulatedMeter} source={meter.source} onSource={meter.setSource} />}
+          {meter.reads && meter.source && check && (
+            <LiveMeter view={meter.view} unit={step?.kind === 'prove' ? 'V' : check.unit} title={meter.source.title} />
+          )}
           {focused && !correcting && !step && !meter.on && <WhatIf advice={focused} sheet={sheet} />}
           {others.length > 0 && (
             <section aria-label="Other probes">
@@ -263,6 +276,45 @@ export function Bench({
           {!closed && <Decision advice={advice} file={file} sheet={sheet} spent={spent} />}
         </div>
       </div>
+      {large && (
+        <LargeFigures
+          title={
+            step?.kind === 'do'
+              ? step.title
+              : step
+                ? `Discharge and measure ${step.store.id}`
+                : (check?.title ?? act?.title ?? 'Nothing more to ask')
+          }
+          where={step?.kind === 'prove' ? step.store.place : step ? '' : (check?.point?.where ?? '')}
+          wants={step?.kind === 'do' ? 'step' : step || (check && check.unit !== '') ? 'value' : 'words'}
+          power={bench.context.power}
+          unit={step?.kind === 'prove' ? 'V' : (check?.unit ?? '')}
+          value={meter.reads ? meter.view?.value : undefined}
+          last={rows[0]}
+          onRecord={() => {
+            const value = meter.view?.value;
+            if (step?.kind === 'do') desk.record();
+            else if (!step && check && check.unit !== '' && meter.reads && value !== undefined)
+              log.record([
+                {
+                  body: {
+                    kind: 'reading',
+                    check: check.id,
+                    answer: { kind: 'number', value, shape: 'settled' },
+                    text: 'meter',
+                  },
+                },
+              ]);
+          }}
+          onNext={() =>
+            desk.choose(
+              advice.probes.find(({ probe }) => probe.id !== focused?.probe.id && probe.check.unit !== '')?.probe.id,
+            )
+          }
+          onRedo={desk.takeBack}
+          onLeave={() => setLarge(false)}
+        />
+      )}
       <footer className={styles.footer}>
         <span>
           <Key>⏎</Key> record
@@ -282,11 +334,15 @@ export function Bench({
         <span>
           <Key>Alt I</Key> isolation
         </span>
-        {simulatedMeter && (
-          <span>
-            <Key>Alt M</Key> {meter.on ? 'meter off' : 'simulated meter'}
-          </span>
-        )}
+        <span>
+          <Key>Alt M</Key> {meter.on ? 'meter off' : 'meter'}
+        </span>
+        <span>
+          <Key>Alt G</Key> large
+        </span>
+        <span>
+          <Key>Alt A</Key> {speaks ? 'silent' : 'speak'}
+        </span>
         <span>
           <Key>Alt Z</Key> take back
         </span>

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type JobFile, type JobLog } from '@/features/job';
-import { useMeter } from '@/features/meter';
+import { type MeterSource, simulatedSource, useMeter } from '@/features/meter';
 import { sound } from '@/ui';
 import { mayBeBrief } from './benchModel';
 import { type useBench } from './useBench';
@@ -14,18 +14,31 @@ const patience = 2.2;
  * The meter on the bench: what is asked is read from it, recorded when it settles, and sounded by its
  * verdict, so that no key is needed between one probe and the next.
  */
-export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeof useBench>) {
+export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeof useBench>, simulated: boolean) {
   const [on, setOn] = useState(false);
+  const [source, setSource] = useState<MeterSource | undefined>(simulated ? simulatedSource : undefined);
   const { check, step, correcting, job, advice, text, choose, wanted, rows } = desk;
   const numeric = check !== undefined && check.unit !== '';
-  const listens = on && numeric && !step && !correcting && text === '' && log.waiting.size === 0;
-  const address = listens
-    ? `/api/meter/${file.id}?check=${encodeURIComponent(check.id)}&after=${job.bench.readings.length}`
-    : undefined;
+  const ready = on && !correcting && text === '' && log.waiting.size === 0;
+  const listens = ready && numeric && !step;
+  const store = ready && step?.kind === 'prove' ? step.store : undefined;
+  const asked = store
+    ? `store=${encodeURIComponent(store.id)}`
+    : listens
+      ? `check=${encodeURIComponent(check.id)}`
+      : undefined;
+  const address = asked === undefined ? undefined : `/api/meter/${file.id}?${asked}&after=${log.entries.length}`;
   const view = useMeter(
+    source,
     address,
     listens && mayBeBrief(job.predictions, advice.posterior, check, wanted) ? patience : 0,
     (reading) => {
+      if (store) {
+        // Whatever it reads is recorded; only a low reading proves it.
+        if (Number.isFinite(reading.value))
+          log.record([{ body: { kind: 'proven', store: store.id, volts: Number(reading.value.toPrecision(3)) } }]);
+        return;
+      }
       if (!check) return;
       log.record([
         {
@@ -33,7 +46,7 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
             kind: 'reading',
             check: check.id,
             answer: { kind: 'number', value: reading.value, shape: reading.shape },
-            text: 'simulated meter',
+            text: source?.kind === 'simulated' ? 'simulated meter' : 'meter',
           },
         },
       ]);
@@ -46,5 +59,12 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
     heard.current = rows.length;
   }, [on, rows]);
   const toggle = useCallback(() => setOn((was) => !was), []);
-  return { on, /** Is there a figure to show? */ reads: on && numeric && !step, view, toggle };
+  return {
+    on,
+    source,
+    setSource,
+    /** Is there a figure to show? */ reads: on && ((numeric && !step) || step?.kind === 'prove'),
+    view,
+    toggle,
+  };
 }

@@ -3,7 +3,7 @@ import { type MeterView } from './useMeter';
 import styles from './meter.module.css';
 
 /** The figure of the meter, large enough for eyes that are on the pin. */
-export function LiveMeter({ view, unit }: { view: MeterView | undefined; unit: Unit }) {
+export function LiveMeter({ view, unit, title }: { view: MeterView | undefined; unit: Unit; title: string }) {
   const { value } = view ?? {};
   const shown =
     value === undefined ? undefined : value === Infinity ? { number: 'OL', prefix: '' } : engineering(value, unit, 4);
@@ -16,10 +16,10 @@ export function LiveMeter({ view, unit }: { view: MeterView | undefined; unit: U
       </span>
       <small>
         {view?.lost
-          ? 'The simulated meter broke off before it settled. Touch the point again: Alt M twice.'
+          ? `${title}: it broke off before it settled. Touch the point again: Alt M twice.`
           : view && view.garbage > 0
             ? `${view.garbage} lines were no readings: ${view.lastGarbage}`
-            : 'Simulated. Recorded when it settles'}
+            : `${title}. Recorded when it settles`}
       </small>
     </div>
   );

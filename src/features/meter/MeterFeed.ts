@@ -17,6 +17,10 @@ export interface FeedState {
 
 /** Samples kept of one touch: a minute of a fast meter. */
 const kept = 3000;
+/** By so much a value leaves the one before, as a share and in base units, for so many samples. */
+const moved = 0.04;
+const movedLeast = 0.02;
+const leaves = 2;
 /** Over-range for this long is a reading by itself, in seconds. */
 const openFor = 1;
 
@@ -31,8 +35,17 @@ export class MeterFeed {
   private done = false;
   state: FeedState = { value: undefined, garbage: 0, lastGarbage: undefined };
 
-  /** @param patience seconds a settled value must stand before it is taken; 0 takes it at once */
-  constructor(private readonly patience: number) {}
+  /** Samples away from the point before, one after another. */
+  private away = 0;
+
+  /**
+   * @param patience seconds a settled value must stand before it is taken; 0 takes it at once
+   * @param before what the point before read, of a meter whose lines go on: nothing is taken until they leave it
+   */
+  constructor(
+    private readonly patience: number,
+    private readonly before?: number,
+  ) {}
 
   /** @returns the reading, once */
   take(line: string): FedReading | undefined {
@@ -45,11 +58,21 @@ export class MeterFeed {
       return undefined;
     }
     this.state = { ...this.state, value: sample.value };
-    if (this.done) return undefined;
+    if (this.done || !this.hasLeft(sample.value)) return undefined;
     this.samples = [...this.samples.slice(1 - kept), sample];
     const reading = this.judge(sample);
     this.done = reading !== undefined;
     return reading;
+  }
+
+  /** Have the probes left the point before? */
+  private hasLeft(value: number): boolean {
+    const { before } = this;
+    if (before === undefined || this.away >= leaves) return true;
+    const near =
+      value === before || Math.abs(value - before) <= moved * Math.max(Math.abs(before), Math.abs(value)) + movedLeast;
+    this.away = near ? 0 : this.away + 1;
+    return this.away >= leaves;
   }
 
   private judge(sample: Sample): FedReading | undefined {

@@ -6,7 +6,7 @@ import { type Fault } from '@/core/sheet';
 import { caseOf, type JobFile } from '@/features/job';
 import { loadJob } from '@/features/job/load';
 import { simulatedMeterOffered } from './offered';
-import { meterLine, standInRate, standInReadings } from '@/instruments';
+import { dischargeReadings, type MeterReading, meterLine, standInRate, standInReadings } from '@/instruments';
 
 /** A number that stays the same for a text. */
 const seedOf = (text: string): number => [...text].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) >>> 0, 7);
@@ -19,15 +19,18 @@ function hiddenFault(file: JobFile): Fault {
 }
 
 /**
- * A stand-in for a meter on a check of a job's set, as server-sent events: `data` is a line of the
+ * A stand-in for a meter on a check or a store of a job's set, as server-sent events: `data` is a line of the
  * meter, `end` closes.
  */
-export async function standIn(job: string, checkId: string): Promise<Response> {
+export async function standIn(job: string, asked: URLSearchParams): Promise<Response> {
   if (!simulatedMeterOffered())
     return new Response('no meter is simulated here: these sets are real ones', { status: 404 });
   const file = await loadJob(job);
   if (!file) return new Response('there is no such job', { status: 404 });
   const { predictions } = caseOf(file, []);
+  const store = file.sheet.stores.get(asked.get('store') ?? '');
+  if (store) return stream(dischargeReadings(store.volts, seeded(seedOf(`${job} ${store.id}`))));
+  const checkId = asked.get('check') ?? '';
   const check = predictions.checks.get(checkId);
   if (!check) return new Response(`${file.sheet.title} has no point "${checkId}"`, { status: 400 });
   const bench = replay(file.entries, [...file.sheet.stores.keys()]);
@@ -39,10 +42,13 @@ export async function standIn(job: string, checkId: string): Promise<Response> {
     predictions.expectation(cured ? undefined : hidden, check, bench.context),
     random,
   );
-  return new Response(streamed(readings.map(meterLine)), {
+  return stream(readings);
+}
+
+const stream = (readings: readonly MeterReading[]) =>
+  new Response(streamed(readings.map(meterLine)), {
     headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' },
   });
-}
 
 function streamed(lines: readonly string[]): ReadableStream<Uint8Array> {
   const text = new TextEncoder();

@@ -1,2 +1,4 @@
 export { LiveMeter } from './LiveMeter';
 export { useMeter } from './useMeter';
+export { MeterChoice } from './MeterChoice';
+export { simulatedSource, type MeterSource } from './sources';

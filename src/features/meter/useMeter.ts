@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
+import { type MeterSource } from './sources';
 import { type FedReading, type FeedState, MeterFeed } from './MeterFeed';
 
 /** The meter as it is shown. */
@@ -12,9 +13,11 @@ export interface MeterView extends FeedState {
 /**
  * Listens to a meter while there is an address to listen to; each new address is a new touch of the probes.
  *
+ * @param source where lines come from; nothing is heard without one
  * @param patience seconds a value must stand before it is taken
  */
 export function useMeter(
+  source: MeterSource | undefined,
   address: string | undefined,
   patience: number,
   onReading: (reading: FedReading) => void,
@@ -24,29 +27,31 @@ export function useMeter(
   useEffect(() => {
     tell.current = onReading;
   });
+  /** What was read last from a source whose lines go on. */
+  const last = useRef<{ readonly source: MeterSource; readonly value: number }>(undefined);
   useEffect(() => {
-    if (address === undefined) return;
-    const feed = new MeterFeed(patience);
-    const source = new EventSource(address);
+    if (address === undefined || !source) return;
+    const before = source.continuous && last.current?.source === source ? last.current.value : undefined;
+    const feed = new MeterFeed(patience, before);
     let told = false;
     const show = (lost: boolean) => setView({ address, view: { ...feed.state, lost } });
-    source.onmessage = ({ data }: MessageEvent<string>) => {
-      const reading = feed.take(data);
-      show(false);
-      if (!reading) return;
-      told = true;
-      source.close();
-      tell.current(reading);
-    };
-    source.addEventListener('end', () => {
-      source.close();
-      if (!told) show(true);
+    let stop: () => void = () => undefined;
+    stop = source.listen(address, {
+      line: (text) => {
+        if (told) return;
+        const reading = feed.take(text);
+        show(false);
+        if (!reading) return;
+        told = true;
+        last.current = { source, value: reading.value };
+        stop();
+        tell.current(reading);
+      },
+      end: () => {
+        if (!told) show(true);
+      },
     });
-    source.onerror = () => {
-      source.close();
-      if (!told) show(true);
-    };
-    return () => source.close();
-  }, [address, patience]);
+    return () => stop();
+  }, [source, address, patience]);
   return view && view.address === address ? view.view : undefined;
 }

@@ -119,6 +119,7 @@ export function readStore(
   const store = named ?? due;
   const text = named ? rest.join(' ') : line.trim();
   const ids = [...sheet.stores.keys()].join(', ');
+  if (!named && first !== '' && !/^[-+.,\d]/.test(first)) return `there is no store "${first}"; there are ${ids}`;
   if (!store) return `say which store: ${ids}, like "${[...sheet.stores.keys()][0] ?? 'C1'} 4"`;
   if (text === '') return `${store.id} needs the volts measured across it, like "${store.id} 4"`;
   try {
@@ -128,7 +129,7 @@ export function readStore(
     if (Math.abs(value) > 50_000) return `${value} V is more than any store here holds`;
     return { kind: 'proven', store: store.id, volts: value };
   } catch (error) {
-    if (error instanceof QuantityError) return named ? error.message : `there is no store "${first}"; there are ${ids}`;
+    if (error instanceof QuantityError) return error.message;
     throw error;
   }
 }

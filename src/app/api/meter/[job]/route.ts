@@ -7,5 +7,5 @@ interface Params {
 }
 
 export async function GET(request: Request, { params }: Params): Promise<Response> {
-  return standIn((await params).job, new URL(request.url).searchParams.get('check') ?? '');
+  return standIn((await params).job, new URL(request.url).searchParams);
 }

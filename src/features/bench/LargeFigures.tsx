@@ -1,0 +1,90 @@
+import { useEffect, useRef } from 'react';
+import { engineering, type Unit } from '@/core/quantity';
+import { type BenchState } from '@/core/reading';
+import { Key, VerdictMark } from '@/ui';
+import { type ReadingRow } from './benchModel';
+import styles from './large.module.css';
+
+interface LargeFiguresProps {
+  readonly title: string;
+  readonly where: string;
+  /** What is due: something to do, a figure, or an answer that is typed on the bench. */
+  readonly wants: 'step' | 'value' | 'words';
+  readonly power: BenchState['context']['power'];
+  readonly unit: Unit;
+  /** What the meter shows, where one is on. */
+  readonly value: number | undefined;
+  readonly last: ReadingRow | undefined;
+  onRecord(): void;
+  onNext(): void;
+  onRedo(): void;
+  onLeave(): void;
+}
+
+const words = { live: 'LIVE', unplugged: 'UNPLUGGED, NOT PROVEN', proven: 'PROVEN DEAD' } as const;
+
+/** The probe and its figure to be read from across the room; one key each, as a pedal sends them. */
+export function LargeFigures(props: LargeFiguresProps) {
+  const { title, where, wants, power, unit, value, last, onRecord, onNext, onRedo, onLeave } = props;
+  const panel = useRef<HTMLDivElement>(null);
+  // The hands are on the probes: the keys must reach this panel whatever had the focus before.
+  useEffect(() => panel.current?.focus());
+  const shown =
+    value === undefined ? undefined : value === Infinity ? { number: 'OL', prefix: '' } : engineering(value, unit, 4);
+  const act: Readonly<Record<string, () => void>> = {
+    Enter: onRecord,
+    ' ': onRecord,
+    ArrowRight: onNext,
+    PageDown: onNext,
+    Backspace: onRedo,
+    PageUp: onRedo,
+    Escape: onLeave,
+  };
+  return (
+    <div
+      ref={panel}
+      className={styles.large}
+      role="dialog"
+      aria-label="Large figures"
+      tabIndex={-1}
+      data-wants={wants}
+      onKeyDown={(event) => {
+        const does = event.altKey || event.ctrlKey || event.metaKey ? undefined : act[event.key];
+        if (!does) return;
+        event.preventDefault();
+        does();
+      }}
+    >
+      <strong data-power={power}>{words[power]}</strong>
+      <h1>{title}</h1>
+      <p className={styles.where}>{where}</p>
+      <p className={styles.figure}>
+        <b className="figure">{shown?.number ?? '–'}</b>
+        <span>
+          {shown?.prefix}
+          {unit}
+        </span>
+      </p>
+      {last && (
+        <p className={styles.last}>
+          <VerdictMark mark={last.verdict.mark} size={54} />
+          <b>{last.said}</b> {last.check.title}, {last.verdict.words}
+        </p>
+      )}
+      <footer>
+        <span>
+          <Key>⏎</Key> {wants === 'step' ? 'done' : 'record'}
+        </span>
+        <span>
+          <Key>→</Key> next
+        </span>
+        <span>
+          <Key>⌫</Key> redo
+        </span>
+        <span>
+          <Key>Esc</Key> back
+        </span>
+      </footer>
+    </div>
+  );
+}

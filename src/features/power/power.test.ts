@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest';
+import { type LogBody, type LogEntry } from '@/core/reading';
+import { shippedSheets } from '@/sheets';
+import { agreedPlan, dueStore, powerEvents, readStore, storeRows, usualPlan } from './powerModel';
+
+const sheet = shippedSheets().get('halvane-hp-42')!;
+const start = Date.parse('2026-03-01T10:00:00Z');
+const logOf = (...bodies: readonly [seconds: number, body: LogBody, supersedes?: string][]): LogEntry[] =>
+  bodies.map(([seconds, body, supersedes], index) => ({
+    id: `line-${index}`,
+    at: new Date(start + seconds * 1000).toISOString(),
+    body,
+    ...(supersedes === undefined ? {} : { supersedes }),
+  }));
+const at = (seconds: number) => start / 1000 + seconds;
+const off: LogBody = { kind: 'power', power: 'unplugged' };
+const proven = (store: string, volts: number): LogBody => ({ kind: 'proven', store, volts });
+const [first, second] = [...sheet.stores.values()].sort((a, b) => b.farads * b.volts ** 2 - a.farads * a.volts ** 2);
+
+describe('stores after the plug is out', () => {
+  it('ask for the fullest first, then for what recovered, then for a second look', () => {
+    const due = (log: readonly LogEntry[], now: number) => dueStore(storeRows(log, sheet, at(now)))?.id;
+    expect(due(logOf([0, off]), 1)).toBe(first!.id);
+    expect(due(logOf([0, off], [5, proven(first!.id, 3)]), 6)).toBe(second!.id);
+    expect(due(logOf([0, off], [5, proven(first!.id, 3)], [50, proven(first!.id, 44)]), 51)).toBe(first!.id);
+    const all = [...sheet.stores.keys()].map((id): [number, LogBody] => [5, proven(id, 3)]);
+    expect(due(logOf([0, off], ...all), 10)).toBeUndefined();
+    expect(due(logOf([0, off], ...all), 70)).toBeDefined();
+  });
+
+  it('forget what was measured before power came back, and learn what drains them', () => {
+    const log = logOf([0, off], [5, proven(first!.id, 3)], [20, { kind: 'power', power: 'live' }], [30, off]);
+    expect(storeRows(log, sheet, at(31))[0]).toMatchObject({ readings: [], learnt: false });
+    const falling = logOf([0, off], [10, proven(first!.id, 200)], [40, proven(first!.id, 100)]);
+    const row = storeRows(falling, sheet, at(41))[0]!;
+    expect(row.learnt).toBe(true);
+    expect(row.bleed! * first!.farads).toBeCloseTo(30 / Math.LN2, 6);
+  });
+
+  it('are read by name or bare, and refused with what would be right', () => {
+    expect(readStore(`${first!.id.toLowerCase()} 4.2`, sheet, undefined)).toEqual(proven(first!.id, 4.2));
+    expect(readStore('-3', sheet, second)).toEqual(proven(second!.id, -3));
+    expect(readStore('4', sheet, undefined)).toMatch(/say which store/);
+    expect(readStore('C9999 4', sheet, second)).toMatch(/there is no store "C9999"/);
+    expect(readStore(`${first!.id} 4k7Ω`, sheet, undefined)).toMatch(/is read in volts/);
+    expect(readStore('90000', sheet, first)).toMatch(/more than any store/);
+  });
+});
+
+describe('first power', () => {
+  const plan: LogBody = { kind: 'plan', lampWatts: 150, lampVolts: 230, mains: 230, loadWatts: 45 };
+  const step = (id: string, volts: number): LogBody => ({ kind: 'step', step: id, volts });
+
+  it('goes from step to step, stops where a reading says so, and starts anew with a new plan', () => {
+    expect(agreedPlan([])).toBeUndefined();
+    expect(agreedPlan(logOf([0, plan]))!.next!.id).toBe('lamp-low');
+    const going = agreedPlan(logOf([0, plan], [5, step('lamp-low', 129)]))!;
+    expect(going.next!.id).toBe('lamp-full');
+    const stopped = agreedPlan(logOf([0, plan], [5, step('lamp-low', 129)], [9, step('lamp-full', 4)]))!;
+    expect(stopped.next).toBeUndefined();
+    expect(stopped.steps[1]!.verdict).toMatchObject({ go: false, like: 'shorted' });
+    expect(agreedPlan(logOf([0, plan], [9, step('lamp-low', 4)], [20, plan]))!.next!.id).toBe('lamp-low');
+  });
+
+  it('is planned for what a set of the kind usually draws, behind a lamp that lets it run where one does', () => {
+    for (const each of shippedSheets().values()) {
+      const usual = usualPlan(each);
+      expect(usual.mains).toBeGreaterThan(100);
+      expect(usual.lamp.watts).toBeGreaterThanOrEqual(25);
+    }
+  });
+
+  it('and all changes of power stand in the log, newest first, without what was taken back', () => {
+    const texts = powerEvents(
+      logOf(
+        [0, off],
+        [1, { kind: 'lamp', fitted: true }],
+        [2, step('lamp-low', 12)],
+        [3, { kind: 'withdrawn' }, 'line-2'],
+      ),
+    ).map(({ text }) => text);
+    expect(texts).toEqual(['lamp in series', 'plug out']);
+  });
+});

@@ -1,0 +1,58 @@
+import { parseQuantity, QuantityError, type Unit } from '@/core/quantity';
+import { MeterLineError, type MeterReading } from './meterLine';
+
+const columns = ['seconds', 'value', 'unit'] as const;
+const heading = columns.join(',');
+/** A day at ten readings a second is a mistake. */
+const mostReadings = 200_000;
+
+/** Writes readings as a table with commas: seconds, value, unit; beyond the range is OL. */
+export const writeLog = (readings: readonly MeterReading[]): string =>
+  [heading, ...readings.map(({ at, value, unit = '' }) => `${at},${value === Infinity ? 'OL' : value},${unit}`)].join(
+    '\n',
+  ) + '\n';
+
+/**
+ * Reads a recorded log: its first line names the columns `seconds`, `value` and perhaps `unit`, in any
+ * order; others are passed over. Cells are apart by commas, semicolons or tabs.
+ *
+ * @throws MeterLineError naming the line and the column that is wrong
+ */
+export function readLog(text: string): MeterReading[] {
+  const lines = text.split(/\r?\n/);
+  const first = lines[0] ?? '';
+  const apart = ['\t', ';', ','].find((one) => first.includes(one)) ?? ',';
+  const cells = (line: string) => line.split(apart).map((cell) => cell.trim().replace(/^"(.*)"$/, '$1'));
+  const titles = cells(first).map((title) => title.toLowerCase());
+  const at = Object.fromEntries(columns.map((name) => [name, titles.indexOf(name)]));
+  for (const name of ['seconds', 'value'] as const)
+    if (at[name]! < 0)
+      throw new MeterLineError(
+        `line 1: there is no column "${name}" among ${titles.join(', ')}; it should be like "${heading}"`,
+      );
+  const readings: MeterReading[] = [];
+  lines.slice(1).forEach((line, index) => {
+    if (line.trim() === '') return;
+    const row = cells(line);
+    const where = `line ${index + 2}`;
+    const seconds = Number(row[at.seconds!]);
+    const before = readings[readings.length - 1]?.at ?? 0;
+    if (row[at.seconds!] === '' || !Number.isFinite(seconds) || seconds < before)
+      throw new MeterLineError(
+        `${where}, column seconds: "${row[at.seconds!] ?? ''}" must be a number, and never less than before`,
+      );
+    try {
+      const written = row[at.value!] ?? '';
+      const unitOf = at.unit! < 0 ? '' : (row[at.unit!] ?? '');
+      const { value, unit } = parseQuantity(/^O\.?L$/i.test(written) ? written : `${written} ${unitOf}`.trim());
+      readings.push({ at: seconds, value, ...(unit === undefined ? {} : { unit: unit satisfies Unit }) });
+    } catch (error) {
+      if (error instanceof QuantityError) throw new MeterLineError(`${where}, column value: ${error.message}`);
+      throw error;
+    }
+  });
+  if (readings.length === 0) throw new MeterLineError('the log has no readings below its heading');
+  if (readings.length > mostReadings)
+    throw new MeterLineError(`${readings.length} readings; a log may have ${mostReadings}`);
+  return readings;
+}
