@@ -16,3 +16,24 @@ test('the odd cell of a pasted network is named; a broken table says where and s
   await page.reload();
   await expect(table).toHaveValue(broken);
 });
+
+test('two sides are swept pin by pin from the keyboard, and a shorted pin is named', async ({ page, app }) => {
+  await page.goto(`${app.address}/compare`, { waitUntil: 'networkidle' });
+  await page.getByLabel('Table of readings').fill('');
+  const pin = page.getByLabel('Next pin');
+  const sweep = async (values: readonly string[]) => {
+    for (const value of values) {
+      await pin.fill(value);
+      await pin.press('Enter');
+      await expect(pin).toHaveValue('');
+    }
+  };
+  await sweep(['4k7', '10k', '22k', '4k6', '1k5', '980']);
+  await page.keyboard.press('Alt+o');
+  await expect(page.getByText('Sweep: suspect side, pin 1')).toBeVisible();
+  await sweep(['4k72', '10k1', '0', '4k61', '1k49', '2k2']);
+  const odd = page.getByTestId('odd-pins').locator('li');
+  await expect(odd).toHaveCount(2);
+  await expect(odd.first()).toContainText('pin 3 shorted on the suspect side: 0 against 22k');
+  await expect(odd.nth(1)).toContainText('pin 6 high on the suspect side');
+});

@@ -3,7 +3,9 @@
 import { useMemo, useState } from 'react';
 import { formatQuantity } from '@/core/quantity';
 import { OpenFile, useDraft, VerdictMark } from '@/ui';
-import { type Compared, compared, ohmsText, ratioText } from './compareModel';
+import { compared, type Compared, ohmsText, ratioText } from './compareModel';
+import { PinsFound } from './PinsFound';
+import { Sweep } from './Sweep';
 import styles from './compare.module.css';
 
 const example = '\tbuf 1\tbuf 2\tbuf 3\tbuf 4\tbuf 5\nR1\t4k7\t4k69\t4k72\t2k1\t4k7\nR2\t10k\t10k1\t-\t9k9\t10k';
@@ -27,8 +29,10 @@ export function CompareDesk() {
         <h1>Compare</h1>
         <p className="soft">
           Rows are places, columns repetitions: rows of a buffer, channels, a good board beside a doubtful one. Gaps are{' '}
-          <b className="figure">-</b>.
+          <b className="figure">-</b>. Two columns are two sides of the same pins: good and suspect, upper and lower,
+          before and after.
         </p>
+        <Sweep text={text} onText={edit} />
         <OpenFile accept=".csv,.txt,.tsv" onText={edit} onRefused={setRefused} />
         <textarea
           className="figure source"
@@ -46,13 +50,14 @@ export function CompareDesk() {
       </section>
       <section className={styles.found} aria-label="What leaves the pattern">
         {found === undefined && <p className="soft">Paste or type a table: what leaves its row is named here.</p>}
-        {found !== undefined && typeof found !== 'string' && <Found {...found} />}
+        {found !== undefined && typeof found !== 'string' && found.kind === 'pins' && <PinsFound {...found} />}
+        {found !== undefined && typeof found !== 'string' && found.kind === 'network' && <Found {...found} />}
       </section>
     </div>
   );
 }
 
-function Found({ network, comparison }: Compared) {
+function Found({ network, comparison }: Extract<Compared, { kind: 'network' }>) {
   const { rows, cells, values } = network;
   const { odd } = comparison;
   const oddAt = new Set(odd.map(({ row, cell }) => `${row} ${cell}`));

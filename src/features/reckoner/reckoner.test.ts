@@ -56,6 +56,17 @@ describe('reckoning', () => {
     });
   });
 
+  it('tells bands and codes both ways, and the bands that may be taken for others', () => {
+    expect(answer('marks', { ohms: '4k7' })).toMatchObject({
+      'Bands, 5 %': 'yellow, violet, red, gold',
+      'Bands, 1 %': 'yellow, violet, black, brown, brown',
+      Printed: '472',
+    });
+    expect(answer('marks', { ohms: '1k2' })['Faded, it may be taken for']).toContain('1.1 kΩ');
+    expect(answer('marks', { code: '104' })).toEqual({ 'A resistor': '100 kΩ', 'A capacitor': '100 nF' });
+    expect(reckon(named('marks'), { code: '7' })).toMatchObject({ kind: 'wrong', message: /no printed code/ });
+  });
+
   it('keeps an answer with its inputs in one line', () => {
     const texts = { in: '1', out: '0.5' };
     const found = reckon(named('decibels'), texts);

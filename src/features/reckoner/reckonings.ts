@@ -1,10 +1,14 @@
 import {
+  bandDoubts,
+  bandsOf,
   changeRetrace,
+  codeOf,
   esrLimit,
   nearestPair,
   nextCanCapacitor,
   ntcOhms,
   parallelBank,
+  readCode,
   reservoirFor,
   reservoirRipple,
   resonance,
@@ -380,7 +384,45 @@ export const reckonings: readonly Reckoning[] = [
       ];
     },
   },
+  {
+    id: 'marks',
+    title: 'Bands and printed codes',
+    words: 'colour code resistor capacitor marking digits',
+    fields: [
+      { ...field('ohms', 'Resistance', 'Ω', '4k7'), optional: true },
+      { ...field('code', 'Or a code as printed', '', '472'), optional: true },
+    ],
+    reckon(typed) {
+      const ohms = maybe(typed, 'ohms');
+      const code = maybe(typed, 'code');
+      return [...(ohms === undefined ? [] : markLines(ohms)), ...(code === undefined ? [] : codeLines(code))];
+    },
+  },
 ];
+
+function markLines(ohms: number): ReckonLine[] {
+  const bands = bandsOf({ ohms, tolerance: 0.05 });
+  const doubts = bandDoubts(bands);
+  return [
+    { label: 'Bands, 5 %', text: bands.join(', ') },
+    { label: 'Bands, 1 %', text: bandsOf({ ohms, tolerance: 0.01 }).join(', ') },
+    { label: 'Printed', text: codeOf(ohms) },
+    ...(doubts.length === 0
+      ? []
+      : [
+          {
+            label: 'Faded, it may be taken for',
+            text: doubts.map((one) => formatQuantity(one.ohms, 'Ω', 3)).join(', '),
+            tone: 'caution' as const,
+          },
+        ]),
+  ];
+}
+
+function codeLines(code: number): ReckonLine[] {
+  const { ohms, farads } = readCode(String(code));
+  return [line('A resistor', ohms, 'Ω'), line('A capacitor', farads, 'F')];
+}
 
 function bankLines(
   bank: ReturnType<typeof parallelBank>,

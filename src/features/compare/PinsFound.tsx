@@ -1,0 +1,66 @@
+import { type OddPin } from '@/core/compare';
+import { type MarkName, VerdictMark } from '@/ui';
+import { type Compared, ohmsText, ratioText } from './compareModel';
+import styles from './compare.module.css';
+
+const marks: Readonly<Record<OddPin['kind'], MarkName>> = { shorted: 'dead', open: 'open', low: 'low', high: 'high' };
+
+/** Two sides pin by pin: what is shorted, open, or away from what all the others say. */
+export function PinsFound({ network, pins }: Extract<Compared, { kind: 'pins' }>) {
+  const { rows, cells, values } = network;
+  const { odd, shortedOnBoth, usualRatio } = pins;
+  const oddAt = new Map(odd.map((one) => [one.row, one]));
+  return (
+    <>
+      <ul className={styles.odd} data-testid="odd-pins">
+        {odd.length === 0 && (
+          <li>
+            <VerdictMark mark="within" /> Both sides say the same.
+          </li>
+        )}
+        {odd.slice(0, 8).map(({ row, kind, side, away }) => (
+          <li key={row}>
+            <VerdictMark mark={marks[kind]} />
+            <span>
+              <b>{rows[row]}</b> {kind} on the {cells[side]} side:{' '}
+              <b className="figure">{ohmsText(values[row]![side]!)}</b> against{' '}
+              <b className="figure">{ohmsText(values[row]![1 - side]!)}</b>
+              {Number.isFinite(away) &&
+                ` (${ratioText(values[row]![1]! / values[row]![0]!)}; the others ${ratioText(usualRatio)}): ${Math.round(away)} spreads away`}
+            </span>
+          </li>
+        ))}
+        {shortedOnBoth.length > 0 && (
+          <li className="soft">Shorted on both sides: {shortedOnBoth.map((row) => rows[row]).join(', ')}</li>
+        )}
+      </ul>
+      <div className={styles.scroll}>
+        <table>
+          <thead>
+            <tr>
+              <th />
+              {cells.map((title) => (
+                <th key={title} scope="col">
+                  {title}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((title, row) => (
+              <tr key={row}>
+                <th scope="row">{title}</th>
+                {values[row]!.map((value, side) => (
+                  <td key={side} className="figure" data-odd={oddAt.get(row)?.side === side || undefined}>
+                    {value === undefined ? '·' : ohmsText(value)}
+                    {oddAt.get(row)?.side === side && ' ◇'}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,54 @@
+import { describe, expect, it } from 'vitest';
+import { type LogEntry } from '@/core/reading';
+import { shippedSheets } from '@/sheets';
+import { bandsFor, partFigures, surveyRows, typedPart } from './surveyModel';
+
+const sheet = shippedSheets().get('pellisar-tc-14')!;
+const log = (...lines: readonly string[]): LogEntry[] =>
+  lines.map((line, index) => ({
+    id: `line-${index}`,
+    at: '2026-03-01T10:00:00Z',
+    body: { kind: 'part', ref: line.split(' ')[0]!.toUpperCase(), line },
+  }));
+
+describe('a survey', () => {
+  it('shows the newest first, and of a part measured twice the last reading', () => {
+    const rows = surveyRows(log('R1 4k7 5k9', 'R2 1k 1k', 'R1 4k7 4k7', 'C421 esr 0.3'), sheet);
+    expect(rows.map(({ check, verdict }) => [check.ref, verdict.mark])).toEqual([
+      ['C421', 'fine'],
+      ['R1', 'fine'],
+      ['R2', 'fine'],
+    ]);
+  });
+
+  it('keeps ESR and resistance of one name apart, and leaves out what was taken back', () => {
+    const entries = log('T402 rings 3 good 10', 'R9 1k 2k');
+    const back: LogEntry = {
+      id: 'back',
+      at: '2026-03-01T10:01:00Z',
+      supersedes: 'line-1',
+      body: { kind: 'withdrawn' },
+    };
+    expect(surveyRows([...entries, back], sheet).map(({ check }) => check.ref)).toEqual(['T402']);
+  });
+
+  it('points out the bands that fade, and draws those of a mark', () => {
+    const typed = typedPart('R7 grey red red gold 9k9', sheet);
+    if (typed.kind !== 'part') throw new Error(JSON.stringify(typed));
+    expect(typed.doubts).toContain('grey red brown would be 820 Ω');
+    expect(bandsFor(typed.check)).toEqual(['grey', 'red', 'red', 'gold']);
+    expect(typedPart(' ', sheet)).toEqual({ kind: 'nothing' });
+  });
+
+  it.each([
+    ['R201 13k1', '12 kΩ', '13.1 kΩ'],
+    ['C421 8u2 esr 0.4', '10 µF 250 V', '8.2 µF · 400 mΩ'],
+    ['T402 rings 9 good 10', '10 rings', '9'],
+    ['Q101 junction 0.6 OL', '', '600 mV / OL'],
+    ['Q101 gain 40 usual 90', 'gain 90', '40'],
+  ])('%s should be %s and reads %s', (line, should, read) => {
+    const typed = typedPart(line, sheet);
+    if (typed.kind !== 'part') throw new Error(JSON.stringify(typed));
+    expect(partFigures(typed.check)).toEqual({ should, read });
+  });
+});
