@@ -14,5 +14,5 @@ export {
   type Outcome,
 } from './notes';
 export { ownSheets, saveSheet, StaleSheet, versionsOf, type SheetVersion } from './sheets';
-export { addPhoto, findPhoto, type Photo } from './photos';
+export { addPhoto, findPhoto } from './photos';
 export { readSettings, type Settings } from './settings';

@@ -122,10 +122,7 @@ function readCapacitor(
 ): PartCheck {
   const volts = words.findIndex((word) => /^\d+(\.\d+)?k?V$/i.test(word));
   const rated = volts < 0 ? part?.voltage : value(words.splice(volts, 1)[0], 'V', 'The rating');
-  const marked =
-    part?.size === undefined || words.length > 1 || (esr !== undefined && words.length === 1)
-      ? words.shift()
-      : undefined;
+  const marked = part?.size === undefined || words.length > 1 ? words.shift() : undefined;
   const farads = marked === undefined ? part?.size : value(marked, 'F', 'The capacitance');
   if (farads === undefined || rated === undefined)
     throw new PartCheckError(`${ref} needs capacitance and volts as marked, like "${ref} 100u 35V esr 0.4"`);

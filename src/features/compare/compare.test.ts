@@ -14,10 +14,10 @@ describe('a table under comparison', () => {
   it('of two columns is two sides, filled pin by pin', () => {
     let text = '';
     for (const value of ['4k7', '-', '10k']) text = swept(text, 0, value);
-    expect(nextPin(text, 0)).toBe('pin 2');
+    expect(nextPin(text, 0)).toBe('pin 4');
     expect(nextPin(text, 1)).toBe('pin 1');
     for (const value of ['4k7', '22k', '0']) text = swept(text, 1, value);
-    expect(text).toBe('\tgood\tsuspect\npin 1\t4k7\t4k7\npin 2\t-\t22k\npin 3\t10k\t0');
+    expect(text).toBe('\tgood\tsuspect\npin 1\t4k7\t4k7\npin 2\t.\t22k\npin 3\t10k\t0');
     const found = compared(text);
     if (typeof found !== 'object' || found.kind !== 'pins') throw new Error('no pins');
     expect(found.pins.odd).toMatchObject([{ row: 2, kind: 'shorted', side: 1 }]);

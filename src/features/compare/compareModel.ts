@@ -31,10 +31,13 @@ export function compared(text: string): Compared | string | undefined {
 /** The sides of a table that is swept pin by pin. */
 export type Side = 0 | 1;
 const gap = '-';
+/** A pin that was passed over: a gap as well, but not one to be filled. */
+const passed = '.';
 const sweepHeading = '\tgood\tsuspect';
 
 /** The table with one more value on a side, at the first pin that has none there. */
-export function swept(text: string, side: Side, value: string): string {
+export function swept(text: string, side: Side, typed: string): string {
+  const value = typed === gap ? passed : typed;
   const lines = text.trim() === '' ? [sweepHeading] : text.trimEnd().split('\n');
   const rows = lines.slice(1).map((line) => line.split('\t'));
   const free = rows.find((row) => (row[side + 1] ?? gap) === gap);
