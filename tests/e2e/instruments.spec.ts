@@ -26,6 +26,13 @@ test('a board is surveyed part by part from the keyboard, and judged as a whole'
   await expect(page.getByText('The reading is read in ohms, not "12V"')).toBeVisible();
   await page.reload({ waitUntil: 'networkidle' });
   await expect(list).toHaveAttribute('data-count', '24');
+  // What the sheet knows needs no mark, and stands on the bench as well.
+  await entry.fill('R201 19k');
+  await page.keyboard.press('Enter');
+  await expect(list).toHaveAttribute('data-count', '25');
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await expect(page.getByTestId('readings')).toContainText('Green collector load');
+  await expect(page.getByTestId('suspects').locator('li').first()).toContainText('R201');
 });
 
 test('a store is proven, recovers, and is proven again; first power goes as agreed, then stops', async ({

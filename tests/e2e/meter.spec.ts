@@ -65,6 +65,7 @@ test('a code tapped along on the space bar is counted, and recorded once the gro
   }
   await expect(card.getByText('2 groups agree')).toBeVisible();
   await expect(entry(page)).toHaveValue('4');
+  await expect(page.getByTestId('blink-conditions')).toContainText('Vset missing; Vscan missing');
   await entry(page).press('Enter');
   await expect(page.getByRole('region', { name: 'Readings' })).toContainText('4');
 });

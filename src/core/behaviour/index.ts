@@ -16,3 +16,4 @@ export { nothingSeen } from './partReading';
 export { Predictions } from './predictions';
 export { simulate, type Behaviour, type NetState } from './simulate';
 export { classify, deviation, type NumberClass, type NumberStandard, type Standard } from './standard';
+export { blinkConditions, type BlinkCondition } from './blinkConditions';

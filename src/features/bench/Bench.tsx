@@ -220,7 +220,14 @@ export function Bench({
               desk.choose(undefined);
             }}
           />
-          {meter.on && <MeterChoice simulated={simulatedMeter} source={meter.source} onSource={meter.setSource} />}
+          {meter.on && (
+            <MeterChoice
+              simulated={simulatedMeter}
+              source={meter.source}
+              onSource={meter.setSource}
+              trace={meter.trace}
+            />
+          )}
           {meter.reads && meter.source && check && (
             <LiveMeter view={meter.view} unit={step?.kind === 'prove' ? 'V' : check.unit} title={meter.source.title} />
           )}

@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { type RefObject } from 'react';
-import { measureTitles, type Check, type Predictions, type Context } from '@/core/behaviour';
+import { blinkConditions, measureTitles, type Check, type Predictions, type Context } from '@/core/behaviour';
 import { type ProbeAdvice } from '@/core/diagnosis';
 import { dischargeTool, peakPower, timeToFall } from '@/core/safety';
 import { type Symptom } from '@/core/picture';
@@ -10,6 +10,7 @@ import { provenBelow, type TakenReading } from '@/core/reading';
 import { type Ground } from '@/core/sheet';
 import { clockText, Key, markColours, minutesText, VerdictMark } from '@/ui';
 import { choicesFor, instruction, type Interpreted, type SeenPicture, type Step, whyProbe } from './benchModel';
+import { BlinkConditions } from './BlinkConditions';
 import { BlinkTapper } from './BlinkTapper';
 import { PicturePicker } from './PicturePicker';
 import styles from './bench.module.css';
@@ -75,7 +76,10 @@ export function ProbeCard(props: ProbeCardProps) {
       ))}
       {check?.measure === 'picture' && !doing && <PicturePicker pictures={props.pictures} onPick={props.onPicture} />}
       {check?.measure === 'blinks' && !doing && (
-        <BlinkTapper input={input} onCount={(count) => props.onText(String(count))} />
+        <>
+          <BlinkTapper input={input} onCount={(count) => props.onText(String(count))} />
+          <BlinkConditions conditions={blinkConditions(predictions.model.sheet, Number(text || NaN))} />
+        </>
       )}
       <label className={styles.entry} data-wrong={interpreted.kind === 'wrong' || undefined}>
         <span className="unseen">Reading</span>

@@ -28,7 +28,7 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
       ? `check=${encodeURIComponent(check.id)}`
       : undefined;
   const address = asked === undefined ? undefined : `/api/meter/${file.id}?${asked}&after=${log.entries.length}`;
-  const view = useMeter(
+  const { view, trace } = useMeter(
     source,
     address,
     listens && mayBeBrief(job.predictions, advice.posterior, check, wanted) ? patience : 0,
@@ -65,6 +65,7 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
     setSource,
     /** Is there a figure to show? */ reads: on && ((numeric && !step) || step?.kind === 'prove'),
     view,
+    trace,
     toggle,
   };
 }

@@ -2,8 +2,8 @@
 
 import { Button, Select } from 'antd';
 import { useState } from 'react';
-import { MeterLineError, usualPattern } from '@/instruments';
-import { OpenFile, useDraft } from '@/ui';
+import { MeterLineError, type MeterReading, usualPattern, writeLog } from '@/instruments';
+import { OpenFile, useDraft, WriteFile } from '@/ui';
 import { type MeterSource, openRecorded, type SerialPort, serialSource, simulatedSource } from './sources';
 import styles from './meter.module.css';
 
@@ -11,6 +11,8 @@ interface MeterChoiceProps {
   readonly simulated: boolean;
   readonly source: MeterSource | undefined;
   onSource(source: MeterSource | undefined): void;
+  /** What was read at the last touch. */
+  trace(): readonly MeterReading[];
 }
 
 interface SerialBrowser {
@@ -20,7 +22,7 @@ interface SerialBrowser {
 const speeds = [2400, 4800, 9600, 19_200, 38_400, 115_200];
 
 /** Which meter is listened to: one on a serial port, a recorded log, or the demo's stand-in. */
-export function MeterChoice({ simulated, source, onSource }: MeterChoiceProps) {
+export function MeterChoice({ simulated, source, onSource, trace }: MeterChoiceProps) {
   const [kind, setKind] = useState<MeterSource['kind']>(source?.kind ?? (simulated ? 'simulated' : 'serial'));
   const [refused, setRefused] = useState<string>();
   const { draft, keep } = useDraft('meter-pattern');
@@ -94,6 +96,8 @@ export function MeterChoice({ simulated, source, onSource }: MeterChoiceProps) {
           onRefused={setRefused}
         />
       )}
+      <span className="soft">Last trace:</span>
+      <WriteFile name="trace.csv" type="text/csv" text={() => writeLog(trace())} />
       {refused !== undefined && (
         <p role="alert" className="bad">
           {refused}

@@ -75,6 +75,11 @@ export class MeterFeed {
     return this.away >= leaves;
   }
 
+  /** All that was read at this touch so far. */
+  get trace(): readonly Sample[] {
+    return this.samples;
+  }
+
   private judge(sample: Sample): FedReading | undefined {
     if (sample.value === Infinity) {
       const first = this.samples.findLast(({ value }) => value !== Infinity)?.at ?? this.samples[0]!.at;

@@ -1,6 +1,7 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { type MeterReading } from '@/instruments';
 import { type MeterSource } from './sources';
 import { type FedReading, type FeedState, MeterFeed } from './MeterFeed';
 
@@ -8,6 +9,13 @@ import { type FedReading, type FeedState, MeterFeed } from './MeterFeed';
 export interface MeterView extends FeedState {
   /** The stream broke off before a reading was made of it. */
   readonly lost: boolean;
+}
+
+/** A meter that is listened to, with what it read at the touch before. */
+export interface Listened {
+  readonly view: MeterView | undefined;
+  /** The last trace, as it is kept in a recorded log. */
+  trace(): readonly MeterReading[];
 }
 
 /**
@@ -21,18 +29,20 @@ export function useMeter(
   address: string | undefined,
   patience: number,
   onReading: (reading: FedReading) => void,
-): MeterView | undefined {
+): Listened {
   const [view, setView] = useState<{ readonly address: string; readonly view: MeterView }>();
   const tell = useRef(onReading);
   useEffect(() => {
     tell.current = onReading;
   });
+  const heard = useRef<MeterFeed>(undefined);
   /** What was read last from a source whose lines go on. */
   const last = useRef<{ readonly source: MeterSource; readonly value: number }>(undefined);
   useEffect(() => {
     if (address === undefined || !source) return;
     const before = source.continuous && last.current?.source === source ? last.current.value : undefined;
     const feed = new MeterFeed(patience, before);
+    heard.current = feed;
     let told = false;
     const show = (lost: boolean) => setView({ address, view: { ...feed.state, lost } });
     let stop: () => void = () => undefined;
@@ -53,5 +63,6 @@ export function useMeter(
     });
     return () => stop();
   }, [source, address, patience]);
-  return view && view.address === address ? view.view : undefined;
+  const trace = useCallback(() => heard.current?.trace ?? [], []);
+  return { view: view && view.address === address ? view.view : undefined, trace };
 }

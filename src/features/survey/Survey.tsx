@@ -5,10 +5,19 @@ import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { surveyOf } from '@/core/parts';
 import { replay } from '@/core/reading';
-import { type JobFile, JobFrame, useLog } from '@/features/job';
+import { type JobFile, JobFrame, predictionsOf, useLog } from '@/features/job';
 import { Key, sound, VerdictMark } from '@/ui';
 import { Bands } from './Bands';
-import { bandsFor, markOfPart, partFigures, partWords, type SurveyRow, surveyRows, typedPart } from './surveyModel';
+import {
+  bandsFor,
+  markOfPart,
+  partFigures,
+  partWords,
+  readingOf,
+  type SurveyRow,
+  surveyRows,
+  typedPart,
+} from './surveyModel';
 import styles from './survey.module.css';
 
 /** Part after part by itself: what is fine, what goes, what must be lifted before it can be judged. */
@@ -18,6 +27,8 @@ export function Survey({ file }: { file: JobFile }) {
   const bench = useMemo(() => replay(log.entries, [...sheet.stores.keys()]), [log.entries, sheet]);
   const rows = useMemo(() => surveyRows(log.entries, sheet), [log.entries, sheet]);
   const board = useMemo(() => surveyOf(rows.map(({ verdict }) => verdict)), [rows]);
+  const { checks } = predictionsOf(sheet);
+  const live = bench.context.power === 'live';
   const [line, setLine] = useState('');
   const [asked, setAsked] = useState(false);
   const input = useRef<HTMLInputElement>(null);
@@ -26,14 +37,23 @@ export function Survey({ file }: { file: JobFile }) {
   const record = () => {
     setAsked(true);
     if (typed.kind !== 'part') return;
-    log.record([{ body: { kind: 'part', ref: typed.check.ref, line: line.trim() } }]);
+    // Where the sheet asks for the same, the bench has its answer, too.
+    const reading = live ? undefined : readingOf(typed.check, typed.verdict, checks);
+    log.record([
+      { body: { kind: 'part', ref: typed.check.ref, line: line.trim() } },
+      ...(reading ? [{ body: reading }] : []),
+    ]);
     sound(markOfPart[typed.verdict.mark]);
     setLine('');
     setAsked(false);
   };
   const takeBack = () => {
     const [last] = rows;
-    if (last) log.record([{ body: { kind: 'withdrawn' }, supersedes: last.entry.id }]);
+    if (!last) return;
+    const at = log.entries.findIndex(({ id }) => id === last.entry.id);
+    const after = log.entries[at + 1];
+    const along = after?.body.kind === 'reading' && after.body.text === 'survey' ? [after.id] : [];
+    log.record([last.entry.id, ...along].map((supersedes) => ({ body: { kind: 'withdrawn' }, supersedes })));
   };
   useHotkeys('alt+z', takeBack, { enableOnFormTags: true, preventDefault: true });
 
@@ -42,7 +62,7 @@ export function Survey({ file }: { file: JobFile }) {
       <div className={styles.survey}>
         <section className={styles.entry} aria-label="Next part">
           <h1>Survey of parts</h1>
-          {bench.context.power === 'live' && (
+          {live && (
             <p className={styles.caution}>
               The set is live: ohms and junctions are read with the plug out and the stores proven.
             </p>

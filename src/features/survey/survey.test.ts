@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { type LogEntry } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
-import { bandsFor, partFigures, surveyRows, typedPart } from './surveyModel';
+import { predictionsOf } from '@/features/job';
+import { bandsFor, partFigures, readingOf, surveyRows, typedPart } from './surveyModel';
 
 const sheet = shippedSheets().get('pellisar-tc-14')!;
 const log = (...lines: readonly string[]): LogEntry[] =>
@@ -50,5 +51,20 @@ describe('a survey', () => {
     const typed = typedPart(line, sheet);
     if (typed.kind !== 'part') throw new Error(JSON.stringify(typed));
     expect(partFigures(typed.check)).toEqual({ should, read });
+  });
+});
+
+describe('a survey and the sheet’s own checks', () => {
+  const { checks } = predictionsOf(sheet);
+  const reading = (line: string) => {
+    const typed = typedPart(line, sheet);
+    return typed.kind === 'part' ? readingOf(typed.check, typed.verdict, checks) : undefined;
+  };
+  it('are one where both ask for the same, unless the reading proves nothing', () => {
+    expect(reading('R201 19k')).toMatchObject({ check: 'R201-ohms', answer: { value: 19_000 } });
+    expect(reading('R201 4k')).toBeUndefined();
+    expect(reading('R201 4k lifted')).toMatchObject({ check: 'R201-ohms' });
+    expect(reading('R201 19k climbing')).toBeUndefined();
+    expect(reading('R999 1k 3k')).toBeUndefined();
   });
 });

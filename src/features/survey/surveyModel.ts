@@ -1,3 +1,4 @@
+import { type Check } from '@/core/behaviour';
 import {
   bandDoubts,
   bandsOf,
@@ -11,7 +12,7 @@ import {
   readPartCheck,
 } from '@/core/parts';
 import { formatQuantity } from '@/core/quantity';
-import { type LogEntry, standing } from '@/core/reading';
+import { type LogBody, type LogEntry, standing } from '@/core/reading';
 import { type Sheet } from '@/core/sheet';
 import { type MarkName } from '@/ui';
 
@@ -81,6 +82,31 @@ export function surveyRows(log: readonly LogEntry[], sheet: Sheet): SurveyRow[] 
     rows.set(key, { entry, check: typed.check, verdict: typed.verdict });
   }
   return [...rows.values()].reverse();
+}
+
+/** The reading of the sheet's own check that a part of the survey comes to; undefined where it proves nothing there. */
+export function readingOf(
+  check: PartCheck,
+  verdict: PartVerdict,
+  checks: ReadonlyMap<string, Check>,
+): Extract<LogBody, { kind: 'reading' }> | undefined {
+  // A low reading in circuit and one that climbs say nothing of the part.
+  if (verdict.mark === 'wait' || verdict.mark === 'lift') return undefined;
+  const [measure, value] =
+    check.kind === 'resistor'
+      ? (['ohms', check.read] as const)
+      : check.kind === 'capacitor'
+        ? (['esr', check.esr] as const)
+        : check.kind === 'rings'
+          ? (['rings', check.rings] as const)
+          : [undefined, undefined];
+  if (measure === undefined || value === undefined) return undefined;
+  const found = [...checks.values()].find(
+    ({ point }) => point?.measure === measure && point.parts.length === 1 && point.parts[0] === check.ref,
+  );
+  return (
+    found && { kind: 'reading', check: found.id, answer: { kind: 'number', value, shape: 'settled' }, text: 'survey' }
+  );
 }
 
 /** What a part should be, and what it read, as they stand in the list. */
