@@ -342,19 +342,16 @@ export function Bench({
           <Key>Alt I</Key> isolation
         </span>
         <span>
-          <Key>Alt M</Key> {meter.on ? 'meter off' : 'meter'}
+          <Key>Alt M</Key> {meter.on ? 'off' : 'meter'}
         </span>
         <span>
           <Key>Alt G</Key> large
         </span>
         <span>
-          <Key>Alt A</Key> {speaks ? 'silent' : 'speak'}
+          <Key>Alt A</Key> {speaks ? 'silent' : 'say'}
         </span>
         <span>
           <Key>Alt Z</Key> take back
-        </span>
-        <span>
-          <Key>Alt S</Key> say it
         </span>
         <span className={styles.saved} role="status" suppressHydrationWarning>
           {log.savedAt === undefined ? '' : `Saved ${new Date(log.savedAt).toTimeString().slice(0, 8)} · `}

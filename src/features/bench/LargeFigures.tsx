@@ -58,13 +58,21 @@ export function LargeFigures(props: LargeFiguresProps) {
       <strong data-power={power}>{words[power]}</strong>
       <h1>{title}</h1>
       <p className={styles.where}>{where}</p>
-      <p className={styles.figure}>
-        <b className="figure">{shown?.number ?? '–'}</b>
-        <span>
-          {shown?.prefix}
-          {unit}
-        </span>
-      </p>
+      {wants === 'value' ? (
+        <p className={styles.figure}>
+          <b className="figure">{shown?.number ?? '–'}</b>
+          <span>
+            {shown?.prefix}
+            {unit}
+          </span>
+        </p>
+      ) : (
+        <p className={styles.words}>
+          {wants === 'step'
+            ? 'Do it, then ⏎'
+            : '→ goes on to the next point to measure; words are typed on the bench, Esc'}
+        </p>
+      )}
       {last && (
         <p className={styles.last}>
           <VerdictMark mark={last.verdict.mark} size={54} />

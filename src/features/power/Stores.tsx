@@ -97,8 +97,8 @@ function StoreItem({ row, live, due }: { row: StoreRow; live: boolean; due: bool
       <header>
         <VerdictMark mark={live ? 'high' : marks[stand.kind]} size={20} />
         <b>{store.id}</b>
-        <span className="soft">{store.title}</span>
-        <strong className="figure">{live ? `${store.volts} V` : voltsWords(stand)}</strong>
+        <span className="soft">{store.title.replace(store.id, '').trim()}</span>
+        <strong className="figure">{live ? formatQuantity(store.volts, 'V', 3) : voltsWords(stand)}</strong>
       </header>
       <p>
         {live ? 'charged while the set is live' : standWords(stand)}

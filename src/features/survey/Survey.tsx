@@ -149,7 +149,9 @@ function Row({ row: { check, verdict } }: { row: SurveyRow }) {
     <li data-mark={verdict.mark}>
       <VerdictMark mark={markOfPart[verdict.mark]} />
       <b>{check.ref}</b>
-      <Bands bands={bandsFor(check)} />
+      <span className={styles.bands}>
+        <Bands bands={bandsFor(check)} />
+      </span>
       <span className="figure soft">{should}</span>
       <span className="figure">{read}</span>
       <span className={styles.words}>
