@@ -127,6 +127,63 @@ const views = [
           '\tcell 1\tcell 2\tcell 3\tcell 4\tcell 5\tcell 6\nR1\t4k7\t4k69\t4k72\t2k1\t4k7\t4k71\nR2\t10k\t10k1\t-\t9k9\t10k\t10k\nR3\t330\t331\t329\t330\tOL\t333',
         ),
   },
+  {
+    name: 'survey',
+    path: `${job(1)}/survey`,
+    act: lines(
+      'R401 2k2 2k3',
+      'R402 4k7 5k6',
+      'R403 10k 10k2',
+      'R404 yellow violet orange gold 61k',
+      'R405 1k 640',
+      'R201 18k2',
+      'C421 esr 4.1',
+      'R406 100k 138k climbing',
+      'R407 330 334',
+      'R408 1M 1M6',
+      'Q5 junction 0.52 0.58',
+    ),
+  },
+  {
+    name: 'power',
+    path: `${job(0)}/power`,
+    theme: 'dark',
+    act: async (page) => {
+      await page.keyboard.press('Alt+p');
+      await page.keyboard.press('Alt+p');
+      await page.getByRole('button', { name: 'Agreed' }).click();
+      const reservoir = page.getByRole('textbox', { name: /^Reservoir volts/ });
+      await reservoir.fill('129');
+      await reservoir.press('Enter');
+      const store = page.getByRole('textbox', { name: 'Volts of a store' });
+      for (const volts of ['212', '4']) {
+        await store.fill(volts);
+        await store.press('Enter');
+        await page.waitForTimeout(300);
+      }
+    },
+  },
+  {
+    name: 'map',
+    path: `${job(1)}/map`,
+    act: async (page) => {
+      const board = page.getByRole('application');
+      const { width, height } = await board.boundingBox();
+      for (const [x, y, way, answer] of [
+        [0.2, 0.3, 'p', '0'],
+        [0.45, 0.3, 'p', '1'],
+        [0.62, 0.42, 'p', '3'],
+        [0.74, 0.55, 't', '2'],
+        [0.6, 0.7, 'p', '0'],
+        [0.66, 0.4, 'c', '2'],
+      ]) {
+        await board.click({ position: { x: x * width, y: y * height } });
+        await page.keyboard.press(way);
+        await page.keyboard.press(answer);
+      }
+      await page.getByRole('button', { name: 'Begin a soak' }).click();
+    },
+  },
   { name: 'sheets', path: '/sheets' },
   { name: 'sheet-editor', path: '/sheets/generic-plasma?adopt=1' },
   { name: 'note', path: '/notebook/00000000-0000-4000-8000-000000001000' },
