@@ -1,4 +1,5 @@
-// npm run screenshots: one picture per main view from the demo data, into docs/screenshots.
+// npm run screenshots: one picture per main view from the demo data, into docs/screenshots; some of them by name:
+// npm run screenshots -- power survey
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { seed } from './seed.mjs';
@@ -114,7 +115,7 @@ const views = [
       await page.waitForTimeout(600);
       await page.keyboard.press('Alt+2');
       await page.getByRole('status', { name: 'Meter' }).waitFor();
-      await page.waitForTimeout(450);
+      await page.waitForFunction(() => document.querySelector('[aria-label=Meter] b')?.textContent !== '–');
     },
   },
   {
@@ -149,8 +150,11 @@ const views = [
     path: `${job(0)}/power`,
     theme: 'dark',
     act: async (page) => {
+      const live = page.getByRole('region', { name: 'The set is live' });
+      if (!(await live.isVisible())) await page.keyboard.press('Alt+p');
+      await live.waitFor();
       await page.keyboard.press('Alt+p');
-      await page.keyboard.press('Alt+p');
+      await page.getByRole('region', { name: /^The set is unplugged/ }).waitFor();
       await page.getByRole('button', { name: 'Agreed' }).click();
       const reservoir = page.getByRole('textbox', { name: /^Reservoir volts/ });
       await reservoir.fill('129');
@@ -189,7 +193,9 @@ const views = [
   { name: 'note', path: '/notebook/00000000-0000-4000-8000-000000001000' },
 ];
 
+const named = process.argv.slice(2);
 for (const { name, path: at, theme = 'light', act } of views) {
+  if (named.length > 0 && !named.includes(name)) continue;
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   await context.addCookies([{ name: 'tovrik-theme', value: theme, url: address }]);
   const page = await context.newPage();

@@ -45,7 +45,7 @@ describe('a survey', () => {
     ['R201 13k1', '12 kΩ', '13.1 kΩ'],
     ['C421 8u2 esr 0.4', '10 µF 250 V', '8.2 µF · 0.4 Ω'],
     ['T402 rings 9 good 10', '10 rings', '9'],
-    ['Q101 junction 0.6 OL', '', '0.6 V / OL'],
+    ['Q101 junction 0.6 OL', '', '0.6 / OL'],
     ['Q101 gain 40 usual 90', 'gain 90', '40'],
   ])('%s should be %s and reads %s', (line, should, read) => {
     const typed = typedPart(line, sheet);

@@ -128,7 +128,9 @@ export function partFigures(check: PartCheck): { readonly should: string; readon
     case 'junction':
       return {
         should: '',
-        read: `${formatQuantity(check.forward, 'V', 3)} / ${formatQuantity(check.reverse, 'V', 3)}`,
+        read: [check.forward, check.reverse]
+          .map((volts) => formatQuantity(volts, 'V', 3).replace(' V', ''))
+          .join(' / '),
       };
     case 'gain':
       return { should: `gain ${check.usual}`, read: String(check.gain) };
