@@ -6,6 +6,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { type LogEntry } from '@/core/reading';
 import {
   addJob,
+  addPhoto,
   AlreadyClosed,
   appendLog,
   backupInto,
@@ -14,6 +15,7 @@ import {
   type FaultNote,
   findJob,
   findNote,
+  findPhoto,
   type Job,
   JobClosed,
   openDatabase,
@@ -226,5 +228,22 @@ describe('closing and the notebook', () => {
     await closeJob(db, note('a'));
     expect(await closedCounts(db, ['halvane-hp-42'])).toEqual(new Map([['C547.dry', 1]]));
     expect(await closedCounts(db, ['pellisar-tc-14'])).toEqual(new Map());
+  });
+});
+
+describe('photographs', () => {
+  const photo = {
+    id: 'photo-00001',
+    job: 'a-job',
+    at: '2026-03-01T10:00:00Z',
+    type: 'image/png',
+    bytes: Buffer.from([1, 2, 255]),
+  };
+
+  it('come back as they were kept, to their own job only, and are never written over', async () => {
+    await addPhoto(db, photo);
+    await addPhoto(db, { ...photo, bytes: Buffer.from([9]) });
+    expect((await findPhoto(db, 'a-job', photo.id))!.bytes).toEqual(photo.bytes);
+    expect(await findPhoto(db, 'another', photo.id)).toBeUndefined();
   });
 });

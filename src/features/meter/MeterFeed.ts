@@ -21,6 +21,9 @@ const kept = 3000;
 const moved = 0.04;
 const movedLeast = 0.02;
 const leaves = 2;
+/** Of a meter whose lines go on: what lifted probes may show, in base units, and for how long they are up between points. */
+const floats = 0.05;
+const liftedFor = 3;
 /** Over-range for this long is a reading by itself, in seconds. */
 const openFor = 1;
 
@@ -80,20 +83,29 @@ export class MeterFeed {
     return this.samples;
   }
 
+  /** Seconds a settled value must stand before it is taken. */
+  private standsFor(value: number): number {
+    return this.before !== undefined && Math.abs(value) < floats ? Math.max(liftedFor, this.patience) : this.patience;
+  }
+
   private judge(sample: Sample): FedReading | undefined {
     if (sample.value === Infinity) {
       const first = this.samples.findLast(({ value }) => value !== Infinity)?.at ?? this.samples[0]!.at;
-      return sample.at - first >= openFor ? { value: Infinity, shape: 'settled' } : undefined;
+      const long = this.before === undefined ? openFor : liftedFor;
+      return sample.at - first >= long ? { value: Infinity, shape: 'settled' } : undefined;
     }
     const value = this.watch.take(sample);
+    // Lifted probes rest near nothing until they are put down.
+    if (this.before !== undefined && this.settled && Math.abs(sample.value - this.settled.value) > floats)
+      this.settled = undefined;
     if (value !== undefined) {
-      if (this.patience === 0) return { value, shape: 'settled' };
+      if (this.standsFor(value) === 0) return { value, shape: 'settled' };
       // What stood and now rests near nothing was brief.
       const { shape } = classifyTrace(this.samples);
       if (shape.kind === 'brief') return { value: shape.peak, shape: 'brief' };
       this.settled = { value, at: sample.at };
     }
-    if (this.settled && sample.at - this.settled.at >= this.patience) {
+    if (this.settled && sample.at - this.settled.at >= this.standsFor(this.settled.value)) {
       const { shape } = classifyTrace(this.samples);
       return shape.kind === 'brief'
         ? { value: shape.peak, shape: 'brief' }
