@@ -1,6 +1,7 @@
 export { Bar } from './parts/Bar';
 export { EmptyState } from './parts/EmptyState';
 export { Key } from './parts/Key';
+export { LineEntry } from './parts/LineEntry';
 export { Logo } from './parts/Logo';
 export { OpenFile } from './parts/OpenFile';
 export { PictureView } from './parts/PictureView';

@@ -3,7 +3,8 @@
 import { useMemo, useState } from 'react';
 import { formatQuantity } from '@/core/quantity';
 import { OpenFile, useDraft, VerdictMark } from '@/ui';
-import { compared, type Compared, ohmsText, ratioText } from './compareModel';
+import { ComparedTable } from './ComparedTable';
+import { compared, type Compared, ratioText } from './compareModel';
 import { PinsFound } from './PinsFound';
 import { Sweep } from './Sweep';
 import styles from './compare.module.css';
@@ -58,7 +59,7 @@ export function CompareDesk() {
 }
 
 function Found({ network, comparison }: Extract<Compared, { kind: 'network' }>) {
-  const { rows, cells, values } = network;
+  const { rows, cells } = network;
   const { odd } = comparison;
   const oddAt = new Set(odd.map(({ row, cell }) => `${row} ${cell}`));
   return (
@@ -84,37 +85,7 @@ function Found({ network, comparison }: Extract<Compared, { kind: 'network' }>) 
         ))}
         {odd.length > most && <li className="soft">and {odd.length - most} more, marked below</li>}
       </ul>
-      <div className={styles.scroll}>
-        <table>
-          <thead>
-            <tr>
-              <th />
-              {cells.map((title, cell) => (
-                <th key={cell} scope="col">
-                  {title}
-                </th>
-              ))}
-              <th scope="col">usual</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((title, row) => (
-              <tr key={row}>
-                <th scope="row">{title}</th>
-                {values[row]!.map((value, cell) => (
-                  <td key={cell} className="figure" data-odd={oddAt.has(`${row} ${cell}`) || undefined}>
-                    {value === undefined ? '·' : ohmsText(value)}
-                    {oddAt.has(`${row} ${cell}`) && ' ◇'}
-                  </td>
-                ))}
-                <td className="figure soft">
-                  {comparison.usual[row] === undefined ? '?' : ohmsText(comparison.usual[row])}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <ComparedTable network={network} isOdd={(row, cell) => oddAt.has(`${row} ${cell}`)} usual={comparison.usual} />
     </>
   );
 }

@@ -1,5 +1,6 @@
 import { type OddPin } from '@/core/compare';
 import { type MarkName, VerdictMark } from '@/ui';
+import { ComparedTable } from './ComparedTable';
 import { type Compared, ohmsText, ratioText } from './compareModel';
 import styles from './compare.module.css';
 
@@ -9,7 +10,7 @@ const marks: Readonly<Record<OddPin['kind'], MarkName>> = { shorted: 'dead', ope
 export function PinsFound({ network, pins }: Extract<Compared, { kind: 'pins' }>) {
   const { rows, cells, values } = network;
   const { odd, shortedOnBoth, usualRatio } = pins;
-  const oddAt = new Map(odd.map((one) => [one.row, one]));
+  const sideOf = new Map(odd.map(({ row, side }) => [row, side]));
   return (
     <>
       <ul className={styles.odd} data-testid="odd-pins">
@@ -34,33 +35,7 @@ export function PinsFound({ network, pins }: Extract<Compared, { kind: 'pins' }>
           <li className="soft">Shorted on both sides: {shortedOnBoth.map((row) => rows[row]).join(', ')}</li>
         )}
       </ul>
-      <div className={styles.scroll}>
-        <table>
-          <thead>
-            <tr>
-              <th />
-              {cells.map((title) => (
-                <th key={title} scope="col">
-                  {title}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((title, row) => (
-              <tr key={row}>
-                <th scope="row">{title}</th>
-                {values[row]!.map((value, side) => (
-                  <td key={side} className="figure" data-odd={oddAt.get(row)?.side === side || undefined}>
-                    {value === undefined ? '·' : ohmsText(value)}
-                    {oddAt.get(row)?.side === side && ' ◇'}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <ComparedTable network={network} isOdd={(row, side) => sideOf.get(row) === side} />
     </>
   );
 }

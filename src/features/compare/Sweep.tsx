@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { parseQuantity, QuantityError } from '@/core/quantity';
-import { Key } from '@/ui';
+import { Key, LineEntry } from '@/ui';
 import { nextPin, type Side, swept } from './compareModel';
 import styles from './compare.module.css';
 
@@ -32,18 +32,16 @@ export function Sweep({ text, onText }: { text: string; onText(text: string): vo
         <span className="label">
           Sweep: {sides[side]} side, {nextPin(text, side)}
         </span>
-        <input
-          className="figure"
+        <LineEntry
+          label="Next pin"
           value={value}
-          maxLength={20}
-          autoComplete="off"
           placeholder="4k7 ⏎"
-          aria-label="Next pin"
-          onChange={(event) => {
-            setValue(event.target.value);
+          maxLength={20}
+          onType={(text) => {
+            setValue(text);
             setMessage(undefined);
           }}
-          onKeyDown={(event) => event.key === 'Enter' && take()}
+          onEnter={take}
         />
       </label>
       <Button onClick={turn}>

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { formatQuantity, parseQuantity, QuantityError } from '@/core/quantity';
 import { lampFor, type PowerPlan, type PowerStep, powerSteps } from '@/core/safety';
 import { type JobFile, type JobLog } from '@/features/job';
-import { timeText, VerdictMark } from '@/ui';
+import { LineEntry, timeText, VerdictMark } from '@/ui';
 import { agreedPlan, type AgreedPlan, usualPlan } from './powerModel';
 import styles from './power.module.css';
 
@@ -158,25 +158,19 @@ function Agreed({ agreed, live, onStep, onAnew }: AgreedProps) {
               </>
             )}
           </span>
-          <input
-            className="figure"
+          <LineEntry
+            label={`Reservoir volts, ${next.title}`}
             value={line}
-            autoFocus
-            autoComplete="off"
-            maxLength={20}
             placeholder="volts"
-            aria-label={`Reservoir volts, ${next.title}`}
-            onChange={(event) => {
-              setLine(event.target.value);
+            maxLength={20}
+            autoFocus
+            message={message}
+            onType={(text) => {
+              setLine(text);
               setMessage(undefined);
             }}
-            onKeyDown={(event) => event.key === 'Enter' && record()}
+            onEnter={record}
           />
-          {message !== undefined && (
-            <p role="alert" className="bad">
-              {message}
-            </p>
-          )}
           {!live && <small>By its record the set is unplugged: Alt P when it is on.</small>}
         </div>
       )}

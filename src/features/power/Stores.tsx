@@ -4,7 +4,7 @@ import { dischargeTool, toolOn, type StoreStand } from '@/core/safety';
 import { provenBelow } from '@/core/reading';
 import { type Sheet } from '@/core/sheet';
 import { type JobLog } from '@/features/job';
-import { clockText, type MarkName, say, VerdictMark } from '@/ui';
+import { clockText, LineEntry, type MarkName, say, VerdictMark } from '@/ui';
 import { dueStore, readStore, type StoreRow } from './powerModel';
 import styles from './power.module.css';
 
@@ -43,24 +43,18 @@ export function Stores({ sheet, rows, live, log }: StoresProps) {
   return (
     <section className={styles.stores} aria-label="Stores">
       <h2 className="label">Stores</h2>
-      <input
-        className="figure"
+      <LineEntry
+        label="Volts of a store"
         value={line}
-        autoComplete="off"
-        maxLength={40}
         placeholder={due ? `${due.id} …` : 'store volts'}
-        aria-label="Volts of a store"
-        onChange={(event) => {
-          setLine(event.target.value);
+        maxLength={40}
+        message={message}
+        onType={(text) => {
+          setLine(text);
           setMessage(undefined);
         }}
-        onKeyDown={(event) => event.key === 'Enter' && record()}
+        onEnter={record}
       />
-      {message !== undefined && (
-        <p role="alert" className="bad">
-          {message}
-        </p>
-      )}
       <ul>
         {rows.map((row) => (
           <StoreItem key={row.store.id} row={row} live={live} due={row.store === due} />

@@ -7,7 +7,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { standingOf } from '@/core/circuit';
 import { type BlockInside, measured, type StageReading } from '@/core/inside';
 import { formatQuantity } from '@/core/quantity';
-import { Key, VerdictMark } from '@/ui';
+import { Key, LineEntry, VerdictMark } from '@/ui';
 import { modelOf, partSuspects, readStageReading, type StageModel, withReading } from './stageModel';
 import { StageDrawing } from './StageDrawing';
 import { NextReadingCard, StageSuspects } from './StageSuspects';
@@ -153,29 +153,21 @@ export function StageDesk({ stages, first, inside }: StageDeskProps) {
         )}
       </section>
       <aside className={styles.side}>
-        <label className={styles.entry}>
-          <span className="label">A node and its volts</span>
-          <input
-            ref={input}
-            className="figure"
-            value={line}
-            autoFocus
-            autoComplete="off"
-            maxLength={80}
-            placeholder={node === undefined ? 'node volts' : `${node} …`}
-            aria-label="A node and its volts"
-            onChange={(event) => {
-              setLine(event.target.value);
-              setMessage(undefined);
-            }}
-            onKeyDown={(event) => event.key === 'Enter' && record()}
-          />
-        </label>
-        {message !== undefined && (
-          <p role="alert" className="bad">
-            {message}
-          </p>
-        )}
+        <span className="label">A node and its volts</span>
+        <LineEntry
+          ref={input}
+          label="A node and its volts"
+          value={line}
+          placeholder={node === undefined ? 'node volts' : `${node} …`}
+          maxLength={80}
+          autoFocus
+          message={message}
+          onType={(typed) => {
+            setLine(typed);
+            setMessage(undefined);
+          }}
+          onEnter={record}
+        />
         <ul className={styles.readings} aria-label="Readings">
           {[...taken].reverse().map((one) => (
             <ReadingRow key={`${one.node} ${one.measure}`} reading={one} expected={drawn!.volts.get(one.node)!} />

@@ -1,12 +1,12 @@
 'use client';
 
 import { Button } from 'antd';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { surveyOf } from '@/core/parts';
 import { replay } from '@/core/reading';
 import { type JobFile, JobFrame, predictionsOf, useLog } from '@/features/job';
-import { Key, sound, VerdictMark } from '@/ui';
+import { Key, LineEntry, sound, VerdictMark } from '@/ui';
 import { Bands } from './Bands';
 import {
   bandsFor,
@@ -31,7 +31,6 @@ export function Survey({ file }: { file: JobFile }) {
   const live = bench.context.power === 'live';
   const [line, setLine] = useState('');
   const [asked, setAsked] = useState(false);
-  const input = useRef<HTMLInputElement>(null);
   const typed = useMemo(() => typedPart(line, sheet), [line, sheet]);
 
   const record = () => {
@@ -67,21 +66,17 @@ export function Survey({ file }: { file: JobFile }) {
               The set is live: ohms and junctions are read with the plug out and the stores proven.
             </p>
           )}
-          <input
-            ref={input}
-            className="figure"
+          <LineEntry
+            label="Part and reading"
             value={line}
-            autoFocus
-            autoComplete="off"
-            spellCheck={false}
-            maxLength={160}
             placeholder="R12 4k7 5k1"
-            aria-label="Part and reading"
-            onChange={(event) => {
-              setLine(event.target.value);
+            maxLength={160}
+            autoFocus
+            onType={(text) => {
+              setLine(text);
               setAsked(false);
             }}
-            onKeyDown={(event) => event.key === 'Enter' && record()}
+            onEnter={record}
           />
           <Live typed={typed} asked={asked} />
           <dl className={styles.forms}>

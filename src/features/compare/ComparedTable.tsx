@@ -1,0 +1,45 @@
+import { type Network } from '@/core/compare';
+import { ohmsText } from './compareModel';
+import styles from './compare.module.css';
+
+interface ComparedTableProps {
+  readonly network: Network;
+  isOdd(row: number, cell: number): boolean;
+  /** The middle of each row, in a column of its own; undefined where too little is known. */
+  readonly usual?: readonly (number | undefined)[];
+}
+
+/** The table that is compared, with the odd values marked. */
+export function ComparedTable({ network: { rows, cells, values }, isOdd, usual }: ComparedTableProps) {
+  return (
+    <div className={styles.scroll}>
+      <table>
+        <thead>
+          <tr>
+            <th />
+            {cells.map((title, cell) => (
+              <th key={cell} scope="col">
+                {title}
+              </th>
+            ))}
+            {usual && <th scope="col">usual</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((title, row) => (
+            <tr key={row}>
+              <th scope="row">{title}</th>
+              {values[row]!.map((value, cell) => (
+                <td key={cell} className="figure" data-odd={isOdd(row, cell) || undefined}>
+                  {value === undefined ? '·' : ohmsText(value)}
+                  {isOdd(row, cell) && ' ◇'}
+                </td>
+              ))}
+              {usual && <td className="figure soft">{usual[row] === undefined ? '?' : ohmsText(usual[row])}</td>}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
