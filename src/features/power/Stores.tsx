@@ -4,8 +4,8 @@ import { dischargeTool, toolOn, type StoreStand } from '@/core/safety';
 import { provenBelow } from '@/core/reading';
 import { type Sheet } from '@/core/sheet';
 import { type JobLog } from '@/features/job';
-import { clockText, LineEntry, type MarkName, say, VerdictMark } from '@/ui';
-import { dueStore, readStore, type StoreRow } from './powerModel';
+import { clockText, LineEntry, type MarkName, say, useDraft, VerdictMark } from '@/ui';
+import { type DischargeTool, dueStore, readStore, readTool, type StoreRow } from './powerModel';
 import styles from './power.module.css';
 
 interface StoresProps {
@@ -26,10 +26,16 @@ const marks: Readonly<Record<StoreStand['kind'], MarkName>> = {
   'low twice': 'within',
 };
 
+const usualTool = `${formatQuantity(dischargeTool.ohms, 'Ω')} ${formatQuantity(dischargeTool.watts, 'W')}`;
+
 /** What holds charge: predicted, discharged, measured, and measured again. */
 export function Stores({ sheet, rows, live, log }: StoresProps) {
   const [line, setLine] = useState('');
   const [message, setMessage] = useState<string>();
+  const { draft, keep } = useDraft('discharge-tool');
+  const [toolTyped, setToolTyped] = useState<string>();
+  const toolText = toolTyped ?? draft ?? usualTool;
+  const tool = readTool(toolText);
   const due = live ? undefined : dueStore(rows);
   useSpokenTimers(live ? [] : rows);
   const record = () => {
@@ -55,9 +61,23 @@ export function Stores({ sheet, rows, live, log }: StoresProps) {
         }}
         onEnter={record}
       />
+      <label className={styles.tool}>
+        <span className="label">Discharge resistor</span>
+        <input
+          className="figure"
+          value={toolText}
+          maxLength={20}
+          aria-invalid={tool === undefined}
+          onChange={(event) => {
+            setToolTyped(event.target.value);
+            keep(event.target.value);
+          }}
+        />
+        {tool === undefined && <span className="bad">ohms and watts, like {usualTool}</span>}
+      </label>
       <ul>
         {rows.map((row) => (
-          <StoreItem key={row.store.id} row={row} live={live} due={row.store === due} />
+          <StoreItem key={row.store.id} row={row} live={live} due={row.store === due} tool={tool ?? dischargeTool} />
         ))}
       </ul>
       {sheet.technology.startsWith('crt') && (
@@ -83,9 +103,16 @@ function useSpokenTimers(rows: readonly StoreRow[]): void {
   }, [rows]);
 }
 
-function StoreItem({ row, live, due }: { row: StoreRow; live: boolean; due: boolean }) {
+interface StoreItemProps {
+  readonly row: StoreRow;
+  readonly live: boolean;
+  readonly due: boolean;
+  readonly tool: DischargeTool;
+}
+
+function StoreItem({ row, live, due, tool }: StoreItemProps) {
   const { store, stand, bleed, learnt, readings } = row;
-  const tool = toolOn(store, dischargeTool);
+  const does = toolOn(store, tool);
   return (
     <li data-store={store.id} data-stand={live ? 'live' : stand.kind} data-due={due || undefined}>
       <header>
@@ -105,10 +132,10 @@ function StoreItem({ row, live, due }: { row: StoreRow; live: boolean; due: bool
           'Only with a resistor probe made for high voltage'
         ) : (
           <>
-            By {formatQuantity(dischargeTool.ohms, 'Ω')}: {formatQuantity(tool.seconds, 's', 2)} to {provenBelow} V,{' '}
-            {formatQuantity(tool.peak, 'W', 2)} at first, {formatQuantity(tool.average, 'W', 2)} on the way,{' '}
-            {Number(tool.joules.toPrecision(2))} J
-            {tool.tooHot && `: too hot for ${dischargeTool.watts} W, take more ohms`}
+            By {formatQuantity(tool.ohms, 'Ω')}: {formatQuantity(does.seconds, 's', 2)} to {provenBelow} V,{' '}
+            {formatQuantity(does.peak, 'W', 2)} at first, {formatQuantity(does.average, 'W', 2)} on the way,{' '}
+            {Number(does.joules.toPrecision(2))} J
+            {does.tooHot && `: too hot for ${tool.watts} W, take more ohms or watts`}
           </>
         )}
         {readings.length > 1 && `. Read: ${readings.map(({ volts }) => `${volts} V`).join(', ')}`}

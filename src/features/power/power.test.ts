@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { type LogBody, type LogEntry } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
-import { agreedPlan, dueStore, powerEvents, readStore, storeRows, usualPlan } from './powerModel';
+import { agreedPlan, dueStore, powerEvents, readStore, readTool, storeRows, usualPlan } from './powerModel';
 
 const sheet = shippedSheets().get('halvane-hp-42')!;
 const start = Date.parse('2026-03-01T10:00:00Z');
@@ -45,6 +45,16 @@ describe('stores after the plug is out', () => {
     expect(readStore(`${first!.id} 4k7Ω`, sheet, undefined)).toMatch(/is read in volts/);
     expect(readStore('90000', sheet, first)).toMatch(/more than any store/);
   });
+});
+
+describe('a discharge resistor', () => {
+  it.each([
+    ['2k2 25W', { ohms: 2200, watts: 25 }],
+    ['2.2 kΩ 25 W', { ohms: 2200, watts: 25 }],
+    ['470R 50', { ohms: 470, watts: 50 }],
+    ['100 ohm 5W', { ohms: 100, watts: 5 }],
+  ])('%s is read', (text, tool) => expect(readTool(text)).toEqual(tool));
+  it.each(['', '2k2', 'two 25W', '0 25W', '2k2 OL'])('"%s" is none', (text) => expect(readTool(text)).toBeUndefined());
 });
 
 describe('first power', () => {

@@ -134,6 +134,26 @@ export function readStore(
   }
 }
 
+/** A resistor with insulated leads, by what is marked on it. */
+export interface DischargeTool {
+  readonly ohms: number;
+  readonly watts: number;
+}
+
+/** Reads `2k2 25W`; undefined where it is no resistor with its watts. */
+export function readTool(text: string): DischargeTool | undefined {
+  const words = text.trim().match(/^(\S+?)\s*(?:Ω|ohms?)?\s+(\S+?)\s*W?$/i) ?? /^(.+Ω)\s+(.+)$/.exec(text.trim());
+  try {
+    const [ohms, watts] = [parseQuantity(words?.[1] ?? ''), parseQuantity(words?.[2] ?? '')];
+    return ohms.value > 0 && watts.value > 0 && Number.isFinite(ohms.value * watts.value)
+      ? { ohms: ohms.value, watts: watts.value }
+      : undefined;
+  } catch (error) {
+    if (error instanceof QuantityError) return undefined;
+    throw error;
+  }
+}
+
 /** A change of the set's power state, for the list of them. */
 export interface PowerEvent {
   readonly id: string;

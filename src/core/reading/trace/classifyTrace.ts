@@ -135,6 +135,8 @@ const closest = 1.003;
 
 interface Fit {
   readonly tau: number;
+  /** Standard deviation of the time constant against itself, by how the misfit grows about the best one. */
+  readonly uncertainty: number;
   at(time: number): number;
 }
 
@@ -144,7 +146,7 @@ function fitExponential(samples: readonly Sample[]): Fit {
   const fitWith = (tau: number) => {
     const shape = samples.map(({ at }) => Math.exp(-(at - origin) / tau));
     const { a, b, error } = leastSquares(shape, samples);
-    return { tau, error, at: (time: number) => a + b * Math.exp(-(time - origin) / tau) };
+    return { tau, error, b, at: (time: number) => a + b * Math.exp(-(time - origin) / tau) };
   };
   let best = taus.map(fitWith).reduce((least, one) => (one.error < least.error ? one : least));
   for (let step = taus[1]! / taus[0]!; step > closest; step = Math.sqrt(step)) {
@@ -153,7 +155,18 @@ function fitExponential(samples: readonly Sample[]): Fit {
       if (nearer.error < best.error) best = nearer;
     }
   }
-  return best;
+  return { ...best, uncertainty: uncertaintyOf(best, samples) };
+}
+
+/** Of the time constant of a fit, linearised about it: only what a and b cannot take up tells it. */
+function uncertaintyOf({ tau, b, error }: { tau: number; b: number; error: number }, samples: readonly Sample[]) {
+  const origin = samples[0]!.at;
+  const shape = samples.map(({ at }) => Math.exp(-(at - origin) / tau));
+  // What a share more of the time constant adds to each sample.
+  const slopes = samples.map(({ at }, index) => ({ at, value: (b * (at - origin) * shape[index]!) / tau }));
+  const own = leastSquares(shape, slopes).error;
+  const noise = Math.sqrt(error / Math.max(1, samples.length - 3));
+  return own > 0 ? noise / Math.sqrt(own) : Infinity;
 }
 
 function leastSquares(shape: readonly number[], samples: readonly Sample[]): { a: number; b: number; error: number } {
@@ -170,13 +183,12 @@ function leastSquares(shape: readonly number[], samples: readonly Sample[]): { a
   return { a, b, error };
 }
 
-/** Span in time constants from which the time constant of a climb is told. */
-const enough = 1.5;
+/** The time constant of a climb is told where two standard deviations of it are within five parts in a hundred. */
+const wellKnown = 0.025;
 
-function climbing({ tau }: Fit, samples: readonly Sample[]): TraceShape {
+function climbing({ tau, uncertainty }: Fit, samples: readonly Sample[]): TraceShape {
   const last = samples[samples.length - 1]!;
-  const span = last.at - samples[0]!.at;
-  return { kind: 'climbing', value: last.value, ...(span >= enough * tau ? { tau } : {}) };
+  return { kind: 'climbing', value: last.value, ...(uncertainty <= wellKnown ? { tau } : {}) };
 }
 
 /** What falls leads to nothing: a straight line through the logarithms, weighed by the values. */

@@ -5,10 +5,19 @@ const holds = 0.3;
 const window = 0.5;
 /** How far the halves of that while may lie apart: a share of the value, and an absolute floor in the unit read. */
 const apart = { share: 0.012, floor: 0.004 };
+/** The same of a slow meter, with too few readings to know its noise. */
+const apartOfFew = 0.025;
 /** Noise beyond this share of the value is no reading at rest. */
 const loudest = 0.03;
 /** With fewer readings the noise is not known. */
 const forNoise = 5;
+
+/** What creeps by more than this share in a second, and surely so, charges something and has not settled. */
+const creeps = 0.005;
+const surely = 3;
+/** Readings looked back on for that, in seconds; a step of this share begins anew. */
+const lookBack = 0.5;
+const jump = 0.08;
 
 const meanOf = (part: readonly Sample[]) => part.reduce((sum, { value }) => sum + value, 0) / part.length;
 
@@ -18,19 +27,26 @@ const meanOf = (part: readonly Sample[]) => part.reduce((sum, { value }) => sum 
  */
 export class SettleWatch {
   private recent: Sample[] = [];
+  /** Since the value last jumped. */
+  private since: Sample[] = [];
   private told: number | undefined;
 
   /** @returns the settled value, the first time it is one */
   take(sample: Sample): number | undefined {
     if (!Number.isFinite(sample.value)) {
       this.recent = [];
+      this.since = [];
       this.told = undefined;
       return undefined;
     }
     // One reading before the window is kept, so that a slow meter is judged by two.
     const first = this.recent.findIndex(({ at }) => at >= sample.at - window);
     this.recent = [...(first < 0 ? this.recent.slice(-1) : this.recent.slice(first)), sample];
-    const value = restingValue(this.recent);
+    const last = this.since[this.since.length - 1];
+    const jumped = last && Math.abs(sample.value - last.value) > jump * Math.abs(sample.value) + apart.floor;
+    this.since = [...(jumped ? [] : this.since.filter(({ at }) => at >= sample.at - lookBack)), sample];
+    const resting = restingValue(this.recent);
+    const value = resting !== undefined && creeping(this.since, resting) ? undefined : resting;
     const allowed = Math.max(apart.floor, apart.share * Math.abs(sample.value));
     if (this.told !== undefined && value !== undefined && Math.abs(this.told - value) > 4 * allowed)
       this.told = undefined;
@@ -45,11 +61,27 @@ function restingValue(samples: readonly Sample[]): number | undefined {
   const half = samples.length >> 1;
   if (half === 0 || samples[samples.length - 1]!.at - samples[0]!.at < holds) return undefined;
   const value = meanOf(samples);
-  const allowed = Math.max(apart.floor, apart.share * Math.abs(value));
+  const share = samples.length >= forNoise ? apart.share : apartOfFew;
+  const allowed = Math.max(apart.floor, share * Math.abs(value));
   const noise = samples.length >= forNoise ? noiseOf(samples) : 0;
   if (noise > Math.max(apart.floor, loudest * Math.abs(value))) return undefined;
   const moved = Math.abs(meanOf(samples.slice(-half)) - meanOf(samples.slice(0, half)));
   return moved <= allowed + 2 * noise * Math.sqrt(2 / half) ? value : undefined;
+}
+
+/** Do the readings go one way, by more than their scatter about the line through them explains? */
+function creeping(samples: readonly Sample[], value: number): boolean {
+  if (samples.length < forNoise) return false;
+  const [t, v] = [meanOf(samples.map(({ at }) => ({ at, value: at }))), meanOf(samples)];
+  let [square, cross] = [0, 0];
+  for (const one of samples) {
+    square += (one.at - t) ** 2;
+    cross += (one.at - t) * (one.value - v);
+  }
+  const slope = cross / square;
+  const scatter = samples.reduce((sum, one) => sum + (one.value - v - slope * (one.at - t)) ** 2, 0);
+  const unsure = Math.sqrt(scatter / (samples.length - 2) / square);
+  return Math.abs(slope) > creeps * Math.abs(value) + apart.floor && Math.abs(slope) > surely * unsure;
 }
 
 /** From the differences of neighbours, in which what moves slowly vanishes. */
