@@ -53,8 +53,10 @@ test('an old page in a second tab is told so, keeps what was typed, and catches 
   await page.keyboard.press('Alt+p');
   await saved(page);
   const old = await context.newPage();
-  // Quiet means hydrated and caught up: from here on it is the older page.
+  // Once it has asked for the log it is caught up: from here on it is the older page.
+  const caughtUp = old.waitForResponse((response) => response.url().endsWith('/log'));
   await old.goto(page.url(), { waitUntil: 'networkidle' });
+  await caughtUp;
   await type(page, 'vs 187');
   await saved(page);
   await old.bringToFront();

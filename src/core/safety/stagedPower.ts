@@ -38,14 +38,14 @@ const enough = 0.75;
 
 const lampSizes: readonly Watts[] = [25, 40, 60, 75, 100, 150, 200, 300];
 
-/** The smallest lamp of a drawer behind which the set still runs; the largest where none does. @throws RangeError */
-export function lampFor(mains: Volts, loadWatts: Watts): Watts {
+/** The smallest lamp of a drawer behind which the set still runs; undefined where none lets it. @throws RangeError */
+export function lampFor(mains: Volts, loadWatts: Watts): Watts | undefined {
   requirePositive({ mains, 'load in watts': loadWatts });
   const runs = (watts: Watts) => {
     const point = seriesLampPoint({ watts, volts: mains }, mains, { kind: 'watts', watts: loadWatts });
     return point !== undefined && point.loadVolts >= enough * mains;
   };
-  return lampSizes.find(runs) ?? lampSizes[lampSizes.length - 1]!;
+  return lampSizes.find(runs);
 }
 
 /**

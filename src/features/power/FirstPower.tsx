@@ -54,6 +54,7 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
     lampVolts: String(usual.lamp.volts),
   });
   const planned = useMemo(() => readPlan(typed), [typed]);
+  const better = typeof planned === 'string' ? undefined : lampFor(planned.mains, planned.loadWatts);
   return (
     <>
       <p className="soft">
@@ -83,7 +84,7 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
           {!powerSteps(planned).some(({ lamp, starts }) => lamp && starts) && (
             <p className={styles.caution}>
               Behind {planned.lamp.watts} W a set of {planned.loadWatts} W will not start: the lamp then shows shorts
-              only. {lampFor(planned.mains, planned.loadWatts)} W would let it run.
+              only. {better === undefined ? 'No lamp lets it run: take loads off.' : `${better} W would let it run.`}
             </p>
           )}
           <Button type="primary" size="large" onClick={() => onAgree(planned)}>

@@ -33,11 +33,13 @@ export interface AgreedPlan {
 /** What a set of a family draws when it runs, in watts, until its label is read: a guess. */
 const usualWatts = { tube: 55, panel: 250, light: 220 } as const;
 const usualMains = 230;
+/** A lamp that shows shorts, where none lets the set run. */
+const shortsOnly = 100;
 
 export function usualPlan(sheet: Sheet): PowerPlan {
   const mains = sheet.nets.get('mains')?.volts ?? usualMains;
   const loadWatts = usualWatts[familyOf(sheet.technology)];
-  return { mains, loadWatts, lamp: { watts: lampFor(mains, loadWatts), volts: mains } };
+  return { mains, loadWatts, lamp: { watts: lampFor(mains, loadWatts) ?? shortsOnly, volts: mains } };
 }
 
 export function agreedPlan(log: readonly LogEntry[]): AgreedPlan | undefined {
