@@ -14,7 +14,7 @@ import { type JobFile, StateBand, useLog } from '@/features/job';
 import { LiveMeter, MeterChoice } from '@/features/meter';
 import { likeliestInside } from '@/features/stage/likeliestInside';
 import { Bar, chanceText, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
-import { latestNumber } from './benchModel';
+import { isMetered, latestNumber } from './benchModel';
 import { LargeFigures } from './LargeFigures';
 import { IsolationView } from './IsolationView';
 import { type Line } from './line/line';
@@ -293,7 +293,7 @@ export function Bench({
                 : (check?.title ?? act?.title ?? 'Nothing more to ask')
           }
           where={step?.kind === 'prove' ? step.store.place : step ? '' : (check?.point?.where ?? '')}
-          wants={step?.kind === 'do' ? 'step' : step || (check && check.unit !== '') ? 'value' : 'words'}
+          wants={step?.kind === 'do' ? 'step' : step || (check && isMetered(check)) ? 'value' : 'words'}
           power={bench.context.power}
           unit={step?.kind === 'prove' ? 'V' : (check?.unit ?? '')}
           value={meter.reads ? meter.view?.value : undefined}
@@ -301,7 +301,7 @@ export function Bench({
           onRecord={() => {
             const value = meter.view?.value;
             if (step?.kind === 'do') desk.record();
-            else if (!step && check && check.unit !== '' && meter.reads && value !== undefined)
+            else if (!step && check && isMetered(check) && meter.reads && value !== undefined)
               log.record([
                 {
                   body: {
@@ -315,7 +315,7 @@ export function Bench({
           }}
           onNext={() =>
             desk.choose(
-              advice.probes.find(({ probe }) => probe.id !== focused?.probe.id && probe.check.unit !== '')?.probe.id,
+              advice.probes.find(({ probe }) => probe.id !== focused?.probe.id && isMetered(probe.check))?.probe.id,
             )
           }
           onRedo={desk.takeBack}

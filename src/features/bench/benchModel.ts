@@ -33,6 +33,9 @@ export type Step =
   | { readonly kind: 'do'; readonly body: LogBody; readonly title: string; readonly done: string }
   | { readonly kind: 'prove'; readonly store: Store };
 
+/** Does an instrument send what it reads: a meter, or a tester that counts rings? */
+export const isMetered = ({ unit, measure }: Check): boolean => unit !== '' || measure === 'rings';
+
 /** The first step from the bench's context to the one a probe needs; undefined when it is there. */
 export function nextStep(job: Case, wanted: Context): Step | undefined {
   const { sheet } = job.predictions.model;

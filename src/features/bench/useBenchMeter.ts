@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { type JobFile, type JobLog } from '@/features/job';
 import { type MeterSource, simulatedSource, useMeter } from '@/features/meter';
 import { sound } from '@/ui';
-import { mayBeBrief } from './benchModel';
+import { isMetered, mayBeBrief } from './benchModel';
 import { type useBench } from './useBench';
 
 /** How long a value must stand where some suspect would take it away again, in seconds. */
@@ -18,7 +18,7 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
   const [on, setOn] = useState(false);
   const [source, setSource] = useState<MeterSource | undefined>(simulated ? simulatedSource : undefined);
   const { check, step, correcting, job, advice, text, choose, wanted, rows } = desk;
-  const numeric = check !== undefined && check.unit !== '';
+  const numeric = check !== undefined && isMetered(check);
   const ready = on && !correcting && text === '' && log.waiting.size === 0;
   const listens = ready && numeric && !step;
   const store = ready && step?.kind === 'prove' ? step.store : undefined;

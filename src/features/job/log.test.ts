@@ -41,6 +41,13 @@ describe('a batch of log lines', () => {
         note: '',
       },
     ],
+    [{ kind: 'inside', block: 'green', node: 'b', measure: 'ripple', volts: 0.2 }],
+    [{ kind: 'part', ref: 'R12', line: 'R12 4k7 5k6' }],
+    [{ kind: 'plan', lampWatts: 100, lampVolts: 230, mains: 230, loadWatts: 45 }],
+    [{ kind: 'step', step: 'lamp-low', volts: 129 }],
+    [{ kind: 'worked', board: 'scan', x: 0.5, y: 1, by: 'chill', answer: 3 }],
+    [{ kind: 'soak', event: 'seen', text: 'gone for a moment' }],
+    [{ kind: 'photo', photo: 'photo-0001', board: 'scan', title: 'back' }],
     [{ kind: 'withdrawn' }],
   ])('takes %j', (body) => {
     expect(parseBatch(batch(entry(body))).entries[0]!.body).toEqual(body);
@@ -74,6 +81,16 @@ describe('a batch of log lines', () => {
       batch(entry({ kind: 'repair', action: 'a', title: 'b', cures: [], money: -1, minutes: 0, note: '' })),
       /money/,
     ],
+    [
+      'a place off the board',
+      batch(entry({ kind: 'worked', board: 'scan', x: 1.2, y: 0, by: 'tap', answer: 1 })),
+      /body.x/,
+    ],
+    [
+      'an answer that is none',
+      batch(entry({ kind: 'worked', board: 'scan', x: 1, y: 0, by: 'tap', answer: 4 })),
+      /answer/,
+    ],
     ['no lines', batch(), /at least 1/],
     [
       'too many lines',
@@ -99,6 +116,11 @@ describe('names in a batch', () => {
     expect(check({ kind: 'connector', connector: 'CN9', pulled: true })).toMatch(/no connector "CN9"/);
     expect(check({ kind: 'repair', action: '', title: '', cures: ['C1.dry'], money: 0, minutes: 0, note: '' })).toMatch(
       /no fault "C1.dry"/,
+    );
+    expect(check({ kind: 'photo', photo: 'photo-0001', board: 'attic', title: '' })).toMatch(/no board "attic"/);
+    expect(check({ kind: 'worked', board: 'scan', x: 0, y: 1, by: 'tap', answer: 2 })).toBeUndefined();
+    expect(check({ kind: 'inside', block: 'scan', node: 'a', measure: 'volts', volts: 1 })).toMatch(
+      /no block "scan" with a netlist inside/,
     );
     expect(check({ kind: 'withdrawn' })).toBeUndefined();
   });

@@ -20,6 +20,10 @@ export function unknownName(entries: readonly LogEntry[], sheet: Sheet, predicti
         if (!(body.change === 'donors' ? sheet.boards : sheet.parts).has(body.target))
           return `${sheet.title} has no ${body.change === 'donors' ? 'board' : 'part'} "${body.target}"`;
         break;
+      case 'worked':
+      case 'photo':
+        if (!sheet.boards.has(body.board)) return `${sheet.title} has no board "${body.board}"`;
+        break;
       case 'inside':
         if (!sheet.blocks.get(body.block)?.stage)
           return `${sheet.title} has no block "${body.block}" with a netlist inside`;

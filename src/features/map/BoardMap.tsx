@@ -2,7 +2,7 @@
 
 import { Button, Select } from 'antd';
 import { useMemo, useRef, useState } from 'react';
-import { jointArea } from '@/core/diagnosis';
+import { type JointArea, jointArea } from '@/core/diagnosis';
 import { replay, standing, workedBy, type WorkedBy } from '@/core/reading';
 import { type JobFile, JobFrame, useLog } from '@/features/job';
 import { Key, timeText } from '@/ui';
@@ -33,6 +33,7 @@ export function BoardMap({ file }: { file: JobFile }) {
     [log.entries, board],
   );
   const area = useMemo(() => jointArea(worked.map(({ body }) => body)), [worked]);
+  const likely = useMemo(() => (area ? likelyCells(area) : []), [area]);
   const photos = useMemo(() => standing(log.entries, 'photo'), [log.entries]);
   const photo = photos.findLast(({ body }) => body.board === board);
 
@@ -121,21 +122,17 @@ export function BoardMap({ file }: { file: JobFile }) {
               />
             )}
             <svg viewBox="0 0 1 1" preserveAspectRatio="none" aria-hidden>
-              {area &&
-                Array.from(area.chances, (chance, cell) => {
-                  const share = chance / Math.max(...area.chances);
-                  return share < faint ? null : (
-                    <rect
-                      key={cell}
-                      className={styles.likely}
-                      x={(cell % area.columns) / area.columns}
-                      y={Math.floor(cell / area.columns) / area.rows}
-                      width={1 / area.columns}
-                      height={1 / area.rows}
-                      opacity={0.7 * share}
-                    />
-                  );
-                })}
+              {likely.map(({ x, y, share }) => (
+                <rect
+                  key={`${x} ${y}`}
+                  className={styles.likely}
+                  x={x}
+                  y={y}
+                  width={1 / area!.columns}
+                  height={1 / area!.rows}
+                  opacity={0.7 * share}
+                />
+              ))}
             </svg>
             {worked.map(({ entry, body }) => (
               <span
@@ -205,6 +202,16 @@ export function BoardMap({ file }: { file: JobFile }) {
       </div>
     </JobFrame>
   );
+}
+
+/** The cells that are painted, with their share of the likeliest. */
+function likelyCells({ chances, columns, rows }: JointArea) {
+  const most = chances.reduce((best, chance) => Math.max(best, chance), 0);
+  return Array.from(chances, (chance, cell) => ({
+    x: (cell % columns) / columns,
+    y: Math.floor(cell / columns) / rows,
+    share: chance / most,
+  })).filter(({ share }) => share >= faint);
 }
 
 /** `upper left`, `middle`, `lower right`. */
