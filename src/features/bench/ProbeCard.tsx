@@ -9,7 +9,15 @@ import { type Symptom } from '@/core/picture';
 import { provenBelow, type TakenReading } from '@/core/reading';
 import { type Ground } from '@/core/sheet';
 import { clockText, Key, markColours, minutesText, VerdictMark } from '@/ui';
-import { choicesFor, instruction, type Interpreted, type SeenPicture, type Step, whyProbe } from './benchModel';
+import {
+  choicesFor,
+  instruction,
+  type Interpreted,
+  isMetered,
+  type SeenPicture,
+  type Step,
+  whyProbe,
+} from './benchModel';
 import { BlinkConditions } from './BlinkConditions';
 import { BlinkTapper } from './BlinkTapper';
 import { PicturePicker } from './PicturePicker';
@@ -186,7 +194,7 @@ function stepHow(step: Step) {
 
 function How({ check, predictions, context }: { check: Check; predictions: Predictions; context: Context }) {
   const { where, expected } = instruction(predictions, check, context);
-  const numeric = check.unit !== '' || check.measure === 'rings';
+  const numeric = isMetered(check);
   return (
     <>
       {capital(measureTitles[check.measure])}
