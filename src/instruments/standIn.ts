@@ -40,7 +40,7 @@ export function standInReadings(check: Check, expectation: Expectation, random: 
 }
 
 /** The discharge resistor takes about so long on any store, in seconds, and leaves so many volts. */
-const dischargeTime = 0.4;
+const dischargeTime = 0.25;
 const left = 2.4;
 
 /** What a meter on a store would send while it is discharged through a resistor. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { liveCold, Predictions, compileSheet } from '@/core/behaviour';
 import { seeded } from '@/core/chance';
-import { meterLine, readMeterLine, standInReadings } from '@/instruments';
+import { dischargeReadings, meterLine, readMeterLine, standInReadings } from '@/instruments';
 import { shippedSheets } from '@/sheets';
 import { type FedReading, MeterFeed } from './MeterFeed';
 
@@ -103,5 +103,13 @@ describe('the stand-in for a meter', () => {
     }
     expect(all).toBeGreaterThan(100);
     expect(right / all).toBeGreaterThan(0.97);
+  });
+});
+
+describe('a store under the discharge resistor', () => {
+  it.each([94, 310, 23_000])('of %d V is read low before the stand-in ends', (volts) => {
+    const [reading] = fed(new MeterFeed(0), dischargeReadings(volts, seeded(3)).map(meterLine));
+    expect(reading).toMatchObject({ shape: 'settled' });
+    expect(reading!.value).toBeLessThan(5);
   });
 });
