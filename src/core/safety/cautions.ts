@@ -1,7 +1,7 @@
 import { type Check, type Context } from '../behaviour';
 import { provenBelow } from '../reading';
 import { type Symptom } from '../picture';
-import { type Sheet, type Store } from '../sheet';
+import { familyOf, type Sheet, type Store } from '../sheet';
 
 /** The discharge tool a bench is taken to have: a wire-wound resistor with insulated leads. */
 export const dischargeTool = { ohms: 2200, watts: 25 };
@@ -19,6 +19,17 @@ export function storesToProve(
   return [...sheet.stores.values()]
     .filter((store) => !low.has(store.id))
     .sort((a, b) => b.farads * b.volts ** 2 - a.farads * a.volts ** 2);
+}
+
+/** How a tube's anode is discharged, step by step; none where the set has no tube. */
+export function anodeSteps({ technology }: Sheet): readonly string[] {
+  return familyOf(technology) === 'tube'
+    ? [
+        'Clip the high-voltage probe, or its resistor, to the braid of the tube first.',
+        'Under the anode cap with the other end, one hand, and hold it there for some seconds.',
+        'Measure. Wait a minute: the glass gives charge back. Discharge and measure once more.',
+      ]
+    : [];
 }
 
 /** What to mind at a change of power. */
@@ -43,7 +54,7 @@ export function pictureCaution(symptoms: readonly Symptom[]): string | undefined
  */
 export function cautionsFor(sheet: Sheet, check: Check, context: Context): string[] {
   const found: string[] = [];
-  const tube = sheet.technology.startsWith('crt');
+  const tube = familyOf(sheet.technology) === 'tube';
   const net = check.point?.net === undefined ? undefined : sheet.nets.get(check.point.net);
   if (net?.signal === 'eht') {
     found.push(

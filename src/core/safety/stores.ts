@@ -11,11 +11,14 @@ export interface ToolOn {
   /** Over that time. */
   readonly average: Watts;
   readonly joules: Joules;
+  /** High voltage: no wire-wound resistor is a tool for it. */
+  readonly highVoltage: boolean;
   /** Beyond what a wire-wound resistor takes for a moment, four times its rating. */
   readonly tooHot: boolean;
 }
 
 const momentary = 4;
+const wireWoundUpTo: Volts = 1000;
 
 export function toolOn({ farads, volts }: Pick<Store, 'farads' | 'volts'>, tool: { ohms: Ohms; watts: Watts }): ToolOn {
   const size = Math.abs(volts);
@@ -28,6 +31,7 @@ export function toolOn({ farads, volts }: Pick<Store, 'farads' | 'volts'>, tool:
     peak,
     average: seconds === 0 ? 0 : (joules - left) / seconds,
     joules,
+    highVoltage: size > wireWoundUpTo,
     tooHot: peak > momentary * tool.watts && joules > tool.watts / 2,
   };
 }

@@ -10,12 +10,13 @@ import { compareSiblings } from '@/core/compare';
 import { isolationOf } from '@/core/diagnosis';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
-import { type JobFile, StateBand, useLog } from '@/features/job';
+import { type JobFile, StateBand, useLog, usePowerKeys } from '@/features/job';
 import { LiveMeter, MeterChoice } from '@/features/meter';
 import { likeliestInside } from '@/features/stage/likeliestInside';
 import { Bar, chanceText, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
-import { isMetered, latestNumber } from './benchModel';
+import { latestNumber } from './benchModel';
 import { LargeFigures } from './LargeFigures';
+import { largeOf, nextMetered } from './largeModel';
 import { IsolationView } from './IsolationView';
 import { type Line } from './line/line';
 import { LineMap } from './line/LineMap';
@@ -129,13 +130,11 @@ export function Bench({
   );
   useHotkeys('alt+1', () => desk.choose(undefined), keys);
   useHotkeys('alt+x', desk.unreachable, keys);
-  useHotkeys('alt+p', desk.togglePower, keys);
   useHotkeys('alt+v', () => desk.choose('picture'), keys);
   useHotkeys('alt+m', meter.toggle, keys);
   useHotkeys('alt+z', desk.takeBack, keys);
   useHotkeys('alt+w', () => log.record([{ body: { kind: 'warmth', warm: !bench.context.warm } }]), keys);
-  useHotkeys('alt+l', () => log.record([{ body: { kind: 'lamp', fitted: !bench.context.lamp } }]), keys);
-  useHotkeys('alt+i', () => log.record([{ body: { kind: 'isolation', fitted: !bench.isolated } }]), keys);
+  usePowerKeys(log, bench, closed);
   useHotkeys('alt+r', toRepair, keys);
   useHotkeys('alt+s', aloud, keys);
 
@@ -285,39 +284,12 @@ export function Bench({
       </div>
       {large && (
         <LargeFigures
-          title={
-            step?.kind === 'do'
-              ? step.title
-              : step
-                ? `Discharge and measure ${step.store.id}`
-                : (check?.title ?? act?.title ?? 'Nothing more to ask')
-          }
-          where={step?.kind === 'prove' ? step.store.place : step ? '' : (check?.point?.where ?? '')}
-          wants={step?.kind === 'do' ? 'step' : step || (check && isMetered(check)) ? 'value' : 'words'}
+          large={largeOf(step, check, act?.title ?? 'Nothing more to ask')}
           power={bench.context.power}
-          unit={step?.kind === 'prove' ? 'V' : (check?.unit ?? '')}
           value={meter.reads ? meter.view?.value : undefined}
           last={rows[0]}
-          onRecord={() => {
-            const value = meter.view?.value;
-            if (step?.kind === 'do') desk.record();
-            else if (!step && check && isMetered(check) && meter.reads && value !== undefined)
-              log.record([
-                {
-                  body: {
-                    kind: 'reading',
-                    check: check.id,
-                    answer: { kind: 'number', value, shape: 'settled' },
-                    text: 'meter',
-                  },
-                },
-              ]);
-          }}
-          onNext={() =>
-            desk.choose(
-              advice.probes.find(({ probe }) => probe.id !== focused?.probe.id && isMetered(probe.check))?.probe.id,
-            )
-          }
+          onRecord={() => (step?.kind === 'do' ? desk.record() : meter.takeNow())}
+          onNext={() => desk.choose(nextMetered(advice.probes, focused?.probe.id))}
           onRedo={desk.takeBack}
           onLeave={() => setLarge(false)}
         />

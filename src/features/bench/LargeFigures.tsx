@@ -1,17 +1,15 @@
 import { useEffect, useRef } from 'react';
-import { engineering, type Unit } from '@/core/quantity';
+import { engineering } from '@/core/quantity';
 import { type BenchState } from '@/core/reading';
+import { powerWords } from '@/features/job';
 import { Key, VerdictMark } from '@/ui';
 import { type ReadingRow } from './benchModel';
+import { type Large } from './largeModel';
 import styles from './large.module.css';
 
 interface LargeFiguresProps {
-  readonly title: string;
-  readonly where: string;
-  /** What is due: something to do, a figure, or an answer that is typed on the bench. */
-  readonly wants: 'step' | 'value' | 'words';
+  readonly large: Large;
   readonly power: BenchState['context']['power'];
-  readonly unit: Unit;
   /** What the meter shows, where one is on. */
   readonly value: number | undefined;
   readonly last: ReadingRow | undefined;
@@ -21,11 +19,10 @@ interface LargeFiguresProps {
   onLeave(): void;
 }
 
-const words = { live: 'LIVE', unplugged: 'UNPLUGGED, NOT PROVEN', proven: 'PROVEN DEAD' } as const;
-
 /** The probe and its figure to be read from across the room; one key each, as a pedal sends them. */
 export function LargeFigures(props: LargeFiguresProps) {
-  const { title, where, wants, power, unit, value, last, onRecord, onNext, onRedo, onLeave } = props;
+  const { large, power, value, last, onRecord, onNext, onRedo, onLeave } = props;
+  const { title, where, wants, unit } = large;
   const panel = useRef<HTMLDivElement>(null);
   // The hands are on the probes: the keys must reach this panel whatever had the focus before.
   useEffect(() => panel.current?.focus());
@@ -55,7 +52,7 @@ export function LargeFigures(props: LargeFiguresProps) {
         does();
       }}
     >
-      <strong data-power={power}>{words[power]}</strong>
+      <strong data-power={power}>{powerWords[power]}</strong>
       <h1>{title}</h1>
       <p className={styles.where}>{where}</p>
       {wants === 'value' ? (

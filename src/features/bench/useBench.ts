@@ -108,10 +108,8 @@ export function useBench(file: JobFile, log: JobLog) {
   };
   const takeBack = () => {
     const last = lastStanding(log.entries);
-    if (last) log.record([{ body: { kind: 'withdrawn' }, supersedes: last.id }]);
+    if (last) log.takeBack(last.id);
   };
-  const togglePower = () =>
-    log.record([{ body: { kind: 'power', power: bench.context.power === 'live' ? 'unplugged' : 'live' } }]);
 
   return {
     job,
@@ -133,6 +131,5 @@ export function useBench(file: JobFile, log: JobLog) {
     record,
     unreachable,
     takeBack,
-    togglePower,
   };
 }

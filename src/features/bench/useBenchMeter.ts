@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type JobFile, type JobLog } from '@/features/job';
-import { type MeterSource, simulatedSource, useMeter } from '@/features/meter';
+import { type FedReading, type MeterSource, simulatedSource, useMeter } from '@/features/meter';
 import { sound } from '@/ui';
 import { isMetered, mayBeBrief } from './benchModel';
 import { type useBench } from './useBench';
@@ -17,6 +17,7 @@ const patience = 2.2;
 export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeof useBench>, simulated: boolean) {
   const [on, setOn] = useState(false);
   const [source, setSource] = useState<MeterSource | undefined>(simulated ? simulatedSource : undefined);
+  useEffect(() => () => source?.close?.(), [source]);
   const { check, step, correcting, job, advice, text, choose, wanted, rows } = desk;
   const numeric = check !== undefined && isMetered(check);
   const ready = on && !correcting && text === '' && log.waiting.size === 0;
@@ -28,31 +29,29 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
       ? `check=${encodeURIComponent(check.id)}`
       : undefined;
   const address = asked === undefined ? undefined : `/api/meter/${file.id}?${asked}&after=${log.entries.length}`;
+  /** Records what was read at the point that is asked for. */
+  const take = ({ value, shape }: FedReading) => {
+    if (store) {
+      // Whatever it reads is recorded; only a low reading proves it.
+      if (Number.isFinite(value))
+        log.record([{ body: { kind: 'proven', store: store.id, volts: Number(value.toPrecision(3)) } }]);
+      return;
+    }
+    if (!check) return;
+    const text = source?.kind === 'simulated' ? 'simulated meter' : 'meter';
+    log.record([{ body: { kind: 'reading', check: check.id, answer: { kind: 'number', value, shape }, text } }]);
+    choose(undefined);
+  };
   const { view, trace } = useMeter(
     source,
     address,
     listens && mayBeBrief(job.predictions, advice.posterior, check, wanted) ? patience : 0,
-    (reading) => {
-      if (store) {
-        // Whatever it reads is recorded; only a low reading proves it.
-        if (Number.isFinite(reading.value))
-          log.record([{ body: { kind: 'proven', store: store.id, volts: Number(reading.value.toPrecision(3)) } }]);
-        return;
-      }
-      if (!check) return;
-      log.record([
-        {
-          body: {
-            kind: 'reading',
-            check: check.id,
-            answer: { kind: 'number', value: reading.value, shape: reading.shape },
-            text: source?.kind === 'simulated' ? 'simulated meter' : 'meter',
-          },
-        },
-      ]);
-      choose(undefined);
-    },
+    take,
   );
+  /** Takes the figure as it stands, settled or not. */
+  const takeNow = () => {
+    if (view?.value !== undefined && (listens || store)) take({ value: view.value, shape: 'settled' });
+  };
   const heard = useRef(rows.length);
   useEffect(() => {
     if (on && rows.length > heard.current) sound(rows[0]!.verdict.mark);
@@ -66,6 +65,7 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
     /** Is there a figure to show? */ reads: on && ((numeric && !step) || step?.kind === 'prove'),
     view,
     trace,
+    takeNow,
     toggle,
   };
 }

@@ -7,6 +7,7 @@ import { type JobFile } from './jobFile';
 import { StateBand } from './StateBand';
 import styles from './state-band.module.css';
 import { type JobLog } from './useLog';
+import { usePowerKeys } from './usePowerKeys';
 
 interface JobFrameProps {
   readonly file: JobFile;
@@ -17,9 +18,11 @@ interface JobFrameProps {
 
 /** A page of a job: the set's power state above it, and what keeps the log from being saved. */
 export function JobFrame({ file, log, bench, children }: JobFrameProps) {
+  const closed = file.closedAt !== null;
+  usePowerKeys(log, bench, closed);
   return (
     <div data-waiting={log.waiting.size}>
-      <StateBand job={file} sheet={file.sheet} bench={bench} ground={undefined} closed={file.closedAt !== null} />
+      <StateBand job={file} sheet={file.sheet} bench={bench} ground={undefined} closed={closed} />
       {log.trouble && (
         <p className={styles.trouble} role="alert">
           {log.trouble.message}

@@ -9,9 +9,8 @@ import { deference, dischargeTool, storesToProve, timeToFall, voltsAfter } from 
 import { type Ground, type Sheet } from '@/core/sheet';
 import { clockText, timeText } from '@/ui';
 import { changesMade } from './changes';
+import { powerWords } from './powerWords';
 import styles from './state-band.module.css';
-
-const words = { live: 'LIVE', unplugged: 'UNPLUGGED, NOT PROVEN', proven: 'PROVEN DEAD' } as const;
 
 const grounds: Readonly<Record<Ground, string>> = {
   hot: 'Black lead: hot ground',
@@ -46,9 +45,9 @@ export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps)
   const { power, lamp, warm } = bench.context;
   const changes = changesMade(bench.context);
   return (
-    <section className={styles.band} data-power={power} aria-label={`The set is ${words[power].toLowerCase()}`}>
+    <section className={styles.band} data-power={power} aria-label={`The set is ${powerWords[power].toLowerCase()}`}>
       <strong className={styles.word} role="status">
-        {words[power]}
+        {powerWords[power]}
       </strong>
       <span className={styles.set}>
         <b>{job.title}</b> · {sheet.title}

@@ -23,6 +23,8 @@ export interface JobLog {
   /** One clear message, with what to do, when the server refused or is away. */
   readonly trouble: { readonly message: string; readonly stale: boolean } | undefined;
   record(lines: readonly Line[]): void;
+  /** Takes lines back; they stay in the record as withdrawn. */
+  takeBack(...ids: readonly string[]): void;
   /** Fetches what other pages recorded and sends what waits here after it. */
   catchUp(): Promise<void>;
 }
@@ -130,6 +132,13 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
     [id],
   );
 
+  const takeBack = useCallback(
+    (...ids: readonly string[]) => {
+      if (ids.length > 0) record(ids.map((supersedes) => ({ body: { kind: 'withdrawn' }, supersedes })));
+    },
+    [record],
+  );
+
   /** Fetches the stored log; true when it could be had. What it adds is shown, what waits comes after it. */
   const refresh = useCallback(async (): Promise<boolean> => {
     try {
@@ -186,5 +195,5 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
     };
   }, [id, refresh]);
 
-  return { entries, waiting, savedAt, trouble, record, catchUp };
+  return { entries, waiting, savedAt, trouble, record, takeBack, catchUp };
 }

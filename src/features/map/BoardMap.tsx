@@ -41,7 +41,7 @@ export function BoardMap({ file }: { file: JobFile }) {
     log.record([{ body: { kind: 'worked', board, ...at, by: way, answer: answer as 0 | 1 | 2 | 3 } }]);
   const takeBack = () => {
     const last = worked[worked.length - 1];
-    if (last) log.record([{ body: { kind: 'withdrawn' }, supersedes: last.entry.id }]);
+    if (last) log.takeBack(last.entry.id);
   };
   const move = (dx: number, dy: number) =>
     setAt(({ x, y }) => ({ x: Math.min(1, Math.max(0, x + dx)), y: Math.min(1, Math.max(0, y + dy)) }));

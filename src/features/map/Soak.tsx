@@ -39,6 +39,7 @@ export function Soak({ log }: { log: JobLog }) {
       {running ? (
         <>
           <input
+            className="field"
             value={text}
             maxLength={400}
             placeholder="what happened"

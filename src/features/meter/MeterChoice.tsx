@@ -71,7 +71,7 @@ export function MeterChoice({ simulated, source, onSource, trace }: MeterChoiceP
             onChange={setSpeed}
           />
           <input
-            className="figure"
+            className="field figure"
             aria-label="Pattern of its lines"
             value={pattern}
             maxLength={80}

@@ -11,9 +11,15 @@ function fakePort() {
     },
   });
   const text = new TextEncoder();
-  const port: SerialPort = { open: () => Promise.resolve(), readable };
+  let closed = 0;
+  const port: SerialPort = {
+    open: () => Promise.resolve(),
+    close: () => Promise.resolve(void (closed += 1)),
+    readable,
+  };
   return {
     port,
+    closed: () => closed,
     send: (chunk: string) => controller.enqueue(text.encode(chunk)),
     close: () => controller.close(),
     pull: () => controller.error(new Error('the device has been lost')),
@@ -80,6 +86,18 @@ describe('a meter on a serial port', () => {
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect(lines).toEqual([]);
     expect(ends()).toBe(0);
+  });
+
+  it('gives its port back when another meter is chosen, so that it can be opened again', async () => {
+    const { port, send, closed } = fakePort();
+    const { lines, listening } = heard();
+    const source = serialSource(port, '{value}');
+    source.listen('', listening);
+    send('1\n');
+    await vi.waitFor(() => expect(lines).toHaveLength(1));
+    source.close!();
+    await vi.waitFor(() => expect(closed()).toBe(1));
+    expect(port.readable!.locked).toBe(false);
   });
 
   it('with a pattern that is none is refused', () => {

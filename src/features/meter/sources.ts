@@ -16,6 +16,8 @@ export interface MeterSource {
   readonly continuous: boolean;
   /** @param address of the simulated meter on the point asked for */
   listen(address: string, listening: Listening): () => void;
+  /** Gives back what it holds, once it is not listened to any more. */
+  close?(): void;
 }
 
 /** The stand-in of the demo, one stream for each touch. */
@@ -75,6 +77,7 @@ export function openRecorded(text: string): MeterSource | string {
 /** The part of the browser's serial port that is used here (Web Serial). */
 export interface SerialPort {
   open(options: { readonly baudRate: number }): Promise<void>;
+  close(): Promise<void>;
   readonly readable: ReadableStream<Uint8Array> | null;
 }
 
@@ -91,13 +94,16 @@ export function serialSource(port: SerialPort, pattern: string): MeterSource {
   const listeners = new Set<Listening>();
   const started = performance.now();
   let over = false;
+  const leave = new AbortController();
   const pump = async () => {
-    const reader = port.readable?.pipeThrough(new TextDecoderStream() as never).getReader() as
-      ReadableStreamDefaultReader<string> | undefined;
+    const text = new TextDecoderStream();
+    const piped = port.readable?.pipeTo(text.writable as WritableStream<Uint8Array>, { signal: leave.signal });
+    piped?.catch(() => undefined);
+    const reader = text.readable.getReader();
     let rest = '';
     try {
       for (;;) {
-        const { done, value } = (await reader?.read()) ?? { done: true, value: '' };
+        const { done, value } = await reader.read();
         if (done) break;
         const lines = (rest + value).split(/\r\n|\r|\n/);
         rest = lines.pop()!.slice(-longestLine);
@@ -109,6 +115,9 @@ export function serialSource(port: SerialPort, pattern: string): MeterSource {
     }
     over = true;
     for (const one of listeners) one.end();
+    await piped?.catch(() => undefined);
+    // A port that is gone cannot be closed, and need not be.
+    await port.close().catch(() => undefined);
   };
   const tell = (listening: Listening, line: string, at: number) => {
     try {
@@ -129,5 +138,6 @@ export function serialSource(port: SerialPort, pattern: string): MeterSource {
       listeners.add(listening);
       return () => listeners.delete(listening);
     },
+    close: () => leave.abort(),
   };
 }

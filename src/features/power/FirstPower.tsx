@@ -22,7 +22,7 @@ export function FirstPower({ file, log, live }: FirstPowerProps) {
     setAnew(false);
   };
   return (
-    <section className={styles.first} aria-label="First power">
+    <section aria-label="First power">
       <h1>First power in stages</h1>
       {agreed && !anew ? (
         <Agreed
@@ -65,7 +65,7 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
           <label key={key}>
             <span className="label">{label}</span>
             <input
-              className="figure"
+              className="field figure"
               inputMode="decimal"
               value={typed[key]}
               maxLength={8}
@@ -82,7 +82,7 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
         <>
           <Steps steps={powerSteps(planned).map((step) => ({ step, volts: undefined, verdict: undefined }))} />
           {!powerSteps(planned).some(({ lamp, starts }) => lamp && starts) && (
-            <p className={styles.caution}>
+            <p className="caution">
               Behind {planned.lamp.watts} W a set of {planned.loadWatts} W will not start: the lamp then shows shorts
               only. {better === undefined ? 'No lamp lets it run: take loads off.' : `${better} W would let it run.`}
             </p>

@@ -1,7 +1,6 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { replay } from '@/core/reading';
 import { deference, powerCaution } from '@/core/safety';
 import { type JobFile, JobFrame, useLog } from '@/features/job';
@@ -27,17 +26,13 @@ function useClock(first: number): number {
 export function PowerDesk({ file }: { file: JobFile }) {
   const log = useLog(file);
   const { sheet } = file;
-  const { entries, record } = log;
+  const { entries } = log;
   const bench = useMemo(() => replay(entries, [...sheet.stores.keys()]), [entries, sheet]);
   const lastAt = entries[entries.length - 1]?.at ?? file.createdAt;
   const now = useClock(Date.parse(lastAt) / 1000);
   const rows = useMemo(() => storeRows(entries, sheet, now), [entries, sheet, now]);
   const events = useMemo(() => powerEvents(entries), [entries]);
   const live = bench.context.power === 'live';
-  const keys = { enableOnFormTags: true, preventDefault: true } as const;
-  useHotkeys('alt+p', () => record([{ body: { kind: 'power', power: live ? 'unplugged' : 'live' } }]), keys);
-  useHotkeys('alt+l', () => record([{ body: { kind: 'lamp', fitted: !bench.context.lamp } }]), keys);
-  useHotkeys('alt+i', () => record([{ body: { kind: 'isolation', fitted: !bench.isolated } }]), keys);
 
   return (
     <JobFrame file={file} log={log} bench={bench}>
@@ -60,7 +55,7 @@ export function PowerDesk({ file }: { file: JobFile }) {
             ))}
           </ol>
           {events.length === 0 && <p className="soft">Nothing yet.</p>}
-          <p className={styles.caution}>{powerCaution(live ? 'live' : 'unplugged')}</p>
+          <p className="caution">{powerCaution(live ? 'live' : 'unplugged')}</p>
           <p className="soft">{deference}</p>
         </section>
       </div>

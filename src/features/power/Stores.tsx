@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { formatQuantity } from '@/core/quantity';
-import { dischargeTool, toolOn, type StoreStand } from '@/core/safety';
+import { anodeSteps, dischargeTool, toolOn, type StoreStand } from '@/core/safety';
 import { provenBelow } from '@/core/reading';
 import { type Sheet } from '@/core/sheet';
 import { type JobLog } from '@/features/job';
@@ -14,9 +14,6 @@ interface StoresProps {
   readonly live: boolean;
   readonly log: JobLog;
 }
-
-/** Above this a wire-wound resistor is no tool, in volts. */
-const highVolts = 1000;
 
 const marks: Readonly<Record<StoreStand['kind'], MarkName>> = {
   unmeasured: 'unread',
@@ -36,6 +33,7 @@ export function Stores({ sheet, rows, live, log }: StoresProps) {
   const [toolTyped, setToolTyped] = useState<string>();
   const toolText = toolTyped ?? draft ?? usualTool;
   const tool = readTool(toolText);
+  const steps = anodeSteps(sheet);
   const due = live ? undefined : dueStore(rows);
   useSpokenTimers(live ? [] : rows);
   const record = () => {
@@ -64,7 +62,7 @@ export function Stores({ sheet, rows, live, log }: StoresProps) {
       <label className={styles.tool}>
         <span className="label">Discharge resistor</span>
         <input
-          className="figure"
+          className="field figure"
           value={toolText}
           maxLength={20}
           aria-invalid={tool === undefined}
@@ -80,11 +78,11 @@ export function Stores({ sheet, rows, live, log }: StoresProps) {
           <StoreItem key={row.store.id} row={row} live={live} due={row.store === due} tool={tool ?? dischargeTool} />
         ))}
       </ul>
-      {sheet.technology.startsWith('crt') && (
+      {steps.length > 0 && (
         <ol className={styles.anode}>
-          <li>Clip the high-voltage probe, or its resistor, to the braid of the tube first.</li>
-          <li>Under the anode cap with the other end, one hand, and hold it there for some seconds.</li>
-          <li>Measure. Wait a minute: the glass gives charge back. Discharge and measure once more.</li>
+          {steps.map((step) => (
+            <li key={step}>{step}</li>
+          ))}
         </ol>
       )}
     </section>
@@ -128,7 +126,7 @@ function StoreItem({ row, live, due, tool }: StoreItemProps) {
       </p>
       <p className="soft">
         {store.place}.{' '}
-        {Math.abs(store.volts) > highVolts ? (
+        {does.highVoltage ? (
           'Only with a resistor probe made for high voltage'
         ) : (
           <>

@@ -140,14 +140,14 @@ export function Repair({ file }: { file: JobFile }) {
                 />
               </label>
               {bench.context.power === 'live' && (
-                <p className={styles.caution}>
+                <p className="caution">
                   The set is marked LIVE: unplug, discharge, and measure to prove it before touching.
                 </p>
               )}
               {bench.context.power === 'unplugged' && (
-                <p className={styles.caution}>Not proven dead yet: measure each store first.</p>
+                <p className="caution">Not proven dead yet: measure each store first.</p>
               )}
-              <p className={styles.caution}>One change, then test: two at once, and nobody knows which cured it.</p>
+              <p className="caution">One change, then test: two at once, and nobody knows which cured it.</p>
               <Button type="primary" size="large" onClick={record}>
                 It is done <Key>Ctrl ⏎</Key>
               </Button>
@@ -313,7 +313,7 @@ function Remeasure({ open, job, record }: RemeasureProps) {
       {cautionsFor(predictions.model.sheet, check, bench.context)
         .slice(0, 1)
         .map((caution) => (
-          <p key={caution} className={styles.caution}>
+          <p key={caution} className="caution">
             {caution}
           </p>
         ))}

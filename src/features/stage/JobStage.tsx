@@ -1,7 +1,6 @@
 'use client';
 
 import { useMemo } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { checkOfNode, insideBlock, type StageReading, whyNotInside } from '@/core/inside';
 import { type LogBody, replay } from '@/core/reading';
 import { type JobFile, JobFrame, predictionsOf, useLog } from '@/features/job';
@@ -30,13 +29,8 @@ export function JobStage({ file, block, stages }: { file: JobFile; block: string
   const takeBack = () => {
     const standing = new Set(inside?.readings.map(({ entry }) => entry));
     const last = log.entries.findLast(({ id }) => standing.has(id));
-    if (last) log.record([{ body: { kind: 'withdrawn' }, supersedes: last.id }]);
+    if (last) log.takeBack(last.id);
   };
-  useHotkeys(
-    'alt+p',
-    () => log.record([{ body: { kind: 'power', power: bench.context.power === 'live' ? 'unplugged' : 'live' } }]),
-    { enableOnFormTags: true, preventDefault: true, enabled: file.closedAt === null },
-  );
   return (
     <JobFrame file={file} log={log} bench={bench}>
       <StageDesk

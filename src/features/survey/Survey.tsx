@@ -10,10 +10,11 @@ import { Key, LineEntry, sound, VerdictMark } from '@/ui';
 import { Bands } from './Bands';
 import {
   bandsFor,
+  linesOf,
   markOfPart,
   partFigures,
   partWords,
-  readingOf,
+  recordedFor,
   type SurveyRow,
   surveyRows,
   typedPart,
@@ -36,23 +37,14 @@ export function Survey({ file }: { file: JobFile }) {
   const record = () => {
     setAsked(true);
     if (typed.kind !== 'part') return;
-    // Where the sheet asks for the same, the bench has its answer, too.
-    const reading = live ? undefined : readingOf(typed.check, typed.verdict, checks);
-    log.record([
-      { body: { kind: 'part', ref: typed.check.ref, line: line.trim() } },
-      ...(reading ? [{ body: reading }] : []),
-    ]);
+    log.record(linesOf(line, typed, checks, live).map((body) => ({ body })));
     sound(markOfPart[typed.verdict.mark]);
     setLine('');
     setAsked(false);
   };
   const takeBack = () => {
     const [last] = rows;
-    if (!last) return;
-    const at = log.entries.findIndex(({ id }) => id === last.entry.id);
-    const after = log.entries[at + 1];
-    const along = after?.body.kind === 'reading' && after.body.text === 'survey' ? [after.id] : [];
-    log.record([last.entry.id, ...along].map((supersedes) => ({ body: { kind: 'withdrawn' }, supersedes })));
+    if (last) log.takeBack(...recordedFor(last, log.entries));
   };
   useHotkeys('alt+z', takeBack, { enableOnFormTags: true, preventDefault: true });
 
@@ -62,7 +54,7 @@ export function Survey({ file }: { file: JobFile }) {
         <section className={styles.entry} aria-label="Next part">
           <h1>Survey of parts</h1>
           {live && (
-            <p className={styles.caution}>
+            <p className="caution">
               The set is live: ohms and junctions are read with the plug out and the stores proven.
             </p>
           )}

@@ -49,6 +49,9 @@ export const partWords: Readonly<Record<PartMark, string>> = {
   wait: 'wait',
 };
 
+/** What stands in the record for a reading that came from the survey. */
+const surveyText = 'survey';
+
 const knownIn = (sheet: Sheet) => (ref: string) => sheet.parts.get(ref);
 
 export function typedPart(line: string, sheet: Sheet): TypedPart {
@@ -105,8 +108,25 @@ export function readingOf(
     ({ point }) => point?.measure === measure && point.parts.length === 1 && point.parts[0] === check.ref,
   );
   return (
-    found && { kind: 'reading', check: found.id, answer: { kind: 'number', value, shape: 'settled' }, text: 'survey' }
+    found && { kind: 'reading', check: found.id, answer: { kind: 'number', value, shape: 'settled' }, text: surveyText }
   );
+}
+
+/** The lines of the log that a typed part comes to: where the sheet asks for the same, the bench has its answer, too. */
+export function linesOf(
+  line: string,
+  { check, verdict }: Pick<SurveyRow, 'check' | 'verdict'>,
+  checks: ReadonlyMap<string, Check>,
+  live: boolean,
+): LogBody[] {
+  const reading = live ? undefined : readingOf(check, verdict, checks);
+  return [{ kind: 'part', ref: check.ref, line: line.trim() }, ...(reading ? [reading] : [])];
+}
+
+/** The ids of what was recorded for a part: its line, and the reading that went with it. */
+export function recordedFor({ entry }: SurveyRow, log: readonly LogEntry[]): string[] {
+  const after = log[log.findIndex(({ id }) => id === entry.id) + 1];
+  return [entry.id, ...(after?.body.kind === 'reading' && after.body.text === surveyText ? [after.id] : [])];
 }
 
 /** What a part should be, and what it read, as they stand in the list. */
