@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { operatingPoint, readNetlist, System } from '../circuit';
+import { shippedSheets } from '@/sheets';
 import { type Store } from '../sheet';
-import { judgeStep, lampFor, learntBleed, powerSteps, standOf, toolOn, voltsAfter } from '.';
+import { anodeSteps, judgeStep, lampFor, learntBleed, powerSteps, standOf, toolOn, voltsAfter } from '.';
 
 const plan = { lamp: { watts: 150, volts: 230 }, mains: 230, loadWatts: 45 };
 const steps = powerSteps(plan);
@@ -69,6 +70,24 @@ describe('staged power', () => {
     expect(lampFor(230, 400)).toBeUndefined();
     const lamp = { watts: lampFor(230, 45)!, volts: 230 };
     expect(powerSteps({ ...plan, lamp })[1]!.starts).toBe(true);
+  });
+});
+
+describe('the anode of a tube', () => {
+  it.each([...shippedSheets().values()].map((sheet) => [sheet.id, sheet] as const))(
+    'of %s has its own steps where there is one',
+    (_, sheet) => {
+      const steps = anodeSteps(sheet);
+      expect(steps.length > 0).toBe(['crt-colour', 'crt-mono', 'projection-tubes'].includes(sheet.technology));
+    },
+  );
+});
+
+describe('a store of high voltage', () => {
+  it('is no work for a wire-wound resistor', () => {
+    const tool = { ohms: 2200, watts: 25 };
+    expect(toolOn({ farads: 1.5e-9, volts: 23_000 }, tool).highVoltage).toBe(true);
+    expect(toolOn({ farads: 330e-6, volts: -320 }, tool).highVoltage).toBe(false);
   });
 });
 

@@ -77,6 +77,17 @@ afterEach(async () => {
 });
 
 describe('the log in the browser', () => {
+  it('takes several lines back at once, each by a line of its own, and nothing for none', async () => {
+    await act(() => log.takeBack());
+    expect(log.entries).toEqual([]);
+    await act(() => log.takeBack('first', 'second'));
+    await settle();
+    expect(sent[0]!.entries).toMatchObject([
+      { supersedes: 'first', body: { kind: 'withdrawn' } },
+      { supersedes: 'second', body: { kind: 'withdrawn' } },
+    ]);
+  });
+
   it('shows a line at once, sends it with what the page has seen, and lets go of it when it is stored', async () => {
     await act(() => log.record([live]));
     expect(log.entries).toHaveLength(1);

@@ -2,10 +2,11 @@
 
 import { Button, Select } from 'antd';
 import { useMemo, useRef, useState } from 'react';
-import { type JointArea, jointArea } from '@/core/diagnosis';
+import { jointArea } from '@/core/diagnosis';
 import { replay, standing, workedBy, type WorkedBy } from '@/core/reading';
 import { type JobFile, JobFrame, useLog } from '@/features/job';
 import { Key, timeText } from '@/ui';
+import { likelyCells, placeWords } from './mapModel';
 import { sendPhoto } from './sendPhoto';
 import { Soak } from './Soak';
 import styles from './map.module.css';
@@ -13,8 +14,6 @@ import styles from './map.module.css';
 const wayTitles: Readonly<Record<WorkedBy, string>> = { press: 'Press', tap: 'Tap', heat: 'Heat', chill: 'Chill' };
 const answers = ['nothing', 'a flicker', 'comes and goes', 'every time'] as const;
 const step = 0.02;
-/** Cells less likely than this share of the likeliest are not painted. */
-const faint = 0.08;
 
 /** Where an intermittent answers to stick, knuckle, heat and cold; photographs; the soak. */
 export function BoardMap({ file }: { file: JobFile }) {
@@ -202,21 +201,4 @@ export function BoardMap({ file }: { file: JobFile }) {
       </div>
     </JobFrame>
   );
-}
-
-/** The cells that are painted, with their share of the likeliest. */
-function likelyCells({ chances, columns, rows }: JointArea) {
-  const most = chances.reduce((best, chance) => Math.max(best, chance), 0);
-  return Array.from(chances, (chance, cell) => ({
-    x: (cell % columns) / columns,
-    y: Math.floor(cell / columns) / rows,
-    share: chance / most,
-  })).filter(({ share }) => share >= faint);
-}
-
-/** `upper left`, `middle`, `lower right`. */
-function placeWords(x: number, y: number): string {
-  const third = (share: number, names: readonly [string, string, string]) => names[Math.min(2, Math.floor(share * 3))]!;
-  const [down, across] = [third(y, ['upper', 'middle', 'lower']), third(x, ['left', 'middle', 'right'])];
-  return down === across ? 'The middle' : `${down[0]!.toUpperCase()}${down.slice(1)} ${across}`;
 }

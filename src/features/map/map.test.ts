@@ -1,4 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { jointArea } from '@/core/diagnosis';
+import { type LogEntry } from '@/core/reading';
+import { likelyCells, placeWords, soakRun } from './mapModel';
 import { photoType } from './photoTypes';
 
 const bytes = (...parts: readonly (number | string)[]) =>
@@ -15,4 +18,41 @@ describe('what is taken for a photograph', () => {
     [bytes('<svg onload="x"/>'), undefined],
     [bytes(), undefined],
   ])('is told by its first bytes (%#)', (first, type) => expect(photoType(first)).toBe(type));
+});
+
+describe('the likely area', () => {
+  it('is painted where it is likely, and named by its third of the board', () => {
+    const area = jointArea([{ x: 0.8, y: 0.2, by: 'chill', answer: 3 }])!;
+    const cells = likelyCells(area);
+    expect(cells.length).toBeLessThan(area.chances.length / 4);
+    expect(Math.max(...cells.map(({ share }) => share))).toBe(1);
+    expect(placeWords(area.x, area.y)).toBe('Upper right');
+    expect(placeWords(0.5, 0.5)).toBe('The middle');
+    expect(placeWords(0, 1)).toBe('Lower left');
+    expect(placeWords(1, 0.5)).toBe('Middle right');
+  });
+});
+
+describe('a soak', () => {
+  const at = (minute: number) => `2026-03-01T10:${String(minute).padStart(2, '0')}:00Z`;
+  const log = (...events: readonly [minute: number, event: 'begun' | 'seen' | 'ended', text?: string][]): LogEntry[] =>
+    events.map(([minute, event, text = ''], index) => ({
+      id: `line-${index}`,
+      at: at(minute),
+      body: { kind: 'soak', event, text },
+    }));
+
+  it('runs until it is ended, and keeps what was seen', () => {
+    expect(soakRun([], 0)).toBeUndefined();
+    const going = log([0, 'begun'], [5, 'seen', 'colour gone']);
+    expect(soakRun(going, Date.parse(at(20)))).toMatchObject({ running: true, seconds: 1200 });
+    const over = soakRun([...going, ...log([9, 'ended'])], Date.parse(at(59)))!;
+    expect(over).toMatchObject({ running: false, seconds: 540 });
+    expect(over.seen.map(({ body }) => body.text)).toEqual(['colour gone']);
+  });
+
+  it('begun anew leaves the last one behind', () => {
+    const run = soakRun(log([0, 'begun'], [1, 'seen', 'old'], [2, 'ended'], [30, 'begun']), Date.parse(at(31)))!;
+    expect(run).toMatchObject({ running: true, seconds: 60, seen: [] });
+  });
 });

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { type LogEntry } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
 import { predictionsOf } from '@/features/job';
-import { bandsFor, partFigures, readingOf, surveyRows, typedPart } from './surveyModel';
+import { bandsFor, linesOf, partFigures, readingOf, recordedFor, surveyRows, typedPart } from './surveyModel';
 
 const sheet = shippedSheets().get('pellisar-tc-14')!;
 const log = (...lines: readonly string[]): LogEntry[] =>
@@ -66,5 +66,21 @@ describe('a survey and the sheet’s own checks', () => {
     expect(reading('R201 4k lifted')).toMatchObject({ check: 'R201-ohms' });
     expect(reading('R201 19k climbing')).toBeUndefined();
     expect(reading('R999 1k 3k')).toBeUndefined();
+  });
+
+  it('are recorded together, and taken back together; not while the set is live', () => {
+    const typed = typedPart('R201 19k', sheet);
+    if (typed.kind !== 'part') throw new Error('no part');
+    expect(linesOf('R201 19k ', typed, checks, true)).toEqual([{ kind: 'part', ref: 'R201', line: 'R201 19k' }]);
+    const bodies = linesOf('R201 19k', typed, checks, false);
+    expect(bodies).toHaveLength(2);
+    const entries = [...bodies, { kind: 'warmth', warm: true } as const].map((body, index): LogEntry => ({
+      id: `line-${index}`,
+      at: '2026-03-01T10:00:00Z',
+      body,
+    }));
+    const [row] = surveyRows(entries, sheet);
+    expect(recordedFor(row!, entries)).toEqual(['line-0', 'line-1']);
+    expect(recordedFor(row!, [entries[0]!, entries[2]!])).toEqual(['line-0']);
   });
 });

@@ -1,0 +1,50 @@
+import { type JointArea } from '@/core/diagnosis';
+import { type LogEntry, standing, type Standing } from '@/core/reading';
+
+/** Cells less likely than this share of the likeliest are not painted. */
+const faint = 0.08;
+
+/** The cells that are painted, with their share of the likeliest. */
+export function likelyCells({ chances, columns, rows }: JointArea) {
+  const most = chances.reduce((best, chance) => Math.max(best, chance), 0);
+  return Array.from(chances, (chance, cell) => ({
+    x: (cell % columns) / columns,
+    y: Math.floor(cell / columns) / rows,
+    share: chance / most,
+  })).filter(({ share }) => share >= faint);
+}
+
+/** `upper left`, `middle`, `lower right`. */
+export function placeWords(x: number, y: number): string {
+  const third = (share: number, names: readonly [string, string, string]) => names[Math.min(2, Math.floor(share * 3))]!;
+  const [down, across] = [third(y, ['upper', 'middle', 'lower']), third(x, ['left', 'middle', 'right'])];
+  return down === across ? 'The middle' : `${down[0]!.toUpperCase()}${down.slice(1)} ${across}`;
+}
+
+/** The last soak. */
+export interface SoakRun {
+  readonly running: boolean;
+  /** How long it has run, in seconds. */
+  readonly seconds: number;
+  readonly seen: readonly Standing<'soak'>[];
+}
+
+/** The last soak as it stands at a moment, in milliseconds since 1970; undefined before there was one. */
+export function soakRun(log: readonly LogEntry[], now: number): SoakRun | undefined {
+  const lines = standing(log, 'soak');
+  const run = lines.slice(
+    Math.max(
+      0,
+      lines.findLastIndex(({ body }) => body.event === 'begun'),
+    ),
+  );
+  const [begun] = run;
+  if (begun?.body.event !== 'begun') return undefined;
+  const ended = run.find(({ body }) => body.event === 'ended');
+  const until = ended ? Date.parse(ended.entry.at) : now;
+  return {
+    running: !ended,
+    seconds: Math.max(0, until - Date.parse(begun.entry.at)) / 1000,
+    seen: run.filter(({ body }) => body.event === 'seen'),
+  };
+}
