@@ -1,6 +1,6 @@
 import { seeded } from '@/core/chance';
 import { traceKinds, traceOf, type LabelledTrace } from '@/core/practice';
-import { classifyTrace, SettleWatch } from '@/core/reading';
+import { type After, classifyTrace, CreepWatch, SettleWatch } from '@/core/reading';
 
 const noises = [0.001, 0.004, 0.01];
 const rates = [2, 4, 10, 25, 50];
@@ -10,11 +10,12 @@ const quantile = (values: readonly number[], share: number) =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))]!;
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
 
-const traces: (LabelledTrace & { readonly rate: number })[] = traceKinds.flatMap((kind, k) =>
+const traces: (LabelledTrace & { readonly rate: number; readonly noise: number })[] = traceKinds.flatMap((kind, k) =>
   noises.flatMap((noise, n) =>
     rates.flatMap((rate) =>
       Array.from({ length: each }, (_, draw) => ({
         rate,
+        noise,
         ...traceOf(kind, { rate, noise, random: seeded(1 + draw + 1000 * k + 10_000 * n + 100_000 * rate) }),
       })),
     ),
@@ -58,5 +59,36 @@ for (const rate of rates) {
   });
   console.log(
     `  settled at ${String(rate).padStart(2)} a second: recorded ${quantile(delays, 0.5).toFixed(2)} s after settling, median, ${quantile(delays, 0.95).toFixed(2)} s p95`,
+  );
+}
+
+/** Values recorded of a trace, one after another, while the probes are on the point. */
+function recorded({ samples }: LabelledTrace): number[] {
+  const settle = new SettleWatch();
+  const index = samples.findIndex((sample) => settle.take(sample) !== undefined);
+  if (index < 0) return [];
+  const first = samples[index]!.value;
+  const creep = new CreepWatch(first, samples.slice(0, index + 1));
+  return [first, ...samples.slice(index + 1).flatMap((sample) => creepValue(creep.take(sample)))];
+}
+const creepValue = (after: After) => (after.kind === 'there' && after.value !== undefined ? [after.value] : []);
+for (const noise of noises) {
+  const climbs = traces.filter((trace) => trace.kind === 'climbing' && trace.noise === noise);
+  const off = climbs.flatMap((trace) => {
+    const values = recorded(trace);
+    const stood = trace.samples[trace.samples.length - 1]!.value;
+    return values.length === 0
+      ? []
+      : [[values[0]!, values[values.length - 1]!].map((one) => Math.abs(one / stood - 1))];
+  });
+  const p95 = (which: 0 | 1) =>
+    percent(
+      quantile(
+        off.map((one) => one[which]!),
+        0.95,
+      ),
+    );
+  console.log(
+    `  climbs at noise ${percent(noise)}: ${off.length} of ${climbs.length} taken for settled, off by ${p95(0)} p95 then, ${p95(1)} once watched on`,
   );
 }

@@ -133,3 +133,31 @@ test('a shutdown is caught at start from a recorded log; a log that is none, or 
   await expect(rows).toContainText('187');
   await expect(page.getByRole('region', { name: 'Readings' })).toContainText('up, then gone');
 });
+
+test('a reading that creeps on after it was recorded is put right while the probes are on it', async ({
+  page,
+  app,
+}) => {
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Platform set', ['Flooded green']);
+  await page.keyboard.press('Alt+p');
+  await page.locator('[data-net="kg"]').last().click();
+  await page.keyboard.press('Alt+m');
+  const choice = page.getByRole('region', { name: 'Which meter' });
+  await choice.getByRole('combobox', { name: 'Meter' }).click();
+  await page.getByText('Recorded log', { exact: true }).click();
+  const creeping = Array.from({ length: 80 }, (_, index) => {
+    const volts = index < 20 ? 120 + (index % 3) / 10 : 120 + 0.3 * (index - 20);
+    return `${index / 10},${volts.toFixed(2)},V`;
+  });
+  await choice.locator('input[type=file]').setInputFiles({
+    name: 'creeping.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(['seconds,value,unit', ...creeping].join('\n')),
+  });
+  const rows = page.getByTestId('readings');
+  await expect(rows).toHaveAttribute('data-count', '1', { timeout: 15_000 });
+  await expect(rows).toContainText('120');
+  await expect(rows).toContainText(/13[5-7]/, { timeout: 15_000 });
+  await expect(rows).toHaveAttribute('data-count', '1');
+  await expect(page.getByRole('region', { name: 'Readings' })).toContainText('corrected');
+});

@@ -19,5 +19,13 @@ export {
 export { readRefinement, type Refinement } from './refinement';
 export { answerText } from './answerText';
 export { expectedText, inconclusive, judgeAnswer, type Verdict } from './verdict';
-export { classifyTrace, SettleWatch, type ClassifiedTrace, type Sample, type TraceShape } from './trace';
+export {
+  type After,
+  classifyTrace,
+  CreepWatch,
+  SettleWatch,
+  type ClassifiedTrace,
+  type Sample,
+  type TraceShape,
+} from './trace';
 export { countBlinks, type BlinkCount, type Tap } from './blinkTaps';

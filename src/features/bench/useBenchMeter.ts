@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { type LogEntry } from '@/core/reading';
 import { type JobFile, type JobLog } from '@/features/job';
 import { type FedReading, type MeterSource, simulatedSource, useMeter } from '@/features/meter';
 import { sound } from '@/ui';
@@ -29,21 +30,34 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
       ? `check=${encodeURIComponent(check.id)}`
       : undefined;
   const address = asked === undefined ? undefined : `/api/meter/${file.id}?${asked}&after=${log.entries.length}`;
+  /** What the meter recorded last, the newest version of it. */
+  const taken = useRef<LogEntry>(undefined);
+  /** A reading that crept on after it was recorded, unless it was corrected or taken back since. */
+  const revise = (value: number) => {
+    const before = taken.current;
+    if (before?.body.kind !== 'reading' || !job.bench.readings.some(({ entry }) => entry.id === before.id)) return;
+    const body = { ...before.body, answer: { kind: 'number', value, shape: 'settled' } } as const;
+    [taken.current] = log.record([{ body, supersedes: before.id }]);
+  };
   /** Records what was read at the point that is asked for. */
-  const take = ({ value, shape }: FedReading) => {
+  const take = ({ value, shape, revises }: FedReading) => {
+    if (revises) return revise(value);
     if (store) {
       // Whatever it reads is recorded; only a low reading proves it.
       if (Number.isFinite(value))
-        log.record([{ body: { kind: 'proven', store: store.id, volts: Number(value.toPrecision(3)) } }]);
+        [taken.current] = log.record([
+          { body: { kind: 'proven', store: store.id, volts: Number(value.toPrecision(3)) } },
+        ]);
       return;
     }
     if (!check) return;
     const text = source?.kind === 'simulated' ? 'simulated meter' : 'meter';
-    log.record([{ body: { kind: 'reading', check: check.id, answer: { kind: 'number', value, shape }, text } }]);
+    const answer = { kind: 'number', value, shape } as const;
+    [taken.current] = log.record([{ body: { kind: 'reading', check: check.id, answer, text } }]);
     choose(undefined);
   };
   const { view, trace } = useMeter(
-    source,
+    on ? source : undefined,
     address,
     listens && mayBeBrief(job.predictions, advice.posterior, check, wanted) ? patience : 0,
     take,
@@ -52,10 +66,12 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
   const takeNow = () => {
     if (view?.value !== undefined && (listens || store)) take({ value: view.value, shape: 'settled' });
   };
-  const heard = useRef(rows.length);
+  // A line taken back is not sounded again; one put right is.
+  const heard = useRef({ count: rows.length, newest: rows[0]?.reading.entry.id });
   useEffect(() => {
-    if (on && rows.length > heard.current) sound(rows[0]!.verdict.mark);
-    heard.current = rows.length;
+    const newest = rows[0]?.reading.entry.id;
+    if (on && rows.length >= heard.current.count && newest !== heard.current.newest) sound(rows[0]!.verdict.mark);
+    heard.current = { count: rows.length, newest };
   }, [on, rows]);
   const toggle = useCallback(() => setOn((was) => !was), []);
   return {

@@ -22,7 +22,8 @@ export interface JobLog {
   readonly savedAt: string | undefined;
   /** One clear message, with what to do, when the server refused or is away. */
   readonly trouble: { readonly message: string; readonly stale: boolean } | undefined;
-  record(lines: readonly Line[]): void;
+  /** @returns the lines as they will stand in the log */
+  record(lines: readonly Line[]): readonly LogEntry[];
   /** Takes lines back; they stay in the record as withdrawn. */
   takeBack(...ids: readonly string[]): void;
   /** Fetches what other pages recorded and sends what waits here after it. */
@@ -128,6 +129,7 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
       setEntries((current) => [...current, ...made]);
       setWaiting(new Set(queue.current.map((entry) => entry.id)));
       void keepWaiting(id, made).finally(() => void again.current());
+      return made;
     },
     [id],
   );

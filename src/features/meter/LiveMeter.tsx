@@ -19,7 +19,9 @@ export function LiveMeter({ view, unit, title }: { view: MeterView | undefined; 
           ? `${title}: it broke off before it settled. Touch the point again: Alt M twice.`
           : view && view.garbage > 0
             ? `${view.garbage} lines were no readings: ${view.lastGarbage}`
-            : `${title}. Recorded when it settles`}
+            : view?.onBefore
+              ? `${title}: still on the point before, which is put right if it creeps on`
+              : `${title}. Recorded when it settles`}
       </small>
     </div>
   );

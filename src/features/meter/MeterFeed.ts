@@ -1,15 +1,19 @@
-import { classifyTrace, type Sample, SettleWatch } from '@/core/reading';
+import { classifyTrace, CreepWatch, type Sample, SettleWatch } from '@/core/reading';
 import { MeterLineError, readMeterLine } from '@/instruments';
 
 /** A reading the feed has made up its mind about. */
 export interface FedReading {
   readonly value: number;
   readonly shape: 'settled' | 'brief';
+  /** It puts right what was recorded of the point before, on which the probes still are. */
+  readonly revises?: true;
 }
 
 /** What the feed shows meanwhile. */
 export interface FeedState {
   readonly value: number | undefined;
+  /** Nothing is taken yet: the probes are still on the point before. */
+  readonly onBefore: boolean;
   /** Lines that were no readings. */
   readonly garbage: number;
   readonly lastGarbage: string | undefined;
@@ -17,10 +21,6 @@ export interface FeedState {
 
 /** Samples kept of one touch: a minute of a fast meter. */
 const kept = 3000;
-/** By so much a value leaves the one before, as a share and in base units, for so many samples. */
-const moved = 0.04;
-const movedLeast = 0.02;
-const leaves = 2;
 /** Of a meter whose lines go on: what lifted probes may show, in base units, and for how long they are up between points. */
 const floats = 0.05;
 const liftedFor = 3;
@@ -36,21 +36,24 @@ export class MeterFeed {
   private readonly watch = new SettleWatch();
   private settled: { readonly value: number; readonly at: number } | undefined;
   private done = false;
-  state: FeedState = { value: undefined, garbage: 0, lastGarbage: undefined };
+  state: FeedState = { value: undefined, onBefore: false, garbage: 0, lastGarbage: undefined };
 
-  /** Samples away from the point before, one after another. */
-  private away = 0;
+  /** Do the lines go on between points? */
+  private readonly goesOn: boolean;
 
   /**
    * @param patience seconds a settled value must stand before it is taken; 0 takes it at once
-   * @param before what the point before read, of a meter whose lines go on: nothing is taken until they leave it
+   * @param before the watch on the point before, of a meter whose lines go on: nothing is taken until they leave it
    */
   constructor(
     private readonly patience: number,
-    private readonly before?: number,
-  ) {}
+    private before?: CreepWatch,
+  ) {
+    this.goesOn = before !== undefined;
+    this.state = { ...this.state, onBefore: this.goesOn };
+  }
 
-  /** @returns the reading, once */
+  /** @returns the reading, once; before it, what the point before crept to */
   take(line: string): FedReading | undefined {
     let sample: Sample;
     try {
@@ -61,21 +64,23 @@ export class MeterFeed {
       return undefined;
     }
     this.state = { ...this.state, value: sample.value };
-    if (this.done || !this.hasLeft(sample.value)) return undefined;
+    if (this.done) return undefined;
+    if (this.before) {
+      const after = this.before.take(sample);
+      this.state = { ...this.state, onBefore: after.kind === 'there' };
+      if (after.kind === 'there')
+        return after.value === undefined ? undefined : { value: after.value, shape: 'settled', revises: true };
+      this.before = undefined;
+    }
     this.samples = [...this.samples.slice(1 - kept), sample];
     const reading = this.judge(sample);
     this.done = reading !== undefined;
     return reading;
   }
 
-  /** Have the probes left the point before? */
-  private hasLeft(value: number): boolean {
-    const { before } = this;
-    if (before === undefined || this.away >= leaves) return true;
-    const near =
-      value === before || Math.abs(value - before) <= moved * Math.max(Math.abs(before), Math.abs(value)) + movedLeast;
-    this.away = near ? 0 : this.away + 1;
-    return this.away >= leaves;
+  /** The watch on the point of a reading this feed gave, for the feed that comes after it. */
+  watchOn({ value, shape }: FedReading): CreepWatch {
+    return this.before ?? new CreepWatch(shape === 'brief' ? undefined : value, this.samples);
   }
 
   /** All that was read at this touch so far. */
@@ -85,19 +90,18 @@ export class MeterFeed {
 
   /** Seconds a settled value must stand before it is taken. */
   private standsFor(value: number): number {
-    return this.before !== undefined && Math.abs(value) < floats ? Math.max(liftedFor, this.patience) : this.patience;
+    return this.goesOn && Math.abs(value) < floats ? Math.max(liftedFor, this.patience) : this.patience;
   }
 
   private judge(sample: Sample): FedReading | undefined {
     if (sample.value === Infinity) {
       const first = this.samples.findLast(({ value }) => value !== Infinity)?.at ?? this.samples[0]!.at;
-      const long = this.before === undefined ? openFor : liftedFor;
+      const long = this.goesOn ? liftedFor : openFor;
       return sample.at - first >= long ? { value: Infinity, shape: 'settled' } : undefined;
     }
     const value = this.watch.take(sample);
     // Lifted probes rest near nothing until they are put down.
-    if (this.before !== undefined && this.settled && Math.abs(sample.value - this.settled.value) > floats)
-      this.settled = undefined;
+    if (this.goesOn && this.settled && Math.abs(sample.value - this.settled.value) > floats) this.settled = undefined;
     if (value !== undefined) {
       if (this.standsFor(value) === 0) return { value, shape: 'settled' };
       // What stood and now rests near nothing was brief.

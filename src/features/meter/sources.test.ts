@@ -1,4 +1,5 @@
 import { describe, expect, it, vi } from 'vitest';
+import { CreepWatch } from '@/core/reading';
 import { MeterFeed } from './MeterFeed';
 import { openRecorded, recordedSource, type SerialPort, serialSource } from './sources';
 
@@ -141,13 +142,17 @@ describe('a meter whose lines go on', () => {
   const taken = (feed: MeterFeed, all: readonly string[]) => all.flatMap((line) => feed.take(line) ?? []);
 
   it('gives nothing until the probes have left the point before', () => {
-    expect(taken(new MeterFeed(0, 12.1), lines(12.12, 0))).toEqual([]);
+    expect(taken(new MeterFeed(0, new CreepWatch(12.1)), lines(12.12, 0))).toEqual([]);
     // Lifted probes show next to nothing for a while: that is no reading, unless it stays.
     const lifted = [...lines(12.1, 0), ...lines(0.01, 2), ...lines(178, 4)];
-    expect(taken(new MeterFeed(0, 12.1), lifted)).toEqual([{ value: expect.closeTo(178, 1), shape: 'settled' }]);
+    expect(taken(new MeterFeed(0, new CreepWatch(12.1)), lifted)).toEqual([
+      { value: expect.closeTo(178, 1), shape: 'settled' },
+    ]);
     const dead = [...lines(12.1, 0), ...lines(0.01, 2), ...lines(0.01, 4), ...lines(0.01, 6)];
-    expect(taken(new MeterFeed(0, 12.1), dead)).toEqual([{ value: expect.closeTo(0.01, 2), shape: 'settled' }]);
-    const [reading] = taken(new MeterFeed(0, 12.1), [...lines(12.1, 0), ...lines(5, 2)]);
+    expect(taken(new MeterFeed(0, new CreepWatch(12.1)), dead)).toEqual([
+      { value: expect.closeTo(0.01, 2), shape: 'settled' },
+    ]);
+    const [reading] = taken(new MeterFeed(0, new CreepWatch(12.1)), [...lines(12.1, 0), ...lines(5, 2)]);
     expect(reading).toEqual({ value: expect.closeTo(5, 2), shape: 'settled' });
   });
 });

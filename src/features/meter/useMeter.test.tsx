@@ -101,6 +101,41 @@ describe('listening to a meter', () => {
     expect(readings).toHaveBeenCalledTimes(3);
   });
 
+  it('puts the point before right when it creeps on, and goes on listening for the next', () => {
+    const { source, touches, send } = ownSource(true);
+    show(source, 'kg');
+    send(150);
+    show(source, 'kr');
+    expect(heard.view).toBeUndefined();
+    for (let volts = 150; volts <= 158; volts += 0.25) send(volts, (volts - 140) / 5, 1);
+    expect(heard.view).toMatchObject({ onBefore: true });
+    const revised = readings.mock.calls.slice(1).map(([reading]) => reading);
+    expect(revised.length).toBeGreaterThanOrEqual(2);
+    expect(revised.every(({ revises }) => revises)).toBe(true);
+    expect(revised.at(-1)!.value).toBeGreaterThan(154);
+    expect(touches.at(-1)!.stopped).toBe(false);
+    send(12, 9);
+    expect(readings.mock.lastCall![0]).toEqual({ value: expect.closeTo(12, 1) as number, shape: 'settled' });
+  });
+
+  it('watches the point before while nothing is asked, until the probes leave it', () => {
+    const { source, touches, send } = ownSource(true);
+    show(source, 'kg');
+    send(150);
+    show(source, undefined);
+    for (let volts = 150; volts <= 158; volts += 0.25) send(volts, (volts - 140) / 5, 1);
+    expect(readings.mock.lastCall![0]).toMatchObject({ revises: true });
+    send(12, 9, 2);
+    expect(touches.at(-1)!.stopped).toBe(true);
+    const count = readings.mock.calls.length;
+    send(12, 10);
+    expect(readings).toHaveBeenCalledTimes(count);
+    // The next point may read the same.
+    show(source, 'kr');
+    send(157, 12);
+    expect(readings.mock.lastCall![0]).toEqual({ value: expect.closeTo(157, 1) as number, shape: 'settled' });
+  });
+
   it('is quiet without a source or an address, and stops when it goes', () => {
     const { source, touches } = ownSource(false);
     show(undefined, 'kg');

@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { type CreepWatch } from '@/core/reading';
 import { type MeterReading } from '@/instruments';
 import { type MeterSource } from './sources';
 import { type FedReading, type FeedState, MeterFeed } from './MeterFeed';
@@ -20,6 +21,7 @@ export interface Listened {
 
 /**
  * Listens to a meter while there is an address to listen to; each new address is a new touch of the probes.
+ * A source whose lines go on is heard between addresses, too, for as long as the probes stay on the point before.
  *
  * @param source where lines come from; nothing is heard without one
  * @param patience seconds a value must stand before it is taken
@@ -36,29 +38,37 @@ export function useMeter(
     tell.current = onReading;
   });
   const heard = useRef<MeterFeed>(undefined);
-  /** What was read last from a source whose lines go on. */
-  const last = useRef<{ readonly source: MeterSource; readonly value: number }>(undefined);
+  /** The point that was read last from a source whose lines go on. */
+  const last = useRef<{ readonly source: MeterSource; readonly watch: CreepWatch }>(undefined);
   useEffect(() => {
-    if (address === undefined || !source) return;
-    const before = source.continuous && last.current?.source === source ? last.current.value : undefined;
+    if (!source) return;
+    const before = source.continuous && last.current?.source === source ? last.current.watch : undefined;
+    if (address === undefined && !before) return;
     const feed = new MeterFeed(patience, before);
-    heard.current = feed;
-    let told = false;
-    const show = (lost: boolean) => setView({ address, view: { ...feed.state, lost } });
+    let over = false;
     let stop: () => void = () => undefined;
-    stop = source.listen(address, {
+    const show = (lost: boolean) => {
+      if (address !== undefined) setView({ address, view: { ...feed.state, lost } });
+    };
+    const finish = () => {
+      over = true;
+      stop();
+    };
+    stop = source.listen(address ?? '', {
       line: (text) => {
-        if (told) return;
+        if (over) return;
         const reading = feed.take(text);
+        if (feed.trace.length > 0) heard.current = feed;
         show(false);
+        // With nothing asked, only the point before is watched, until the probes leave it.
+        if (address === undefined && !feed.state.onBefore) return finish();
         if (!reading) return;
-        told = true;
-        last.current = { source, value: reading.value };
-        stop();
+        last.current = { source, watch: feed.watchOn(reading) };
+        if (!reading.revises) finish();
         tell.current(reading);
       },
       end: () => {
-        if (!told) show(true);
+        if (!over) show(true);
       },
     });
     return () => stop();

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { gaussian, seeded } from '../../chance';
 import { type TraceKind, traceKinds, traceOf } from '../../practice';
-import { classifyTrace, type Sample, SettleWatch } from '.';
+import { classifyTrace, CreepWatch, type Sample, SettleWatch } from '.';
 
 const draws = (kind: TraceKind, count: number) =>
   [0.001, 0.004, 0.01].flatMap((noise, n) =>
@@ -89,5 +89,72 @@ describe('watching for a reading to settle', () => {
   it('tells of the next point once the probe has moved on', () => {
     const two = drawn(6, 20, (time) => (time < 2 ? 12.1 : time < 3 ? 0 : 5.02));
     expect(settledAt(two).map(({ value }) => Number(value.toFixed(2)))).toEqual([12.1, 0, 5.02]);
+  });
+});
+
+describe('going on with a point after its reading', () => {
+  /** What stands for a climb that was recorded when it seemed to rest, and was left after a while. */
+  const inTheEnd = (samples: readonly Sample[]) => {
+    const watch = new SettleWatch();
+    let creep: CreepWatch | undefined;
+    let stands: number | undefined;
+    for (const [index, sample] of samples.entries()) {
+      if (!creep) {
+        stands = watch.take(sample);
+        if (stands !== undefined) creep = new CreepWatch(stands, samples.slice(0, index + 1));
+        continue;
+      }
+      const after = creep.take(sample);
+      if (after.kind === 'left') break;
+      stands = after.value ?? stands;
+    }
+    return stands;
+  };
+
+  it.each([2, 4, 10, 25])('puts slow climbs right at %i readings a second, however loud', (rate) => {
+    for (const noise of [0.001, 0.004, 0.01])
+      for (let draw = 0; draw < 12; draw += 1) {
+        const random = seeded(40 + draw);
+        const tau = 1.5 + 6.5 * random();
+        const climb = drawn(
+          Math.ceil(8 * tau),
+          rate,
+          (time) => 300 * (1 - 0.8 * Math.exp(-time / tau)) * (1 + noise * gaussian(random)),
+        );
+        const lifted = drawn(2, rate, () => 0.001).map(({ at, value }) => ({ at: at + 8 * tau, value }));
+        expect(Math.abs(inTheEnd([...climb, ...lifted])! / 300 - 1)).toBeLessThan(0.02 + 2 * noise);
+      }
+  });
+
+  it('tells nothing of a value that stays, and passes over a slip of the probe', () => {
+    for (const noise of [0.001, 0.004, 0.01])
+      for (const rate of [2, 10, 50]) {
+        const random = seeded(rate);
+        const watch = new CreepWatch(187);
+        const stays = drawn(60, rate, () => 187 * (1 + noise * gaussian(random)));
+        const told = stays.flatMap((sample, index) => {
+          const after = watch.take(index % 40 === 7 ? { ...sample, value: 3 } : sample);
+          return after.kind === 'left' || after.value !== undefined ? [after] : [];
+        });
+        expect(told).toEqual([]);
+      }
+  });
+
+  it('puts nothing right where a rail was brief', () => {
+    const gone = drawn(6, 10, (time) => (time < 1 ? 187 : 0.2));
+    const watch = new CreepWatch(undefined, gone);
+    for (const { at } of drawn(4, 10, () => 0)) {
+      const value = 0.2 * Math.exp(-at);
+      expect(watch.take({ at: 6 + at, value })).toEqual({ kind: 'there' });
+    }
+    watch.take({ at: 10, value: 12 });
+    expect(watch.take({ at: 10.1, value: 12 })).toEqual({ kind: 'left' });
+  });
+
+  it.each([0, 12, Infinity])('knows that the probes have gone from 187 to %d, at the second reading', (next) => {
+    const watch = new CreepWatch(187);
+    expect(drawn(2, 10, () => 187.2).map((sample) => watch.take(sample).kind)).not.toContain('left');
+    expect(watch.take({ at: 2, value: next }).kind).toBe('there');
+    expect(watch.take({ at: 2.1, value: next }).kind).toBe('left');
   });
 });
