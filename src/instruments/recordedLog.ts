@@ -1,19 +1,32 @@
 import { parseQuantity, QuantityError, type Unit } from '@/core/quantity';
 import { MeterLineError, type MeterReading } from './meterLine';
 
-const columns = ['seconds', 'value', 'unit'] as const;
+const columns = ['seconds', 'value', 'unit', 'range'] as const;
 const heading = columns.join(',');
 /** A day at ten readings a second is a mistake. */
 const mostReadings = 200_000;
 
-/** Writes readings as a table with commas: seconds, value, unit; beyond the range is OL. */
+/** Writes readings as a table with commas: seconds, value, unit, range; beyond the range is OL. */
 export const writeLog = (readings: readonly MeterReading[]): string =>
-  [heading, ...readings.map(({ at, value, unit = '' }) => `${at},${value === Infinity ? 'OL' : value},${unit}`)].join(
-    '\n',
-  ) + '\n';
+  [
+    heading,
+    ...readings.map(
+      ({ at, value, unit = '', range = '' }) => `${at},${value === Infinity ? 'OL' : value},${unit},${range}`,
+    ),
+  ].join('\n') + '\n';
+
+/** The end of a range; a word such as "auto" says none. */
+function rangeOf(text: string): number | undefined {
+  try {
+    return parseQuantity(text).value;
+  } catch (error) {
+    if (error instanceof QuantityError) return undefined;
+    throw error;
+  }
+}
 
 /**
- * Reads a recorded log: its first line names the columns `seconds`, `value` and perhaps `unit`, in any
+ * Reads a recorded log: its first line names the columns `seconds`, `value` and perhaps `unit` and `range`, in any
  * order; others are passed over. Cells are apart by commas, semicolons or tabs.
  *
  * @throws MeterLineError naming the line and the column that is wrong
@@ -41,11 +54,17 @@ export function readLog(text: string): MeterReading[] {
       throw new MeterLineError(
         `${where}, column seconds: "${row[at.seconds!] ?? ''}" must be a number, and never less than before`,
       );
+    const cell = (name: (typeof columns)[number]) => (at[name]! < 0 ? '' : (row[at[name]!] ?? ''));
     try {
-      const written = row[at.value!] ?? '';
-      const unitOf = at.unit! < 0 ? '' : (row[at.unit!] ?? '');
-      const { value, unit } = parseQuantity(/^O\.?L$/i.test(written) ? written : `${written} ${unitOf}`.trim());
-      readings.push({ at: seconds, value, ...(unit === undefined ? {} : { unit: unit satisfies Unit }) });
+      const written = cell('value');
+      const { value, unit } = parseQuantity(/^O\.?L$/i.test(written) ? written : `${written} ${cell('unit')}`.trim());
+      const range = rangeOf(cell('range'));
+      readings.push({
+        at: seconds,
+        value,
+        ...(unit === undefined ? {} : { unit: unit satisfies Unit }),
+        ...(range === undefined ? {} : { range }),
+      });
     } catch (error) {
       if (error instanceof QuantityError) throw new MeterLineError(`${where}, column value: ${error.message}`);
       throw error;

@@ -28,4 +28,14 @@ export {
   type Sample,
   type TraceShape,
 } from './trace';
+export {
+  checksSwept,
+  measureWaveform,
+  rippleSource,
+  SweepWatch,
+  type Waveform,
+  waveReading,
+  waveText,
+} from './waveform';
+export { readsOpen } from './overRange';
 export { countBlinks, type BlinkCount, type Tap } from './blinkTaps';

@@ -11,7 +11,7 @@ import { isolationOf } from '@/core/diagnosis';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
 import { type JobFile, StateBand, useLog, usePowerKeys } from '@/features/job';
-import { LiveMeter, MeterChoice } from '@/features/meter';
+import { LiveMeter, MeterChoice, SweepView } from '@/features/meter';
 import { likeliestInside } from '@/features/stage/likeliestInside';
 import { Bar, chanceText, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
 import { latestNumber } from './benchModel';
@@ -228,7 +228,7 @@ export function Bench({
             />
           )}
           {meter.reads && meter.source && check && (
-            <LiveMeter view={meter.view} unit={step?.kind === 'prove' ? 'V' : check.unit} title={meter.source.title} />
+            <LiveMeter view={meter.view} unit={step?.kind === 'prove' ? 'V' : check.unit} title={meter.title} />
           )}
           {focused && !correcting && !step && !meter.on && <WhatIf advice={focused} sheet={sheet} />}
           {others.length > 0 && (
@@ -255,6 +255,7 @@ export function Bench({
           )}
         </div>
         <div className={styles.column}>
+          {meter.swept && <SweepView {...meter.swept} />}
           {isolation && <IsolationView isolation={isolation} predictions={predictions} onPick={desk.choose} />}
           {comparisons.map((comparison) => (
             <SiblingTable

@@ -135,26 +135,33 @@ function SuspectRow({ suspect, posterior, predictions, open, met, onToggle }: Su
           <b>
             {suspect.fault.title}
             {suspect.cured && <em> · dealt with</em>}
-            {met !== undefined && <em> · {met}</em>}
           </b>
           <span className="figure">{chanceText(suspect.probability)}</span>
         </span>
         <Bar share={suspect.probability} tone={suspect.cured ? 'petrol' : 'copper'} />
       </button>
-      {told.map((reason) => (
-        <ReasonLine key={reason.text} reason={reason} full={open} />
+      {told.map((reason, index) => (
+        <ReasonLine key={reason.text} reason={reason} full={open} met={index === 0 ? met : undefined} />
       ))}
+      {told.length === 0 && met !== undefined && <p className={styles.met}>{met}</p>}
       {open && <p className={styles.reason}>Before any reading it stood at {chanceText(suspect.prior)}.</p>}
     </li>
   );
 }
 
-function ReasonLine({ reason, full }: { reason: Reason; full: boolean }) {
+interface ReasonLineProps {
+  readonly reason: Reason;
+  readonly full: boolean;
+  readonly met: string | undefined;
+}
+
+function ReasonLine({ reason, full, met }: ReasonLineProps) {
   const factor = reason.factor >= 10 ? Math.round(reason.factor) : Number(reason.factor.toPrecision(2));
   return (
     <p className={styles.reason} title={reason.text}>
       <b className="figure">{reason.raises ? `×${factor}` : `÷${factor}`}</b>{' '}
       <span data-full={full || undefined}>{reason.text}</span>
+      {met !== undefined && <em className={styles.met}>{met}</em>}
     </p>
   );
 }
@@ -191,7 +198,14 @@ export function Decision({ advice, file, sheet, spent }: DecisionProps) {
   const beyond = spent + repair.action.money > limit;
   return (
     <section className={styles.decision} data-next={advice.next}>
-      <h2>{advice.next === 'act' ? 'Act now' : 'Act now or test once more?'}</h2>
+      <header>
+        <h2>{advice.next === 'act' ? 'Act now' : 'Act or test once more?'}</h2>
+        <Link href={`/job/${job}/repair`}>
+          <Button type="primary" ghost={advice.next !== 'act'}>
+            Plan the repair <Key>Alt R</Key>
+          </Button>
+        </Link>
+      </header>
       <p>
         {repair.action.title}:{' '}
         <b className="figure">
@@ -208,11 +222,6 @@ export function Decision({ advice, file, sheet, spent }: DecisionProps) {
       </p>
       <Worth advice={advice} file={file} sheet={sheet} />
       {beyond && <p className="bad">With that, parts pass the limit of {moneyText(limit, currency)}.</p>}
-      <Link href={`/job/${job}/repair`}>
-        <Button type="primary" ghost={advice.next !== 'act'}>
-          Plan the repair <Key>Alt R</Key>
-        </Button>
-      </Link>
     </section>
   );
 }

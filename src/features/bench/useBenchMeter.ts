@@ -1,9 +1,17 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type LogEntry } from '@/core/reading';
-import { type JobFile, type JobLog } from '@/features/job';
-import { type FedReading, type MeterSource, simulatedSource, useMeter } from '@/features/meter';
+import { checksSwept, type LogEntry, readsOpen, waveReading, waveText } from '@/core/reading';
+import { type JobFile, type JobLog, type Line } from '@/features/job';
+import {
+  type FedReading,
+  type FedSweep,
+  type MeterSource,
+  simulatedSource,
+  type Swept,
+  useMeter,
+} from '@/features/meter';
+import { instrumentFor } from '@/instruments';
 import { sound } from '@/ui';
 import { isMetered, mayBeBrief } from './benchModel';
 import { type useBench } from './useBench';
@@ -39,9 +47,29 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
     const body = { ...before.body, answer: { kind: 'number', value, shape: 'settled' } } as const;
     [taken.current] = log.record([{ body, supersedes: before.id }]);
   };
+  const [swept, setSwept] = useState<Swept>();
+  /** Records all that one sweep reads at the place: what is asked, and what nobody has read there yet. */
+  const takeSweep = (sweep: FedSweep) => {
+    if (!check || step) return;
+    const { readings, repairs } = job.bench;
+    const known = new Set(readings.filter((one) => one.afterRepairs === repairs.length).map((one) => one.check));
+    const read = checksSwept(job.predictions.checks, check).filter(({ id }) => id === check.id || !known.has(id));
+    const text = waveText(sweep.wave);
+    const lines = read.map(({ id, measure }): Line => {
+      const answer = { kind: 'number', value: waveReading(sweep.wave, measure)!, shape: 'settled' } as const;
+      return { body: { kind: 'reading', check: id, answer, text } };
+    });
+    // What was asked is recorded last, and stands on top.
+    [taken.current] = log.record(lines.reverse()).slice(-1);
+    setSwept({ check, sweep });
+    choose(undefined);
+  };
   /** Records what was read at the point that is asked for. */
-  const take = ({ value, shape, revises }: FedReading) => {
+  const take = (reading: FedReading | FedSweep) => {
+    if ('wave' in reading) return takeSweep(reading);
+    const { value, shape, revises } = reading;
     if (revises) return revise(value);
+    setSwept(undefined);
     if (store) {
       // Whatever it reads is recorded; only a low reading proves it.
       if (Number.isFinite(value))
@@ -56,15 +84,16 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
     [taken.current] = log.record([{ body: { kind: 'reading', check: check.id, answer, text } }]);
     choose(undefined);
   };
-  const { view, trace } = useMeter(
-    on ? source : undefined,
-    address,
-    listens && mayBeBrief(job.predictions, advice.posterior, check, wanted) ? patience : 0,
-    take,
-  );
+  const { view, trace } = useMeter(on ? source : undefined, address, {
+    patience: listens && mayBeBrief(job.predictions, advice.posterior, check, wanted) ? patience : 0,
+    unit: store ? 'V' : check?.unit,
+    isOpen: (range) => store === undefined && check !== undefined && readsOpen(job.predictions, check, wanted, range),
+    onReading: take,
+  });
   /** Takes the figure as it stands, settled or not. */
   const takeNow = () => {
-    if (view?.value !== undefined && (listens || store)) take({ value: view.value, shape: 'settled' });
+    if (view?.value !== undefined && Number.isFinite(view.value) && (listens || store))
+      take({ value: view.value, shape: 'settled' });
   };
   // A line taken back is not sounded again; one put right is.
   const heard = useRef({ count: rows.length, newest: rows[0]?.reading.entry.id });
@@ -79,7 +108,13 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
     source,
     setSource,
     /** Is there a figure to show? */ reads: on && ((numeric && !step) || step?.kind === 'prove'),
+    /** What sends the figure. */
+    title:
+      source?.kind === 'simulated' && check && !store
+        ? `Simulated ${instrumentFor(check.measure)}`
+        : (source?.title ?? ''),
     view,
+    swept: on ? swept : undefined,
     trace,
     takeNow,
     toggle,

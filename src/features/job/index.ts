@@ -5,4 +5,4 @@ export { powerWords } from './powerWords';
 export { StateBand } from './StateBand';
 export { caseOf, predictionsOf, waitingTitles, type JobFile, type WaitingFor } from './jobFile';
 export { usePowerKeys } from './usePowerKeys';
-export { useLog, type JobLog } from './useLog';
+export { useLog, type JobLog, type Line } from './useLog';

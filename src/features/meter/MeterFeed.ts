@@ -1,5 +1,14 @@
-import { classifyTrace, CreepWatch, type Sample, SettleWatch } from '@/core/reading';
-import { MeterLineError, readMeterLine } from '@/instruments';
+import {
+  classifyTrace,
+  CreepWatch,
+  measureWaveform,
+  type Sample,
+  SettleWatch,
+  SweepWatch,
+  type Waveform,
+} from '@/core/reading';
+import { type Unit } from '@/core/quantity';
+import { MeterLineError, type MeterReading, readMeterLine } from '@/instruments';
 
 /** A reading the feed has made up its mind about. */
 export interface FedReading {
@@ -9,14 +18,42 @@ export interface FedReading {
   readonly revises?: true;
 }
 
+/** A sweep of a sampler, as it was drawn and what it comes to. */
+export interface FedSweep {
+  readonly sweep: readonly Sample[];
+  readonly wave: Waveform;
+}
+
 /** What the feed shows meanwhile. */
 export interface FeedState {
   readonly value: number | undefined;
+  /** The unit the meter sends, where it sends one. */
+  readonly unit: Unit | undefined;
+  /** It is set to another unit than is asked for. */
+  readonly otherUnit: boolean;
   /** Nothing is taken yet: the probes are still on the point before. */
   readonly onBefore: boolean;
-  /** Lines that were no readings. */
+  /** The meter is beyond its range, and that is no reading here; `range` where it says which. */
+  readonly beyond: { readonly range?: number } | undefined;
   readonly garbage: number;
   readonly lastGarbage: string | undefined;
+}
+
+/** The point that was read before, from a source whose lines go on. */
+export interface PointBefore {
+  readonly watch: CreepWatch;
+  readonly wave?: Waveform;
+}
+
+export interface FeedOptions {
+  /** Seconds a settled value must stand before it is taken; 0 takes it at once. */
+  readonly patience: number;
+  /** Of a source whose lines go on: nothing is taken until the probes have left this point. */
+  readonly before?: PointBefore;
+  /** What is asked for; a meter set to another unit gives no reading. */
+  readonly unit?: Unit;
+  /** Is a meter beyond its range, whose end is given where it is known, a reading? */
+  isOpen?(range: number | undefined): boolean;
 }
 
 /** Samples kept of one touch: a minute of a fast meter. */
@@ -26,36 +63,46 @@ const floats = 0.05;
 const liftedFor = 3;
 /** Over-range for this long is a reading by itself, in seconds. */
 const openFor = 1;
+/** A sweep differs from the one before by this share of its size, or of its frequency. */
+const otherSweep = 0.05;
 
 /**
- * Turns the lines of a meter into readings: settled values at once, unless the rail may be one that is
- * taken away again; then the trace is watched until it is known. Garbage is counted and passed over.
+ * Turns the lines of an instrument into readings: settled values at once, unless the rail may be one that is
+ * taken away again; then the trace is watched until it is known. Readings close together are a sampler's
+ * sweep, and measured as a whole. Garbage is counted and passed over.
  */
 export class MeterFeed {
   private samples: Sample[] = [];
+  private sweep: readonly Sample[] | undefined;
   private readonly watch = new SettleWatch();
+  private readonly sweeps = new SweepWatch();
   private settled: { readonly value: number; readonly at: number } | undefined;
   private done = false;
-  state: FeedState = { value: undefined, onBefore: false, garbage: 0, lastGarbage: undefined };
+  /** The point before, while the probes are on it. */
+  private before: PointBefore | undefined;
+  state: FeedState = {
+    value: undefined,
+    unit: undefined,
+    otherUnit: false,
+    onBefore: false,
+    beyond: undefined,
+    garbage: 0,
+    lastGarbage: undefined,
+  };
 
-  /** Do the lines go on between points? */
-  private readonly goesOn: boolean;
-
-  /**
-   * @param patience seconds a settled value must stand before it is taken; 0 takes it at once
-   * @param before the watch on the point before, of a meter whose lines go on: nothing is taken until they leave it
-   */
-  constructor(
-    private readonly patience: number,
-    private before?: CreepWatch,
-  ) {
-    this.goesOn = before !== undefined;
+  constructor(private readonly options: FeedOptions) {
+    this.before = options.before;
     this.state = { ...this.state, onBefore: this.goesOn };
   }
 
+  /** Do the lines go on between points? */
+  private get goesOn(): boolean {
+    return this.options.before !== undefined;
+  }
+
   /** @returns the reading, once; before it, what the point before crept to */
-  take(line: string): FedReading | undefined {
-    let sample: Sample;
+  take(line: string): FedReading | FedSweep | undefined {
+    let sample: MeterReading;
     try {
       sample = readMeterLine(line);
     } catch (error) {
@@ -63,10 +110,18 @@ export class MeterFeed {
       this.state = { ...this.state, garbage: this.state.garbage + 1, lastGarbage: error.message };
       return undefined;
     }
-    this.state = { ...this.state, value: sample.value };
+    this.state = { ...this.state, value: sample.value, unit: sample.unit, otherUnit: false };
     if (this.done) return undefined;
+    const swept = this.sweeps.take(sample);
+    if (swept) return this.measured(swept);
+    if (this.sweeps.sweeping) return undefined;
+    const { unit } = this.options;
+    if (unit && sample.unit && sample.unit !== unit) {
+      this.state = { ...this.state, otherUnit: true };
+      return undefined;
+    }
     if (this.before) {
-      const after = this.before.take(sample);
+      const after = this.before.watch.take(sample);
       this.state = { ...this.state, onBefore: after.kind === 'there' };
       if (after.kind === 'there')
         return after.value === undefined ? undefined : { value: after.value, shape: 'settled', revises: true };
@@ -78,27 +133,47 @@ export class MeterFeed {
     return reading;
   }
 
-  /** The watch on the point of a reading this feed gave, for the feed that comes after it. */
-  watchOn({ value, shape }: FedReading): CreepWatch {
-    return this.before ?? new CreepWatch(shape === 'brief' ? undefined : value, this.samples);
+  /** @returns the sweep that the end of the stream completes */
+  end(): FedSweep | undefined {
+    const swept = this.sweeps.end();
+    return this.done || !swept ? undefined : this.measured(swept);
+  }
+
+  /** The point of a reading this feed gave, for the feed that comes after it. */
+  pointOf(reading: FedReading | FedSweep): PointBefore {
+    if ('wave' in reading) return { watch: new CreepWatch(undefined), wave: reading.wave };
+    return (
+      this.before ?? { watch: new CreepWatch(reading.shape === 'brief' ? undefined : reading.value, this.samples) }
+    );
   }
 
   /** All that was read at this touch so far. */
   get trace(): readonly Sample[] {
-    return this.samples;
+    return this.sweep ?? this.samples;
+  }
+
+  private measured(sweep: readonly Sample[]): FedSweep | undefined {
+    if (sweep.some(({ value }) => !Number.isFinite(value))) {
+      this.state = { ...this.state, beyond: {} };
+      return undefined;
+    }
+    const wave = measureWaveform(sweep);
+    if (this.before?.wave && alike(this.before.wave, wave)) return undefined;
+    this.sweep = sweep;
+    this.done = true;
+    this.state = { ...this.state, onBefore: false };
+    return { sweep, wave };
   }
 
   /** Seconds a settled value must stand before it is taken. */
   private standsFor(value: number): number {
-    return this.goesOn && Math.abs(value) < floats ? Math.max(liftedFor, this.patience) : this.patience;
+    const { patience } = this.options;
+    return this.goesOn && Math.abs(value) < floats ? Math.max(liftedFor, patience) : patience;
   }
 
-  private judge(sample: Sample): FedReading | undefined {
-    if (sample.value === Infinity) {
-      const first = this.samples.findLast(({ value }) => value !== Infinity)?.at ?? this.samples[0]!.at;
-      const long = this.goesOn ? liftedFor : openFor;
-      return sample.at - first >= long ? { value: Infinity, shape: 'settled' } : undefined;
-    }
+  private judge(sample: MeterReading): FedReading | undefined {
+    if (sample.value === Infinity) return this.beyond(sample);
+    this.state = { ...this.state, beyond: undefined };
     const value = this.watch.take(sample);
     // Lifted probes rest near nothing until they are put down.
     if (this.goesOn && this.settled && Math.abs(sample.value - this.settled.value) > floats) this.settled = undefined;
@@ -117,4 +192,26 @@ export class MeterFeed {
     }
     return undefined;
   }
+
+  private beyond({ at, range }: MeterReading): FedReading | undefined {
+    if (this.options.isOpen?.(range) === false) {
+      this.state = { ...this.state, beyond: range === undefined ? {} : { range } };
+      return undefined;
+    }
+    const first = this.samples.findLast(({ value }) => value !== Infinity)?.at ?? this.samples[0]!.at;
+    const long = this.goesOn ? liftedFor : openFor;
+    return at - first >= long ? { value: Infinity, shape: 'settled' } : undefined;
+  }
+}
+
+/** May two sweeps be of one point? */
+function alike(one: Waveform, other: Waveform): boolean {
+  const near = (a: number, b: number, size: number) => Math.abs(a - b) <= otherSweep * size;
+  const size = Math.max(one.peakToPeak, other.peakToPeak);
+  const rate = Math.max(one.hertz ?? 0, other.hertz ?? 0);
+  return (
+    near(one.mean, other.mean, Math.max(size, Math.abs(one.mean))) &&
+    near(one.peakToPeak, other.peakToPeak, 2 * size) &&
+    near(one.hertz ?? 0, other.hertz ?? 0, rate)
+  );
 }

@@ -1,12 +1,21 @@
 import 'server-only';
+import { type Check } from '@/core/behaviour';
 import { seeded } from '@/core/chance';
 import { adviseOn } from '@/core/diagnosis';
+import { answerFrom } from '@/core/practice';
 import { replay } from '@/core/reading';
 import { type Fault } from '@/core/sheet';
 import { caseOf, type JobFile } from '@/features/job';
 import { loadJob } from '@/features/job/load';
 import { simulatedMeterOffered } from './offered';
-import { dischargeReadings, type MeterReading, meterLine, standInRate, standInReadings } from '@/instruments';
+import {
+  dischargeReadings,
+  instrumentFor,
+  type MeterReading,
+  meterLine,
+  standInRate,
+  standInReadings,
+} from '@/instruments';
 
 /** A number that stays the same for a text. */
 const seedOf = (text: string): number => [...text].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) >>> 0, 7);
@@ -37,27 +46,36 @@ export async function standIn(job: string, asked: URLSearchParams): Promise<Resp
   const hidden = hiddenFault(file);
   const cured = bench.repairs.some(({ repair }) => repair.cures.includes(hidden.id));
   const random = seeded(seedOf(`${job} ${checkId} ${bench.readings.length}`));
-  const readings = standInReadings(
-    check,
-    predictions.expectation(cured ? undefined : hidden, check, bench.context),
-    random,
+  const expectation = (of: Check) => predictions.expectation(cured ? undefined : hidden, of, bench.context);
+  // What stands at the point of a sweep, by the check that reads it in DC volts there or elsewhere on the net.
+  const standing = [...predictions.checks.values()].find(
+    ({ measure, point }) => measure === 'dc' && point?.net !== undefined && point.net === check.point?.net,
   );
-  return stream(readings);
+  const below = standing && answerFrom(expectation(standing), 0, random);
+  return stream(
+    standInReadings(check, expectation(check), random, below?.kind === 'number' ? below.value : 0),
+    instrumentFor(check.measure) === 'sampler' ? sweepPerTick : 1,
+  );
 }
 
-const stream = (readings: readonly MeterReading[]) =>
-  new Response(streamed(readings.map(meterLine)), {
+/** Lines of a sweep sent at once, so that it takes about a second. */
+const sweepPerTick = 40;
+
+const stream = (readings: readonly MeterReading[], perTick = 1) =>
+  new Response(streamed(readings.map(meterLine), perTick), {
     headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' },
   });
 
-function streamed(lines: readonly string[]): ReadableStream<Uint8Array> {
+function streamed(lines: readonly string[], perTick: number): ReadableStream<Uint8Array> {
   const text = new TextEncoder();
   let timer: ReturnType<typeof setInterval>;
   let next = 0;
   return new ReadableStream({
     start(controller) {
       timer = setInterval(() => {
-        if (next < lines.length) return controller.enqueue(text.encode(`data: ${lines[next++]!}\n\n`));
+        const due = lines.slice(next, next + perTick);
+        next += perTick;
+        if (due.length > 0) return controller.enqueue(text.encode(due.map((line) => `data: ${line}\n\n`).join('')));
         clearInterval(timer);
         controller.enqueue(text.encode('event: end\ndata: \n\n'));
         controller.close();

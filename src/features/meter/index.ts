@@ -2,4 +2,5 @@ export { LiveMeter } from './LiveMeter';
 export { useMeter } from './useMeter';
 export { MeterChoice } from './MeterChoice';
 export { simulatedSource, type MeterSource } from './sources';
-export { type FedReading } from './MeterFeed';
+export { type FedReading, type FedSweep } from './MeterFeed';
+export { SweepView, type Swept } from './SweepView';

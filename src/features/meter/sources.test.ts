@@ -57,7 +57,7 @@ describe('a meter on a serial port', () => {
     send('\n5 V\n');
     await vi.waitFor(() => expect(lines.at(-1)).toMatch(/ 5 V$/), { timeout: 5000 });
     expect(lines.length).toBeLessThanOrEqual(10_002);
-    const feed = new MeterFeed(0);
+    const feed = new MeterFeed({ patience: 0 });
     for (const line of lines) feed.take(line);
     expect(feed.state.garbage).toBeGreaterThanOrEqual(10_000);
     expect(feed.state.value).toBe(5);
@@ -142,17 +142,20 @@ describe('a meter whose lines go on', () => {
   const taken = (feed: MeterFeed, all: readonly string[]) => all.flatMap((line) => feed.take(line) ?? []);
 
   it('gives nothing until the probes have left the point before', () => {
-    expect(taken(new MeterFeed(0, new CreepWatch(12.1)), lines(12.12, 0))).toEqual([]);
+    expect(taken(new MeterFeed({ patience: 0, before: { watch: new CreepWatch(12.1) } }), lines(12.12, 0))).toEqual([]);
     // Lifted probes show next to nothing for a while: that is no reading, unless it stays.
     const lifted = [...lines(12.1, 0), ...lines(0.01, 2), ...lines(178, 4)];
-    expect(taken(new MeterFeed(0, new CreepWatch(12.1)), lifted)).toEqual([
+    expect(taken(new MeterFeed({ patience: 0, before: { watch: new CreepWatch(12.1) } }), lifted)).toEqual([
       { value: expect.closeTo(178, 1), shape: 'settled' },
     ]);
     const dead = [...lines(12.1, 0), ...lines(0.01, 2), ...lines(0.01, 4), ...lines(0.01, 6)];
-    expect(taken(new MeterFeed(0, new CreepWatch(12.1)), dead)).toEqual([
+    expect(taken(new MeterFeed({ patience: 0, before: { watch: new CreepWatch(12.1) } }), dead)).toEqual([
       { value: expect.closeTo(0.01, 2), shape: 'settled' },
     ]);
-    const [reading] = taken(new MeterFeed(0, new CreepWatch(12.1)), [...lines(12.1, 0), ...lines(5, 2)]);
+    const [reading] = taken(new MeterFeed({ patience: 0, before: { watch: new CreepWatch(12.1) } }), [
+      ...lines(12.1, 0),
+      ...lines(5, 2),
+    ]);
     expect(reading).toEqual({ value: expect.closeTo(5, 2), shape: 'settled' });
   });
 });

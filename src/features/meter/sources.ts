@@ -23,7 +23,7 @@ export interface MeterSource {
 /** The stand-in of the demo, one stream for each touch. */
 export const simulatedSource: MeterSource = {
   kind: 'simulated',
-  title: 'Simulated',
+  title: 'Simulated meter',
   continuous: false,
   listen(address, { line, end }) {
     const source = new EventSource(address);

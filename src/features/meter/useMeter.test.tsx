@@ -2,13 +2,13 @@
 import { act, useEffect } from 'react';
 import { createRoot, type Root } from 'react-dom/client';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { type FedReading } from './MeterFeed';
+import { type FedReading, type FedSweep } from './MeterFeed';
 import { type Listening, type MeterSource } from './sources';
 import { type Listened, useMeter } from './useMeter';
 
 let root: Root;
 let heard: Listened;
-const readings = vi.fn<(reading: FedReading) => void>();
+const readings = vi.fn<(reading: FedReading | FedSweep) => void>();
 
 /** A source that sends what a test says, to the one that listens now. */
 function ownSource(continuous: boolean) {
@@ -31,7 +31,7 @@ function ownSource(continuous: boolean) {
 }
 
 function Holder({ source, address }: { source: MeterSource | undefined; address: string | undefined }) {
-  const found = useMeter(source, address, 0, readings);
+  const found = useMeter(source, address, { patience: 0, onReading: readings });
   useEffect(() => {
     heard = found;
   });
@@ -109,7 +109,7 @@ describe('listening to a meter', () => {
     expect(heard.view).toBeUndefined();
     for (let volts = 150; volts <= 158; volts += 0.25) send(volts, (volts - 140) / 5, 1);
     expect(heard.view).toMatchObject({ onBefore: true });
-    const revised = readings.mock.calls.slice(1).map(([reading]) => reading);
+    const revised = readings.mock.calls.slice(1).map(([reading]) => reading as FedReading);
     expect(revised.length).toBeGreaterThanOrEqual(2);
     expect(revised.every(({ revises }) => revises)).toBe(true);
     expect(revised.at(-1)!.value).toBeGreaterThan(154);

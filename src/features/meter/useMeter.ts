@@ -1,15 +1,26 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type CreepWatch } from '@/core/reading';
+import { type Unit } from '@/core/quantity';
 import { type MeterReading } from '@/instruments';
 import { type MeterSource } from './sources';
-import { type FedReading, type FeedState, MeterFeed } from './MeterFeed';
+import { type FedReading, type FedSweep, type FeedState, MeterFeed, type PointBefore } from './MeterFeed';
 
 /** The meter as it is shown. */
 export interface MeterView extends FeedState {
   /** The stream broke off before a reading was made of it. */
   readonly lost: boolean;
+}
+
+/** What becomes of readings. */
+export interface Hearing {
+  /** Seconds a value must stand before it is taken. */
+  readonly patience: number;
+  /** What is asked for. */
+  readonly unit?: Unit | undefined;
+  /** Is a meter beyond its range a reading? */
+  isOpen?(range: number | undefined): boolean;
+  onReading(reading: FedReading | FedSweep): void;
 }
 
 /** A meter that is listened to, with what it read at the touch before. */
@@ -24,27 +35,27 @@ export interface Listened {
  * A source whose lines go on is heard between addresses, too, for as long as the probes stay on the point before.
  *
  * @param source where lines come from; nothing is heard without one
- * @param patience seconds a value must stand before it is taken
  */
-export function useMeter(
-  source: MeterSource | undefined,
-  address: string | undefined,
-  patience: number,
-  onReading: (reading: FedReading) => void,
-): Listened {
+export function useMeter(source: MeterSource | undefined, address: string | undefined, hearing: Hearing): Listened {
+  const { patience, unit } = hearing;
   const [view, setView] = useState<{ readonly address: string; readonly view: MeterView }>();
-  const tell = useRef(onReading);
+  const now = useRef(hearing);
   useEffect(() => {
-    tell.current = onReading;
+    now.current = hearing;
   });
   const heard = useRef<MeterFeed>(undefined);
   /** The point that was read last from a source whose lines go on. */
-  const last = useRef<{ readonly source: MeterSource; readonly watch: CreepWatch }>(undefined);
+  const last = useRef<{ readonly source: MeterSource; readonly point: PointBefore }>(undefined);
   useEffect(() => {
     if (!source) return;
-    const before = source.continuous && last.current?.source === source ? last.current.watch : undefined;
+    const before = source.continuous && last.current?.source === source ? last.current.point : undefined;
     if (address === undefined && !before) return;
-    const feed = new MeterFeed(patience, before);
+    const feed = new MeterFeed({
+      patience,
+      isOpen: (range) => now.current.isOpen?.(range) ?? true,
+      ...(unit === undefined ? {} : { unit }),
+      ...(before ? { before } : {}),
+    });
     let over = false;
     let stop: () => void = () => undefined;
     const show = (lost: boolean) => {
@@ -54,6 +65,11 @@ export function useMeter(
       over = true;
       stop();
     };
+    const hear = (reading: FedReading | FedSweep) => {
+      last.current = { source, point: feed.pointOf(reading) };
+      if ('wave' in reading || !reading.revises) finish();
+      now.current.onReading(reading);
+    };
     stop = source.listen(address ?? '', {
       line: (text) => {
         if (over) return;
@@ -62,17 +78,16 @@ export function useMeter(
         show(false);
         // With nothing asked, only the point before is watched, until the probes leave it.
         if (address === undefined && !feed.state.onBefore) return finish();
-        if (!reading) return;
-        last.current = { source, watch: feed.watchOn(reading) };
-        if (!reading.revises) finish();
-        tell.current(reading);
+        if (reading) hear(reading);
       },
       end: () => {
-        if (!over) show(true);
+        const swept = over ? undefined : feed.end();
+        if (swept) hear(swept);
+        else if (!over) show(true);
       },
     });
     return () => stop();
-  }, [source, address, patience]);
+  }, [source, address, patience, unit]);
   const trace = useCallback(() => heard.current?.trace ?? [], []);
   return { view: view && view.address === address ? view.view : undefined, trace };
 }
