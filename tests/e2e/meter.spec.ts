@@ -15,6 +15,9 @@ test('with the meter on, readings are recorded as they settle, with no key betwe
     await expect(page.getByRole('status', { name: 'Meter' })).toBeVisible();
     await expect.poll(measured, { timeout: 15_000 }).toBeGreaterThan(done);
   }
+  // What is read with a sampler is drawn, too.
+  await page.locator('[data-net="hdrive"]').last().click();
+  await expect(page.getByRole('figure', { name: 'Sweep' })).toContainText(/15\.\d kHz/, { timeout: 15_000 });
   const count = await measured();
   await page.reload();
   await expect(readings).toHaveAttribute('data-count', String(count));

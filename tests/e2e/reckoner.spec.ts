@@ -21,6 +21,13 @@ test('the reckoner opens over the bench by one key, warns of X-rays, and its ans
   await expect(reckoner.getByText(/High voltage would rise, and X-rays with it/)).toBeVisible();
   await page.keyboard.press('Control+Enter');
   await expect(reckoner.getByRole('button', { name: 'Kept on the job' })).toBeVisible();
+  // A name of the set stands for what the sheet knows of it.
+  await reckoner.getByRole('combobox', { name: 'What to reckon' }).fill('discharge');
+  await page.keyboard.press('Enter');
+  await reckoner.getByLabel('Capacitance').fill('c802');
+  await reckoner.getByLabel('Resistor of the tool').fill('2k2');
+  await expect(reckoner.getByRole('status')).toContainText('Energy');
+  await expect(reckoner.getByLabel('Volts on it')).toHaveAttribute('placeholder', '310 V of C802');
   await page.keyboard.press('Escape');
   const notes = page.getByRole('region', { name: 'Readings' }).getByTestId('notes');
   await expect(notes).toContainText('Line output and its retrace capacitor (Supply 112');

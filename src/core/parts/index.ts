@@ -1,6 +1,7 @@
 export { esrLimit } from './esrLimit';
 export { parallelBank, seriesBank, type Bank } from './bank';
 export { changeRetrace, retrace, type LineOutput } from './lineOutput';
+export { nearestFromStock } from './nearestFromStock';
 export { nearestPair } from './nearestPair';
 export { reservoirFor, reservoirRipple } from './reservoir';
 export { ntcOhms } from './thermistor';

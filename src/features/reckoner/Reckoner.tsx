@@ -5,9 +5,27 @@ import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { keepForLog } from '@/features/job';
 import { Key } from '@/ui';
-import { noteOf, reckon } from './reckon';
+import { type Known } from './known';
+import { noteOf, readFields, reckon } from './reckon';
 import { reckonings } from './reckonings';
 import styles from './reckoner.module.css';
+
+/** What the open job has figures for; nothing until it is there, or where it cannot be had. */
+function useKnown(job: string | undefined): readonly Known[] {
+  const [known, setKnown] = useState<readonly Known[]>([]);
+  useEffect(() => {
+    if (job === undefined) return;
+    const leave = new AbortController();
+    fetch(`/api/jobs/${job}/known`, { signal: leave.signal })
+      .then(async (response) => {
+        if (response.ok) setKnown((await response.json()) as Known[]);
+      })
+      // Names are a convenience: without them figures are typed.
+      .catch(() => undefined);
+    return () => leave.abort();
+  }, [job]);
+  return known;
+}
 
 /** Calculators over any screen; an answer can be kept on the job that is open. */
 export function Reckoner({ close }: { close: () => void }) {
@@ -18,14 +36,16 @@ export function Reckoner({ close }: { close: () => void }) {
   const [kept, setKept] = useState(false);
   const reckoning = reckonings.find((one) => one.id === id)!;
   const typed = texts[id] ?? {};
-  const answer = reckon(reckoning, typed);
+  const known = useKnown(job);
+  const reading = readFields(reckoning, typed, known);
+  const answer = reckon(reckoning, reading);
   useEffect(() => {
     document.getElementById(`reckon-${reckoning.fields[0]!.key}`)?.focus();
   }, [reckoning]);
 
   const keep = () => {
     if (job === undefined || answer.kind !== 'answer') return;
-    void keepForLog(job, { kind: 'note', text: noteOf(reckoning, typed, answer.lines) });
+    void keepForLog(job, { kind: 'note', text: noteOf(reckoning, typed, reading, answer.lines) });
     setKept(true);
   };
   return (
@@ -67,6 +87,7 @@ export function Reckoner({ close }: { close: () => void }) {
                 <span>
                   {label}
                   {optional && <em className="soft"> if known</em>}
+                  {typed[key]?.trim() && reading.taken[key] !== undefined && <b>{reading.taken[key]}</b>}
                 </span>
                 <input
                   id={`reckon-${key}`}
@@ -74,7 +95,8 @@ export function Reckoner({ close }: { close: () => void }) {
                   autoComplete="off"
                   maxLength={80}
                   value={typed[key] ?? ''}
-                  placeholder={`${example} ${unit}`}
+                  placeholder={reading.taken[key] ?? `${example} ${unit}`}
+                  list={`reckon-known-${unit}`}
                   aria-invalid={answer.kind === 'wrong' && answer.field === key}
                   onChange={(event) => {
                     setTexts({ ...texts, [id]: { ...typed, [key]: event.target.value } });
@@ -83,6 +105,20 @@ export function Reckoner({ close }: { close: () => void }) {
                 />
               </label>
             ))}
+            {[...new Set(reckoning.fields.map(({ unit }) => unit))].map((unit) => (
+              <datalist key={unit} id={`reckon-known-${unit}`}>
+                {known
+                  .filter(({ values }) => values[unit] !== undefined)
+                  .map(({ name, title }) => (
+                    <option key={name} value={name}>
+                      {title}
+                    </option>
+                  ))}
+              </datalist>
+            ))}
+            {known.length > 0 && (
+              <p className="soft">A name of the set, such as {known[0]!.name}, stands for its figure.</p>
+            )}
           </div>
           <div className={styles.answer} role="status">
             {answer.kind === 'waiting' && <p className="soft">The answer stands here as you type.</p>}

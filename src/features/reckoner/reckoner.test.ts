@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { noteOf, reckon } from './reckon';
+import { compileSheet, Predictions } from '@/core/behaviour';
+import { nearestFromStock } from '@/core/parts';
+import { replay } from '@/core/reading';
+import { shippedSheets } from '@/sheets';
+import { type Known, knownOf } from './known';
+import { noteOf, readFields, reckon as reckonWith, type Texts } from './reckon';
 import { type Reckoning, reckonings } from './reckonings';
 
+const reckon = (one: Reckoning, texts: Texts, known?: readonly Known[]) =>
+  reckonWith(one, readFields(one, texts, known));
 const named = (id: string): Reckoning => reckonings.find((one) => one.id === id)!;
 const answer = (id: string, texts: Record<string, string>) => {
   const found = reckon(named(id), texts);
@@ -70,8 +77,80 @@ describe('reckoning', () => {
   it('keeps an answer with its inputs in one line', () => {
     const texts = { in: '1', out: '0.5' };
     const found = reckon(named('decibels'), texts);
-    expect(noteOf(named('decibels'), texts, found.kind === 'answer' ? found.lines : [])).toBe(
+    expect(noteOf(named('decibels'), texts, { taken: {} }, found.kind === 'answer' ? found.lines : [])).toBe(
       'Decibels (Volts in 1, Volts out 0.5): Gain -6.0 dB; Ratio × 0.5',
     );
+  });
+});
+
+describe('names of the set in the reckoner', () => {
+  const predictions = new Predictions(compileSheet(shippedSheets().get('halvane-hp-42')!));
+  const { sheet } = predictions.model;
+  const at = '2026-01-05T10:00:00.000Z';
+  const log = [
+    { id: 'one', at, body: { kind: 'power', power: 'live' } },
+    {
+      id: 'two',
+      at,
+      body: { kind: 'reading', check: 'vs-dc', answer: { kind: 'number', value: 171, shape: 'settled' }, text: '171' },
+    },
+  ] as const;
+  const known = knownOf({ predictions, bench: replay(log, [...sheet.stores.keys()]) });
+  const [store] = [...sheet.stores.values()];
+
+  it('stand for their figures, and fill what follows', () => {
+    const texts = { farads: store!.id.toLowerCase(), ohms: '2k2' };
+    const read = readFields(named('discharge'), texts, known);
+    expect(read.typed).toMatchObject({ farads: [store!.farads], volts: [store!.volts] });
+    expect(read.taken['volts']).toContain(`of ${store!.id}`);
+    const found = reckonWith(named('discharge'), read);
+    const plain = reckon(named('discharge'), {
+      farads: String(store!.farads),
+      volts: String(store!.volts),
+      ohms: '2k2',
+    });
+    expect(found).toEqual(plain);
+    expect(noteOf(named('discharge'), texts, read, [])).toMatch(
+      new RegExp(`Capacitance ${texts.farads} \\(\\d+ .F\\)`),
+    );
+  });
+
+  it('are points by their latest reading, and parts in lists', () => {
+    const [one, other] = [...sheet.parts.values()].filter(
+      ({ kind, size }) => kind === 'resistor' && size !== undefined,
+    );
+    const list = readFields(named('side-by-side'), { ohms: `${one!.id} 1k ${other!.id}`, volts: 'vs' }, known);
+    expect(list.typed).toEqual({ ohms: [one!.size, 1000, other!.size], volts: [171] });
+  });
+
+  it('that have no figure in the unit say which they have', () => {
+    const found = reckon(named('discharge'), { farads: 'vs', volts: '3', ohms: '1k' }, known);
+    expect(found).toEqual({
+      kind: 'wrong',
+      field: 'farads',
+      message: 'vs is known in volts, and Capacitance is in farads',
+    });
+  });
+});
+
+describe('a value from the stock', () => {
+  it('is the best of one, two and three pieces, each used once', () => {
+    const stock = [10_000, 10_000, 4700, 33_000];
+    const [one, two, three] = nearestFromStock(14_700, stock);
+    expect(one).toEqual({ how: 'alone', values: [10_000], together: 10_000 });
+    expect(two).toEqual({ how: 'series', values: [10_000, 4700], together: 14_700 });
+    expect(three!.values).toHaveLength(3);
+    expect(nearestFromStock(5000, stock)[1]).toMatchObject({ how: 'parallel', values: [10_000, 10_000] });
+    expect(nearestFromStock(5000, [10_000])).toHaveLength(1);
+  });
+
+  it('refuses a stock too large to try, and pieces of nothing', () => {
+    expect(() =>
+      nearestFromStock(
+        1000,
+        Array.from({ length: 61 }, () => 1),
+      ),
+    ).toThrow('60 or fewer');
+    expect(() => nearestFromStock(1000, [0])).toThrow('piece 1 must be positive');
   });
 });
