@@ -176,3 +176,35 @@ describe('a surveyed board', () => {
     expect(marks(12, 4, 8).share).toBe(0.25);
   });
 });
+
+describe('parts of a lamp projector', () => {
+  it.each([
+    ['LA1 lamp 5200 of 6000 dark', 'replace', /blackened/],
+    ['LA1 lamp 100 of 6000 cracked', 'replace', /cracked; 2 %/],
+    ['LA1 lamp 6100h of 6000h', 'replace', /past them/],
+    ['LA1 lamp 5400 of 6000 clear', 'fine', /90 % of its 6000 h, clear/],
+    ['FAN1 fan 88 of 90', 'fine', /88 of a usual 90 Hz/],
+    ['FAN1 fan 88 of 90 noisy', 'replace', /its bearing/],
+    ['FAN1 fan 50 of 90', 'replace', /dragging/],
+    ['FAN1 fan 0 of 90', 'lift', /stands still/],
+    ['CW1 wheel 119 of 120', 'fine', /119/],
+    ['CW1 wheel 110 of 120', 'replace', /dragging/],
+    ['CW1 wheel 150Hz of 120Hz', 'lift', /too fast/],
+  ] as const)('%s: %s', (line, mark, words) => {
+    const found = verdict(line);
+    expect(found.mark).toBe(mark);
+    expect(found.words).toMatch(words);
+  });
+
+  it('say when the next lamp is due, and to measure before a fan is blamed', () => {
+    expect(verdict('LA1 lamp 5400 of 6000').advice).toBe('Order the next one.');
+    expect(verdict('LA1 lamp 900 of 6000').advice).toBeUndefined();
+    expect(verdict('FAN1 fan 0 of 90').advice).toContain('supply at the plug');
+  });
+
+  it.each([
+    ['LA1 lamp 5200', /rated hours is missing/],
+    ['FAN1 fan 12V of 90', /The rate is read in hertz, not "12V"/],
+    ['FAN1 fan 50 of 0', /must be more than 0/],
+  ])('%s is refused', (line, message) => expect(() => readPartCheck(line, nothing)).toThrow(message));
+});

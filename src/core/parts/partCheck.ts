@@ -1,5 +1,6 @@
 import { type Farads, formatQuantity, type Ohms, type Volts } from '../quantity';
 import { esrLimit } from './esrLimit';
+import { judgeLamp, judgeTurning, type LampCheck, type TurningCheck } from './projectorParts';
 
 /** A part measured by itself. */
 export type PartCheck =
@@ -31,7 +32,9 @@ export type PartCheck =
   | { readonly kind: 'junction'; readonly ref: string; readonly forward: Volts; readonly reverse: Volts }
   | { readonly kind: 'gain'; readonly ref: string; readonly gain: number; readonly usual: number }
   /** Cold resistance against what is marked. */
-  | { readonly kind: 'thermistor'; readonly ref: string; readonly marked: Ohms; readonly read: Ohms };
+  | { readonly kind: 'thermistor'; readonly ref: string; readonly marked: Ohms; readonly read: Ohms }
+  | LampCheck
+  | TurningCheck;
 
 /** `fine`, `replace`, `lift` a leg before judging, `wait` until it has settled. */
 export type PartMark = 'fine' | 'replace' | 'lift' | 'wait';
@@ -71,6 +74,11 @@ export function judgePart(check: PartCheck): PartVerdict {
       const words = `${formatQuantity(check.read, 'Ω', 3)} cold, ${percent(off)} ${off > 0 ? 'above' : 'below'} its mark`;
       return { mark: Math.abs(off) > 0.3 ? 'replace' : 'fine', words };
     }
+    case 'lamp':
+      return judgeLamp(check);
+    case 'fan':
+    case 'wheel':
+      return judgeTurning(check);
   }
 }
 

@@ -1,6 +1,7 @@
 import { parseQuantity, QuantityError, type Unit, unitNames } from '../quantity';
 import { isBandColour, readBands } from './colourBands';
 import { type PartCheck } from './partCheck';
+import { type LampCheck, lampLooks, type TurningCheck } from './projectorParts';
 
 /** A line that cannot be taken; the message says what would be right. */
 export class PartCheckError extends Error {
@@ -77,6 +78,8 @@ export function readPartCheck(line: string, known: (ref: string) => KnownPart | 
       good: positive(value(good, '', 'The count of a good one'), 'The count of a good one'),
     };
   }
+  const projector = readProjectorPart(ref, words);
+  if (projector) return projector;
   const gain = takeNamed(words, 'gain');
   if (gain !== undefined) {
     const usual = positive(value(takeNamed(words, 'usual'), '', 'The usual gain'), 'The usual gain');
@@ -102,6 +105,28 @@ export function readPartCheck(line: string, known: (ref: string) => KnownPart | 
     };
   }
   return readResistor(ref, words, part, { lifted, climbing });
+}
+
+function readProjectorPart(ref: string, words: string[]): LampCheck | TurningCheck | undefined {
+  const hours = takeNamed(words, 'lamp');
+  if (hours !== undefined) {
+    const look = lampLooks.find((one) => takeFlag(words, one));
+    return {
+      kind: 'lamp',
+      ref,
+      hours: value(hours.replace(/h$/i, ''), '', 'Hours'),
+      rated: positive(value(takeNamed(words, 'of')?.replace(/h$/i, ''), '', 'The rated hours'), 'The rated hours'),
+      ...(look === undefined ? {} : { look }),
+    };
+  }
+  for (const kind of ['fan', 'wheel'] as const) {
+    const hertz = takeNamed(words, kind);
+    if (hertz === undefined) continue;
+    const noisy = takeFlag(words, 'noisy');
+    const usual = positive(value(takeNamed(words, 'of'), 'Hz', 'The usual rate'), 'The usual rate');
+    return { kind, ref, hertz: value(hertz, 'Hz', 'The rate'), usual, noisy };
+  }
+  return undefined;
 }
 
 function isCapacitor(words: readonly string[], part: KnownPart | undefined): boolean {

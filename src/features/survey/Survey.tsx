@@ -27,7 +27,6 @@ export function Survey({ file }: { file: JobFile }) {
   const { sheet } = file;
   const bench = useMemo(() => replay(log.entries, [...sheet.stores.keys()]), [log.entries, sheet]);
   const rows = useMemo(() => surveyRows(log.entries, sheet), [log.entries, sheet]);
-  const board = useMemo(() => surveyOf(rows.map(({ verdict }) => verdict)), [rows]);
   const { checks } = predictionsOf(sheet);
   const live = bench.context.power === 'live';
   const [line, setLine] = useState('');
@@ -86,6 +85,10 @@ export function Survey({ file }: { file: JobFile }) {
             <dd>both ways</dd>
             <dt className="figure">Q5 gain 40 usual 120</dt>
             <dd>gain</dd>
+            <dt className="figure">LA1 lamp 5200 of 6000 dark</dt>
+            <dd>hours, and clear, dark, white or cracked</dd>
+            <dt className="figure">FAN2 fan 61 of 90 noisy</dt>
+            <dd>hertz of a fan or wheel, and its noise</dd>
           </dl>
           <Button onClick={takeBack} disabled={rows.length === 0}>
             Take back <Key>Alt Z</Key>
@@ -101,7 +104,7 @@ export function Survey({ file }: { file: JobFile }) {
         </section>
         <section className={styles.board} aria-label="The board">
           <h2 className="label">The board so far</h2>
-          <Sum rows={rows} board={board} />
+          <Sum rows={rows} />
         </section>
       </div>
     </JobFrame>
@@ -149,22 +152,25 @@ function Row({ row: { check, verdict } }: { row: SurveyRow }) {
   );
 }
 
-function Sum({ rows, board }: { rows: readonly SurveyRow[]; board: ReturnType<typeof surveyOf> }) {
-  const { counts, share, advice } = board;
+function Sum({ rows }: { rows: readonly SurveyRow[] }) {
+  const { counts } = surveyOf(rows.map(({ verdict }) => verdict));
+  // What shares make and age shares its disease: that is asked of the resistors only.
+  const resistors = rows.filter(({ check }) => check.kind === 'resistor');
+  const { share, advice } = surveyOf(resistors.map(({ verdict }) => verdict));
   const bad = rows.filter(({ verdict }) => verdict.mark === 'replace');
   return (
     <>
       <p className={styles.advice} data-testid="survey-advice">
         {advice === undefined ? (
-          'After eight judged parts the board is judged as a whole.'
+          'After eight judged resistors the board is judged as a whole.'
         ) : advice === 'repopulate' ? (
           <>
-            <b>Repopulate:</b> {Math.round(share * 100)} % of what can be judged is out. One make and age shares the
-            disease; set trimmers anew before judging.
+            <b>Repopulate:</b> {Math.round(share * 100)} % of the resistors that can be judged are out. One make and age
+            shares the disease; set trimmers anew before judging.
           </>
         ) : (
           <>
-            <b>Pick:</b> {Math.round(share * 100)} % is out; replace those.
+            <b>Pick:</b> {Math.round(share * 100)} % of the resistors are out; replace those.
           </>
         )}
       </p>

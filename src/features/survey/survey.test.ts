@@ -47,6 +47,8 @@ describe('a survey', () => {
     ['T402 rings 9 good 10', '10 rings', '9'],
     ['Q101 junction 0.6 OL', '', '0.6 / OL'],
     ['Q101 gain 40 usual 90', 'gain 90', '40'],
+    ['LA1 lamp 5200 of 6000 dark', '6000 h', '5200 h'],
+    ['FAN2 fan 61 of 90', '90 Hz', '61 Hz'],
   ])('%s should be %s and reads %s', (line, should, read) => {
     const typed = typedPart(line, sheet);
     if (typed.kind !== 'part') throw new Error(JSON.stringify(typed));

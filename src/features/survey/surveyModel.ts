@@ -154,6 +154,11 @@ export function partFigures(check: PartCheck): { readonly should: string; readon
       };
     case 'gain':
       return { should: `gain ${check.usual}`, read: String(check.gain) };
+    case 'lamp':
+      return { should: `${check.rated} h`, read: `${check.hours} h` };
+    case 'fan':
+    case 'wheel':
+      return { should: formatQuantity(check.usual, 'Hz', 3), read: formatQuantity(check.hertz, 'Hz', 3) };
   }
 }
 
