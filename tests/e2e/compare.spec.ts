@@ -37,3 +37,17 @@ test('two sides are swept pin by pin from the keyboard, and a shorted pin is nam
   await expect(odd.first()).toContainText('pin 3 shorted on the suspect side: 0 against 22k');
   await expect(odd.nth(1)).toContainText('pin 6 high on the suspect side');
 });
+
+test('three columns are channels: the one that leaves the others is named, with the part in between', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/compare`, { waitUntil: 'networkidle' });
+  const table = page.getByLabel('Table of readings');
+  await table.fill(
+    ',red,green,blue\ncathode (R105 R205 R305),121V,65V,123V\ncollector (Q101 Q201 Q301),120V,64V,122V\nbase,2.6,2.6,2.5',
+  );
+  await expect(page.getByTestId('channel')).toContainText('green leaves the others at collector');
+  await expect(page.getByTestId('channel')).toContainText('Between stands Q201');
+  await expect(page.locator('td[data-odd]')).toHaveText(['65 V ◇', '64 V ◇']);
+});

@@ -50,7 +50,7 @@ describe('a repeated network', () => {
 
 describe('a pasted table', () => {
   it('is read with names of rows and cells, gaps and shorts', () => {
-    expect(readNetworkTable('\tA\tB\tC\nR1\t4k7\t-\t4.6k\nR2\tOL\t\t0')).toEqual({
+    expect(readNetworkTable('\tA\tB\tC\nR1\t4k7\t-\t4.6k\nR2\tOL\t\t0')).toMatchObject({
       rows: ['R1', 'R2'],
       cells: ['A', 'B', 'C'],
       values: [
@@ -70,6 +70,28 @@ describe('a pasted table', () => {
       ],
     });
     expect(readNetworkTable('R1;1k;1k1;').values).toEqual([[1000, 1100, undefined]]);
+  });
+
+  it('is read apart by commas, unless those are of decimals', () => {
+    expect(readNetworkTable(',"buf 1","buf 2","buf 3"\nR1,4k7,,4k6\nR2,10k,10k1,OL')).toMatchObject({
+      rows: ['R1', 'R2'],
+      cells: ['buf 1', 'buf 2', 'buf 3'],
+      unit: 'Ω',
+      values: [
+        [4700, undefined, 4600],
+        [10_000, 10_100, Infinity],
+      ],
+    });
+    expect(readNetworkTable('4,7 5,2 4,8\n9,1 9,2 9,3').values).toEqual([
+      [4.7, 5.2, 4.8],
+      [9.1, 9.2, 9.3],
+    ]);
+  });
+
+  it('has the unit that is written, and what stands between its rows in brackets', () => {
+    const table = readNetworkTable('cathode (R1 R2 R3) 121 122V 120\nbase 2.6 2.5 2.6');
+    expect(table).toMatchObject({ unit: 'V', rows: ['cathode', 'base'], between: [['R1', 'R2', 'R3'], []] });
+    expect(readNetworkTable('121 122 120').unit).toBe('');
   });
 
   it.each([

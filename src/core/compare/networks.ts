@@ -4,7 +4,7 @@ import { median } from '../quantity';
 export interface Network {
   readonly rows: readonly string[];
   readonly cells: readonly string[];
-  /** Row by row; ohms, 0 and Infinity among them. */
+  /** Row by row; 0 and Infinity among them. */
   readonly values: readonly (readonly (number | undefined)[])[];
 }
 

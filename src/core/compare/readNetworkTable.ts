@@ -1,4 +1,4 @@
-import { parseQuantity, QuantityError } from '../quantity';
+import { parseQuantity, type Quantity, QuantityError, type Unit } from '../quantity';
 import { type Network } from './networks';
 
 /** A pasted table that cannot be read, with the line and the column. */
@@ -6,26 +6,41 @@ export class TableError extends Error {
   override readonly name = 'TableError';
 }
 
+/** A network as it was written down. */
+export interface NetworkTable extends Network {
+  /** Unit of the values; empty where nothing tells it. */
+  readonly unit: Unit;
+  /** Per row: what is named between it and the next, one for each cell or one for all. */
+  readonly between: readonly (readonly string[])[];
+}
+
 const mostRows = 200;
 const mostCells = 400;
+const brackets = /\s*\(([^)]*)\)\s*$/;
+const partCode = /^\d+(?:[kMR]\d*|\.\d+[kMR])$/;
 const gap = /^(|-|–|—|\.|n\/?a)$/i;
 
 /**
- * Reads a table as it comes from a spreadsheet: a row a line, cells apart by tabs, semicolons or
- * spaces, gaps empty or `-`. A first cell that is no value names its row; a first line without any
- * value names the cells.
+ * Reads a table as it comes from a spreadsheet: a row a line, cells apart by tabs, semicolons,
+ * commas or spaces, gaps empty or `-`. A first cell that is no value names its row; a first line without any
+ * value names the cells. Names in brackets after that of a row stand between it and the next:
+ * `collector (R101 R201 R301)`.
  *
  * @throws TableError
  */
-export function readNetworkTable(text: string): Network {
+export function readNetworkTable(text: string): NetworkTable {
   const lines = text.split(/\r?\n/).flatMap((line, index) => (line.trim() === '' ? [] : [{ line, number: index + 1 }]));
   if (lines.length === 0) throw new TableError('paste a table: a row for each place, a column for each repetition');
   if (lines.length > mostRows) throw new TableError(`${lines.length} rows; there may be ${mostRows}`);
+  const commas = apartByCommas(lines.map(({ line }) => line));
   const split = ({ line }: { line: string }) => {
     if (line.includes('\t')) return line.split('\t').map((cell) => cell.trim());
-    return line.includes(';') ? line.split(';').map((cell) => cell.trim()) : line.trim().split(/\s+/);
+    const apart = line.includes(';') ? ';' : commas ? ',' : undefined;
+    if (apart !== undefined) return line.split(apart).map((cell) => cell.trim().replace(/^"(.*)"$/, '$1'));
+    // Blanks within brackets belong to the name.
+    return line.trim().match(/[^\s(]*\s*\([^)]*\)|\S+/g) ?? [];
   };
-  const isValue = (cell: string) => valueOf(cell) !== undefined;
+  const isValue = (cell: string) => quantityOf(cell) !== undefined;
   const [head, ...others] = lines;
   const heading = split(head!);
   const headed = others.length > 0 && heading.every((cell) => !isValue(cell));
@@ -35,8 +50,17 @@ export function readNetworkTable(text: string): Network {
   const width = Math.max(...rows.map((row) => row.length - (named ? 1 : 0)));
   if (width > mostCells) throw new TableError(`${width} columns; there may be ${mostCells}`);
   if (width < 1) throw new TableError('there is no value: write ohms like 4k7, gaps like -');
+  const titles = rows.map((row, index) => (named ? row[0]! : `row ${index + 1}`));
   return {
-    rows: rows.map((row, index) => (named ? row[0]! : `row ${index + 1}`)),
+    rows: titles.map((title) => title.replace(brackets, '')),
+    between: titles.map(
+      (title) =>
+        brackets
+          .exec(title)?.[1]
+          ?.split(/[\s,]+/)
+          .filter(Boolean) ?? [],
+    ),
+    unit: unitOf(rows.flatMap((row) => row.slice(named ? 1 : 0))),
     cells: Array.from({ length: width }, (_, cell) => {
       const title = headed ? heading[heading.length - width + cell] : undefined;
       return title === undefined || title === '' ? String(cell + 1) : title;
@@ -45,7 +69,7 @@ export function readNetworkTable(text: string): Network {
       Array.from({ length: width }, (_, cell) => {
         const written = row[cell + (named ? 1 : 0)] ?? '';
         if (gap.test(written)) return undefined;
-        const value = valueOf(written);
+        const value = quantityOf(written)?.value;
         if (value === undefined)
           throw new TableError(
             `line ${body[index]!.number}, column ${cell + 1}: "${written}" is no value; write ohms like 4k7, OL, or - for a gap`,
@@ -56,10 +80,26 @@ export function readNetworkTable(text: string): Network {
   };
 }
 
-function valueOf(text: string): number | undefined {
+/** Commas part cells where each line has as many, and none of them is within numbers that blanks part. */
+function apartByCommas(lines: readonly string[]): boolean {
+  const pieces = lines.map((line) => line.split(','));
+  return (
+    pieces[0]!.length > 1 &&
+    pieces.every((line) => line.length === pieces[0]!.length) &&
+    pieces.flat().every((piece) => !/^\s*[-+\d]\S*\s+[-+\d]/.test(piece))
+  );
+}
+
+/** The first unit that is written; a value written like those on parts is in ohms. */
+function unitOf(cells: readonly string[]): Unit {
+  const written = cells.flatMap((cell) => quantityOf(cell)?.unit ?? []);
+  return written[0] ?? (cells.some((cell) => partCode.test(cell)) ? 'Ω' : '');
+}
+
+function quantityOf(text: string): Quantity | undefined {
   if (gap.test(text)) return undefined;
   try {
-    return parseQuantity(text).value;
+    return parseQuantity(text);
   } catch (error) {
     if (error instanceof QuantityError) return undefined;
     throw error;

@@ -1,10 +1,11 @@
 'use client';
 
 import { useMemo, useState } from 'react';
+import { type Comparison } from '@/core/compare';
 import { formatQuantity } from '@/core/quantity';
 import { OpenFile, useDraft, VerdictMark } from '@/ui';
 import { ComparedTable } from './ComparedTable';
-import { compared, type Compared, ratioText } from './compareModel';
+import { compared, type Compared, isSwept, leavesAt, ratioText } from './compareModel';
 import { PinsFound } from './PinsFound';
 import { Sweep } from './Sweep';
 import styles from './compare.module.css';
@@ -30,10 +31,14 @@ export function CompareDesk() {
         <h1>Compare</h1>
         <p className="soft">
           Rows are places, columns repetitions: rows of a buffer, channels, a good board beside a doubtful one. Gaps are{' '}
-          <b className="figure">-</b>. Two columns are two sides of the same pins: good and suspect, upper and lower,
-          before and after.
+          <b className="figure">-</b>. Two columns are two sides of the same pins; three are channels, from the picture
+          back, with what stands behind a row in brackets.
         </p>
-        <Sweep text={text} onText={edit} />
+        {isSwept(text) ? (
+          <Sweep text={text} onText={edit} />
+        ) : (
+          <p className="soft">A sweep of two sides, pin after pin, begins with an empty table.</p>
+        )}
         <OpenFile accept=".csv,.txt,.tsv" onText={edit} onRefused={setRefused} />
         <textarea
           className="figure source"
@@ -58,12 +63,13 @@ export function CompareDesk() {
   );
 }
 
-function Found({ network, comparison }: Extract<Compared, { kind: 'network' }>) {
-  const { rows, cells } = network;
+function Found({ network, comparison, channels }: Extract<Compared, { kind: 'network' }>) {
+  const { rows, cells, unit } = network;
   const { odd } = comparison;
   const oddAt = new Set(odd.map(({ row, cell }) => `${row} ${cell}`));
   return (
     <>
+      {channels && <Channel channels={channels} />}
       <ul className={styles.odd} data-testid="odd-cells">
         {odd.length === 0 && (
           <li>
@@ -77,8 +83,8 @@ function Found({ network, comparison }: Extract<Compared, { kind: 'network' }>) 
               <b>
                 {rows[row]}, {cells[cell]}
               </b>{' '}
-              reads <b className="figure">{formatQuantity(value, 'Ω', 3)}</b>, its row{' '}
-              <b className="figure">{formatQuantity(usual, 'Ω', 3)}</b>
+              reads <b className="figure">{formatQuantity(value, unit, 3)}</b>, its row{' '}
+              <b className="figure">{formatQuantity(usual, unit, 3)}</b>
               {value > 0 && Number.isFinite(value) && ` (${ratioText(value / usual)})`}: {Math.round(away)} spreads away
             </span>
           </li>
@@ -87,5 +93,35 @@ function Found({ network, comparison }: Extract<Compared, { kind: 'network' }>) 
       </ul>
       <ComparedTable network={network} isOdd={(row, cell) => oddAt.has(`${row} ${cell}`)} usual={comparison.usual} />
     </>
+  );
+}
+
+/** Which of three channels leaves the others, and between which rows. */
+function Channel({ channels }: { channels: Comparison }) {
+  const { oddColumn, columns, between } = channels;
+  const where = leavesAt(channels);
+  if (oddColumn === undefined || !where) return null;
+  return (
+    <p className={styles.channel} data-testid="channel">
+      <VerdictMark mark="odd" />{' '}
+      <span>
+        <b>{columns[oddColumn]}</b> leaves the others at <b>{where.odd}</b>
+        {where.agrees !== undefined && (
+          <>
+            , and keeps to them at <b>{where.agrees}</b>
+          </>
+        )}
+        .{' '}
+        {between.length > 0 ? (
+          <>
+            Between stands <b>{between.join(', ')}</b>.
+          </>
+        ) : where.agrees === undefined ? (
+          'Measure the next row towards the signal.'
+        ) : (
+          'Look at what stands between.'
+        )}
+      </span>
+    </p>
   );
 }

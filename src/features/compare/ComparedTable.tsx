@@ -1,16 +1,16 @@
-import { type Network } from '@/core/compare';
-import { ohmsText } from './compareModel';
+import { type NetworkTable } from '@/core/compare';
+import { cellText } from './compareModel';
 import styles from './compare.module.css';
 
 interface ComparedTableProps {
-  readonly network: Network;
+  readonly network: NetworkTable;
   isOdd(row: number, cell: number): boolean;
   /** The middle of each row, in a column of its own; undefined where too little is known. */
   readonly usual?: readonly (number | undefined)[];
 }
 
 /** The table that is compared, with the odd values marked. */
-export function ComparedTable({ network: { rows, cells, values }, isOdd, usual }: ComparedTableProps) {
+export function ComparedTable({ network: { rows, cells, values, unit }, isOdd, usual }: ComparedTableProps) {
   return (
     <div className={styles.scroll}>
       <table>
@@ -31,11 +31,11 @@ export function ComparedTable({ network: { rows, cells, values }, isOdd, usual }
               <th scope="row">{title}</th>
               {values[row]!.map((value, cell) => (
                 <td key={cell} className="figure" data-odd={isOdd(row, cell) || undefined}>
-                  {value === undefined ? '·' : ohmsText(value)}
+                  {value === undefined ? '·' : cellText(value, unit)}
                   {isOdd(row, cell) && ' ◇'}
                 </td>
               ))}
-              {usual && <td className="figure soft">{usual[row] === undefined ? '?' : ohmsText(usual[row])}</td>}
+              {usual && <td className="figure soft">{usual[row] === undefined ? '?' : cellText(usual[row], unit)}</td>}
             </tr>
           ))}
         </tbody>

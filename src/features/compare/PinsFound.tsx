@@ -1,14 +1,14 @@
 import { type OddPin } from '@/core/compare';
 import { type MarkName, VerdictMark } from '@/ui';
 import { ComparedTable } from './ComparedTable';
-import { type Compared, ohmsText, ratioText } from './compareModel';
+import { cellText, type Compared, ratioText } from './compareModel';
 import styles from './compare.module.css';
 
 const marks: Readonly<Record<OddPin['kind'], MarkName>> = { shorted: 'dead', open: 'open', low: 'low', high: 'high' };
 
 /** Two sides pin by pin: what is shorted, open, or away from what all the others say. */
 export function PinsFound({ network, pins }: Extract<Compared, { kind: 'pins' }>) {
-  const { rows, cells, values } = network;
+  const { rows, cells, values, unit } = network;
   const { odd, shortedOnBoth, usualRatio } = pins;
   const sideOf = new Map(odd.map(({ row, side }) => [row, side]));
   return (
@@ -24,8 +24,8 @@ export function PinsFound({ network, pins }: Extract<Compared, { kind: 'pins' }>
             <VerdictMark mark={marks[kind]} />
             <span>
               <b>{rows[row]}</b> {kind} on the {cells[side]} side:{' '}
-              <b className="figure">{ohmsText(values[row]![side]!)}</b> against{' '}
-              <b className="figure">{ohmsText(values[row]![1 - side]!)}</b>
+              <b className="figure">{cellText(values[row]![side]!, unit)}</b> against{' '}
+              <b className="figure">{cellText(values[row]![1 - side]!, unit)}</b>
               {Number.isFinite(away) &&
                 ` (${ratioText(values[row]![1]! / values[row]![0]!)}; the others ${ratioText(usualRatio)}): ${Math.round(away)} spreads away`}
             </span>

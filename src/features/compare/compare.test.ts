@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { compared, nextPin, ohmsText, ratioText, swept } from './compareModel';
+import { cellText, compared, isSwept, leavesAt, nextPin, ratioText, swept } from './compareModel';
 
 describe('a table under comparison', () => {
   it('is nothing yet, a message, or what leaves its rows', () => {
@@ -14,6 +14,8 @@ describe('a table under comparison', () => {
   it('of two columns is two sides, filled pin by pin', () => {
     let text = '';
     for (const value of ['4k7', '-', '10k']) text = swept(text, 0, value);
+    expect(isSwept(text)).toBe(true);
+    expect(['', 'R1 4k7 4k6', '\tA\tB\tC\nR1\t1\t2\t3'].map(isSwept)).toEqual([true, false, false]);
     expect(nextPin(text, 0)).toBe('pin 4');
     expect(nextPin(text, 1)).toBe('pin 1');
     for (const value of ['4k7', '22k', '0']) text = swept(text, 1, value);
@@ -23,8 +25,33 @@ describe('a table under comparison', () => {
     expect(found.pins.odd).toMatchObject([{ row: 2, kind: 'shorted', side: 1 }]);
   });
 
+  it('of three columns is channels: where one leaves the others, and what stands there', () => {
+    const channels = (text: string) => {
+      const found = compared(text);
+      if (typeof found !== 'object' || found.kind !== 'network' || !found.channels) throw new Error('no channels');
+      return { ...found.channels, unit: found.network.unit, where: leavesAt(found.channels) };
+    };
+    const found = channels(
+      '\tred\tgreen\tblue\ncathode (R105 R205 R305)\t121 V\t122\t178\ncollector (Q101 Q201 Q301)\t120\t121\t177\nbase\t2.6\t2.61\t2.58',
+    );
+    expect(found).toMatchObject({ oddColumn: 2, unit: 'V', where: { odd: 'collector', agrees: 'base' } });
+    expect(found.between).toEqual(['Q301']);
+    // By blanks, with the names in brackets, and nothing measured further back yet.
+    const more = channels('cathode (R105 R205 R305) 121 65 123\ncollector 120 64 122');
+    expect(more).toMatchObject({ oddColumn: 1, unit: '', where: { odd: 'collector' } });
+    expect(more.where).not.toHaveProperty('agrees');
+    expect(channels('cathode 121 122 123').where).toBeUndefined();
+  });
+
   it('is written as on parts, with shorts and over-range, and how far off', () => {
-    expect([4700, 0, 0.001, Infinity, 330].map(ohmsText)).toEqual(['4k7', '0', '0', 'OL', '330R']);
+    expect([4700, 0, 0.001, Infinity, 330].map((value) => cellText(value, 'Ω'))).toEqual([
+      '4k7',
+      '0',
+      '0',
+      'OL',
+      '330R',
+    ]);
+    expect([cellText(121.4, 'V'), cellText(121.4, ''), cellText(Infinity, 'V')]).toEqual(['121 V', '121', 'OL']);
     expect([2.13, 0.45].map(ratioText)).toEqual(['×2.1', '÷2.2']);
   });
 });

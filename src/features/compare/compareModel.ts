@@ -1,31 +1,73 @@
 import {
   compareNetwork,
+  compareSiblings,
+  type Comparison,
   comparePins,
-  type Network,
   type NetworkComparison,
+  type NetworkTable,
   type PinComparison,
   readNetworkTable,
   TableError,
 } from '@/core/compare';
-import { formatCode } from '@/core/quantity';
+import { formatCode, formatQuantity, type Unit } from '@/core/quantity';
 
-/** A table with what leaves its pattern: two columns are two sides of the same pins, more are repetitions. */
+/**
+ * A table with what leaves its pattern: two columns are two sides of the same pins, three are channels from the
+ * picture back, more are repetitions.
+ */
 export type Compared =
-  | { readonly kind: 'network'; readonly network: Network; readonly comparison: NetworkComparison }
-  | { readonly kind: 'pins'; readonly network: Network; readonly pins: PinComparison };
+  | {
+      readonly kind: 'network';
+      readonly network: NetworkTable;
+      readonly comparison: NetworkComparison;
+      readonly channels?: Comparison;
+    }
+  | { readonly kind: 'pins'; readonly network: NetworkTable; readonly pins: PinComparison };
 
 /** What a pasted table comes to: nothing yet, a message of what is wrong, or the comparison. */
 export function compared(text: string): Compared | string | undefined {
   if (text.trim() === '') return undefined;
   try {
     const network = readNetworkTable(text);
-    return network.cells.length === 2
-      ? { kind: 'pins', network, pins: comparePins(network) }
-      : { kind: 'network', network, comparison: compareNetwork(network) };
+    if (network.cells.length === 2) return { kind: 'pins', network, pins: comparePins(network) };
+    const found = { kind: 'network', network, comparison: compareNetwork(network) } as const;
+    return network.cells.length === 3 ? { ...found, channels: compareChannels(network) } : found;
   } catch (error) {
     if (error instanceof TableError) return error.message;
     throw error;
   }
+}
+
+/** Three columns as channels: which one leaves the others, and what stands where it does. */
+function compareChannels({ rows, cells, values, between }: NetworkTable): Comparison {
+  const point = (row: number, cell: number) => `${row} ${cell}`;
+  const siblings = {
+    id: 'channels',
+    title: 'Channels',
+    columns: cells,
+    rows: rows.map((title, row) => ({
+      title,
+      points: cells.map((_, cell) => point(row, cell)),
+      parts: cells.map((_, cell) => {
+        const named = between[row]!;
+        const own = named.length === cells.length ? named[cell] : named.join(' ');
+        return own ? [own] : [];
+      }),
+    })),
+  };
+  const read = new Map(values.flatMap((row, at) => row.map((value, cell) => [point(at, cell), value] as const)));
+  return compareSiblings(siblings, (at) => read.get(at));
+}
+
+/** Where a channel leaves the others: the last row in which it is odd, and the next that agrees. */
+export function leavesAt({
+  rows,
+  oddColumn,
+}: Comparison): { readonly odd: string; readonly agrees?: string } | undefined {
+  const last = rows.findLastIndex(({ odd }) => odd !== undefined && odd === oddColumn);
+  if (last < 0) return undefined;
+  const agrees = rows.slice(last + 1).find(({ odd, values }) => odd === undefined && !values.includes(undefined));
+  return { odd: rows[last]!.title, ...(agrees ? { agrees: agrees.title } : {}) };
 }
 
 /** The sides of a table that is swept pin by pin. */
@@ -34,6 +76,14 @@ const gap = '-';
 /** A pin that was passed over: a gap as well, but not one to be filled. */
 const passed = '.';
 const sweepHeading = '\tgood\tsuspect';
+
+/** Is the table one that is swept, or none yet? */
+export const isSwept = (text: string): boolean =>
+  text.trim() === '' ||
+  text
+    .trimEnd()
+    .split('\n')
+    .every((line) => line.split('\t').length === 3);
 
 /** The table with one more value on a side, at the first pin that has none there. */
 export function swept(text: string, side: Side, typed: string): string {
@@ -60,6 +110,9 @@ export const ratioText = (ratio: number): string =>
 /** Below this it is a short, in ohms. */
 const nothing = 0.005;
 
-/** Ohms as they are written on parts: `4k7`. */
-export const ohmsText = (value: number): string =>
-  value === Infinity ? 'OL' : Math.abs(value) < nothing ? '0' : formatCode(value, 'Ω');
+/** A value of a table: ohms as they are written on parts, `4k7`; others with their unit. */
+export function cellText(value: number, unit: Unit): string {
+  if (value === Infinity) return 'OL';
+  if (unit !== 'Ω') return formatQuantity(value, unit, 3);
+  return Math.abs(value) < nothing ? '0' : formatCode(value, 'Ω');
+}

@@ -12,6 +12,7 @@ import {
   bandsFor,
   linesOf,
   markOfPart,
+  markWords,
   partFigures,
   partWords,
   recordedFor,
@@ -123,7 +124,7 @@ function Live({ typed, asked }: { typed: ReturnType<typeof typedPart>; asked: bo
   return (
     <div className={styles.live} data-mark={verdict.mark}>
       <VerdictMark mark={markOfPart[verdict.mark]} size={26} />
-      <b>{partWords[verdict.mark]}</b>
+      <b>{partWords(check, verdict)}</b>
       <span>
         {[verdict.words, verdict.taken].filter(Boolean).join('; ')}. {verdict.advice}
       </span>
@@ -145,7 +146,7 @@ function Row({ row: { check, verdict } }: { row: SurveyRow }) {
       <span className="figure soft">{should}</span>
       <span className="figure">{read}</span>
       <span className={styles.words}>
-        <b>{partWords[verdict.mark]}</b> {verdict.words}
+        <b>{partWords(check, verdict)}</b> {verdict.words}
         {verdict.taken && `; ${verdict.taken}`}
       </span>
     </li>
@@ -178,7 +179,7 @@ function Sum({ rows }: { rows: readonly SurveyRow[] }) {
         {(['replace', 'lift', 'wait', 'fine'] as const).map((mark) => (
           <li key={mark}>
             <VerdictMark mark={markOfPart[mark]} />
-            <b className="figure">{counts[mark]}</b> {partWords[mark]}
+            <b className="figure">{counts[mark]}</b> {markWords[mark]}
           </li>
         ))}
       </ul>

@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { type LogEntry } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
 import { predictionsOf } from '@/features/job';
-import { bandsFor, linesOf, partFigures, readingOf, recordedFor, surveyRows, typedPart } from './surveyModel';
+import {
+  bandsFor,
+  linesOf,
+  partFigures,
+  partWords,
+  readingOf,
+  recordedFor,
+  surveyRows,
+  typedPart,
+} from './surveyModel';
 
 const sheet = shippedSheets().get('pellisar-tc-14')!;
 const log = (...lines: readonly string[]): LogEntry[] =>
@@ -53,6 +62,19 @@ describe('a survey', () => {
     const typed = typedPart(line, sheet);
     if (typed.kind !== 'part') throw new Error(JSON.stringify(typed));
     expect(partFigures(typed.check)).toEqual({ should, read });
+  });
+});
+
+describe('what is done about a part', () => {
+  it.each([
+    ['R9 4k7 2k', 'lift a leg'],
+    ['T402 rings 6 good 10', 'free it'],
+    ['FAN2 fan 0 of 90', 'check first'],
+    ['R9 4k7 5k9', 'replace'],
+  ])('%s: %s', (line, words) => {
+    const typed = typedPart(line, sheet);
+    if (typed.kind !== 'part') throw new Error(JSON.stringify(typed));
+    expect(partWords(typed.check, typed.verdict)).toBe(words);
   });
 });
 

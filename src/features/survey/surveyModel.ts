@@ -42,12 +42,19 @@ export const markOfPart: Readonly<Record<PartMark, MarkName>> = {
   wait: 'unread',
 };
 
-export const partWords: Readonly<Record<PartMark, string>> = {
+export const markWords: Readonly<Record<PartMark, string>> = {
   fine: 'fine',
   replace: 'replace',
-  lift: 'lift a leg',
+  lift: 'lift or free',
   wait: 'wait',
 };
+
+/** What is done about a part; one that turns has no leg to lift. */
+export function partWords({ kind }: PartCheck, { mark }: PartVerdict): string {
+  if (mark !== 'lift') return markWords[mark];
+  if (kind === 'fan' || kind === 'wheel') return 'check first';
+  return kind === 'rings' ? 'free it' : 'lift a leg';
+}
 
 /** What stands in the record for a reading that came from the survey. */
 const surveyText = 'survey';
