@@ -51,3 +51,25 @@ test('three columns are channels: the one that leaves the others is named, with 
   await expect(page.getByTestId('channel')).toContainText('Between stands Q201');
   await expect(page.locator('td[data-odd]')).toHaveText(['65 V ◇', '64 V ◇']);
 });
+
+test('a meter sweeps the pins of both sides, with lifted probes in between', async ({ page, app }) => {
+  await page.goto(`${app.address}/compare`, { waitUntil: 'networkidle' });
+  await page.getByLabel('Table of readings').fill('');
+  await page.getByLabel('Next pin').focus();
+  await page.keyboard.press('Alt+m');
+  const choice = page.getByRole('region', { name: 'Which meter' });
+  await choice.getByRole('combobox', { name: 'Meter' }).click();
+  await page.getByText('Recorded log', { exact: true }).click();
+  const touches = (values: readonly number[]) => {
+    const lines = values.flatMap((value) => [...Array<number>(12).fill(value), ...Array<number>(4).fill(Infinity)]);
+    const log = lines.map((value, index) => `${index / 10},${value === Infinity ? 'OL' : value},Ω`);
+    return { name: 'pins.csv', mimeType: 'text/csv', buffer: Buffer.from(['seconds,value,unit', ...log].join('\n')) };
+  };
+  const table = page.getByLabel('Table of readings');
+  await choice.locator('input[type=file]').setInputFiles(touches([4700, 980, 22_000]));
+  await expect(table).toHaveValue(/pin 3\t22k/, { timeout: 15_000 });
+  await page.keyboard.press('Alt+o');
+  await choice.locator('input[type=file]').setInputFiles(touches([4710, 0.2, 22_100]));
+  await expect(table).toHaveValue(/pin 2\t980R\t0R2/, { timeout: 15_000 });
+  await expect(page.getByTestId('odd-pins').locator('li').first()).toContainText('pin 2 shorted on the suspect side');
+});

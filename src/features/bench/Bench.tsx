@@ -201,7 +201,7 @@ export function Bench({
             }}
             onRecord={() => {
               if (desk.text === '' && !check) toRepair();
-              else desk.record();
+              else if (desk.text !== '' || !meter.takeNow()) desk.record();
             }}
             onUnreachable={desk.unreachable}
             onCancel={desk.cancel}
@@ -289,7 +289,9 @@ export function Bench({
           power={bench.context.power}
           value={meter.reads ? meter.view?.value : undefined}
           last={rows[0]}
-          onRecord={() => (step?.kind === 'do' ? desk.record() : meter.takeNow())}
+          onRecord={() => {
+            if (step?.kind === 'do' || !meter.takeNow()) desk.record();
+          }}
           onNext={() => desk.choose(nextMetered(advice.probes, focused?.probe.id))}
           onRedo={desk.takeBack}
           onLeave={() => setLarge(false)}

@@ -84,16 +84,22 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
     [taken.current] = log.record([{ body: { kind: 'reading', check: check.id, answer, text } }]);
     choose(undefined);
   };
-  const { view, trace } = useMeter(on ? source : undefined, address, {
+  const {
+    view,
+    takeNow: figure,
+    trace,
+  } = useMeter(on ? source : undefined, address, {
     patience: listens && mayBeBrief(job.predictions, advice.posterior, check, wanted) ? patience : 0,
     unit: store ? 'V' : check?.unit,
     isOpen: (range) => store === undefined && check !== undefined && readsOpen(job.predictions, check, wanted, range),
     onReading: take,
   });
-  /** Takes the figure as it stands, settled or not. */
-  const takeNow = () => {
-    if (view?.value !== undefined && Number.isFinite(view.value) && (listens || store))
-      take({ value: view.value, shape: 'settled' });
+  /** Takes the figure as it stands, settled or not; true where there is one to take. */
+  const takeNow = (): boolean => {
+    const value = listens || store ? figure() : undefined;
+    if (value === undefined) return false;
+    take({ value, shape: 'settled' });
+    return true;
   };
   // A line taken back is not sounded again; one put right is.
   const heard = useRef({ count: rows.length, newest: rows[0]?.reading.entry.id });

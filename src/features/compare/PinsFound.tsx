@@ -1,10 +1,7 @@
-import { type OddPin } from '@/core/compare';
-import { type MarkName, VerdictMark } from '@/ui';
+import { VerdictMark } from '@/ui';
 import { ComparedTable } from './ComparedTable';
-import { cellText, type Compared, ratioText } from './compareModel';
+import { cellText, type Compared, markOfOdd, ratioText } from './compareModel';
 import styles from './compare.module.css';
-
-const marks: Readonly<Record<OddPin['kind'], MarkName>> = { shorted: 'dead', open: 'open', low: 'low', high: 'high' };
 
 /** Two sides pin by pin: what is shorted, open, or away from what all the others say. */
 export function PinsFound({ network, pins }: Extract<Compared, { kind: 'pins' }>) {
@@ -21,7 +18,7 @@ export function PinsFound({ network, pins }: Extract<Compared, { kind: 'pins' }>
         )}
         {odd.slice(0, 8).map(({ row, kind, side, away }) => (
           <li key={row}>
-            <VerdictMark mark={marks[kind]} />
+            <VerdictMark mark={markOfOdd[kind]} />
             <span>
               <b>{rows[row]}</b> {kind} on the {cells[side]} side:{' '}
               <b className="figure">{cellText(values[row]![side]!, unit)}</b> against{' '}

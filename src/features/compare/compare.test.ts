@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cellText, compared, isSwept, leavesAt, nextPin, ratioText, swept } from './compareModel';
+import { cellText, compared, isSwept, leavesAt, markOfPin, nextPin, ratioText, swept, sweptAnew } from './compareModel';
 
 describe('a table under comparison', () => {
   it('is nothing yet, a message, or what leaves its rows', () => {
@@ -23,6 +23,11 @@ describe('a table under comparison', () => {
     const found = compared(text);
     if (typeof found !== 'object' || found.kind !== 'pins') throw new Error('no pins');
     expect(found.pins.odd).toMatchObject([{ row: 2, kind: 'shorted', side: 1 }]);
+    // A meter that crept on puts the last pin right.
+    expect([markOfPin(text, 'pin 3'), markOfPin(text, 'pin 1')]).toEqual(['dead', 'within']);
+    const anew = sweptAnew(text, 1, '10k1');
+    expect(anew.split('\n')[3]).toBe('pin 3\t10k\t10k1');
+    expect(markOfPin(anew)).toBe('within');
   });
 
   it('of three columns is channels: where one leaves the others, and what stands there', () => {

@@ -5,10 +5,12 @@ import {
   comparePins,
   type NetworkComparison,
   type NetworkTable,
+  type OddPin,
   type PinComparison,
   readNetworkTable,
   TableError,
 } from '@/core/compare';
+import { type MarkName } from '@/ui';
 import { formatCode, formatQuantity, type Unit } from '@/core/quantity';
 
 /**
@@ -94,6 +96,32 @@ export function swept(text: string, side: Side, typed: string): string {
   if (free) free[side + 1] = value;
   else rows.push([`pin ${rows.length + 1}`, side === 0 ? value : gap, side === 1 ? value : gap]);
   return [lines[0], ...rows.map((row) => [row[0], row[1] ?? gap, row[2] ?? gap].join('\t'))].join('\n');
+}
+
+/** The table with the value that was filled in last on a side put right. */
+export function sweptAnew(text: string, side: Side, typed: string): string {
+  const lines = text.trimEnd().split('\n');
+  const last = lines.findLastIndex((line, index) => index > 0 && (line.split('\t')[side + 1] ?? gap) !== gap);
+  if (last < 0) return swept(text, side, typed);
+  const row = lines[last]!.split('\t');
+  row[side + 1] = typed;
+  return lines.with(last, row.join('\t')).join('\n');
+}
+
+export const markOfOdd: Readonly<Record<OddPin['kind'], MarkName>> = {
+  shorted: 'dead',
+  open: 'open',
+  low: 'low',
+  high: 'high',
+};
+
+/** How a pin that was filled in stands, or the last one; within while the other side is not known. */
+export function markOfPin(text: string, pin?: string): MarkName {
+  const found = compared(text);
+  if (typeof found !== 'object' || found.kind !== 'pins') return 'within';
+  const row = pin === undefined ? found.network.rows.length - 1 : found.network.rows.indexOf(pin);
+  const odd = found.pins.odd.find((one) => one.row === row);
+  return odd ? markOfOdd[odd.kind] : 'within';
 }
 
 /** The pin the next value of a side belongs to. */

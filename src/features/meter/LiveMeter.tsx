@@ -40,6 +40,7 @@ function stands(view: MeterView | undefined, unit: Unit): string {
     return `: beyond its range${range}, which is no reading here. Take a higher one.`;
   }
   if (view && view.garbage > 0) return `: ${view.garbage} lines were no readings: ${view.lastGarbage}`;
+  if (view?.asLifted) return ': as lifted probes read, too. If they are on the point, Enter records it.';
   if (view?.onBefore) return ': still on the point before, which is put right if it creeps on.';
   return '. Recorded when it settles.';
 }

@@ -33,6 +33,8 @@ export interface FeedState {
   readonly otherUnit: boolean;
   /** Nothing is taken yet: the probes are still on the point before. */
   readonly onBefore: boolean;
+  /** It reads what lifted probes do, too: nothing, or beyond the range. Only a key can tell that it is a reading. */
+  readonly asLifted: boolean;
   /** The meter is beyond its range, and that is no reading here; `range` where it says which. */
   readonly beyond: { readonly range?: number } | undefined;
   readonly garbage: number;
@@ -48,7 +50,9 @@ export interface PointBefore {
 export interface FeedOptions {
   /** Seconds a settled value must stand before it is taken; 0 takes it at once. */
   readonly patience: number;
-  /** Of a source whose lines go on: nothing is taken until the probes have left this point. */
+  /** Do the lines go on between points, with the probes lifted? */
+  readonly continuous?: boolean;
+  /** Nothing is taken until the probes have left this point. */
   readonly before?: PointBefore;
   /** What is asked for; a meter set to another unit gives no reading. */
   readonly unit?: Unit;
@@ -58,9 +62,8 @@ export interface FeedOptions {
 
 /** Samples kept of one touch: a minute of a fast meter. */
 const kept = 3000;
-/** Of a meter whose lines go on: what lifted probes may show, in base units, and for how long they are up between points. */
+/** What lifted probes may show at most, in base units, where they do not show beyond the range. */
 const floats = 0.05;
-const liftedFor = 3;
 /** Over-range for this long is a reading by itself, in seconds. */
 const openFor = 1;
 /** A sweep differs from the one before by this share of its size, or of its frequency. */
@@ -85,6 +88,7 @@ export class MeterFeed {
     unit: undefined,
     otherUnit: false,
     onBefore: false,
+    asLifted: false,
     beyond: undefined,
     garbage: 0,
     lastGarbage: undefined,
@@ -92,12 +96,7 @@ export class MeterFeed {
 
   constructor(private readonly options: FeedOptions) {
     this.before = options.before;
-    this.state = { ...this.state, onBefore: this.goesOn };
-  }
-
-  /** Do the lines go on between points? */
-  private get goesOn(): boolean {
-    return this.options.before !== undefined;
+    this.state = { ...this.state, onBefore: this.before !== undefined };
   }
 
   /** @returns the reading, once; before it, what the point before crept to */
@@ -165,26 +164,26 @@ export class MeterFeed {
     return { sweep, wave };
   }
 
-  /** Seconds a settled value must stand before it is taken. */
-  private standsFor(value: number): number {
-    const { patience } = this.options;
-    return this.goesOn && Math.abs(value) < floats ? Math.max(liftedFor, patience) : patience;
-  }
-
   private judge(sample: MeterReading): FedReading | undefined {
-    if (sample.value === Infinity) return this.beyond(sample);
+    const { patience, continuous = false } = this.options;
+    const asLifted = continuous && (sample.value === Infinity || Math.abs(sample.value) < floats);
+    this.state = { ...this.state, asLifted };
+    if (sample.value === Infinity) return this.beyond(sample, asLifted);
     this.state = { ...this.state, beyond: undefined };
     const value = this.watch.take(sample);
     // Lifted probes rest near nothing until they are put down.
-    if (this.goesOn && this.settled && Math.abs(sample.value - this.settled.value) > floats) this.settled = undefined;
+    if (continuous && this.settled && Math.abs(sample.value - this.settled.value) > floats) this.settled = undefined;
     if (value !== undefined) {
-      if (this.standsFor(value) === 0) return { value, shape: 'settled' };
       // What stood and now rests near nothing was brief.
-      const { shape } = classifyTrace(this.samples);
-      if (shape.kind === 'brief') return { value: shape.peak, shape: 'brief' };
+      if (patience > 0) {
+        const { shape } = classifyTrace(this.samples);
+        if (shape.kind === 'brief') return { value: shape.peak, shape: 'brief' };
+      }
+      if (asLifted) return undefined;
+      if (patience === 0) return { value, shape: 'settled' };
       this.settled = { value, at: sample.at };
     }
-    if (this.settled && sample.at - this.settled.at >= this.standsFor(this.settled.value)) {
+    if (this.settled && sample.at - this.settled.at >= patience) {
       const { shape } = classifyTrace(this.samples);
       return shape.kind === 'brief'
         ? { value: shape.peak, shape: 'brief' }
@@ -193,14 +192,14 @@ export class MeterFeed {
     return undefined;
   }
 
-  private beyond({ at, range }: MeterReading): FedReading | undefined {
+  private beyond({ at, range }: MeterReading, asLifted: boolean): FedReading | undefined {
     if (this.options.isOpen?.(range) === false) {
-      this.state = { ...this.state, beyond: range === undefined ? {} : { range } };
+      this.state = { ...this.state, asLifted: false, beyond: range === undefined ? {} : { range } };
       return undefined;
     }
+    if (asLifted) return undefined;
     const first = this.samples.findLast(({ value }) => value !== Infinity)?.at ?? this.samples[0]!.at;
-    const long = this.goesOn ? liftedFor : openFor;
-    return at - first >= long ? { value: Infinity, shape: 'settled' } : undefined;
+    return at - first >= openFor ? { value: Infinity, shape: 'settled' } : undefined;
   }
 }
 

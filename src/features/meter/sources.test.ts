@@ -142,20 +142,31 @@ describe('a meter whose lines go on', () => {
   const taken = (feed: MeterFeed, all: readonly string[]) => all.flatMap((line) => feed.take(line) ?? []);
 
   it('gives nothing until the probes have left the point before', () => {
-    expect(taken(new MeterFeed({ patience: 0, before: { watch: new CreepWatch(12.1) } }), lines(12.12, 0))).toEqual([]);
+    expect(
+      taken(new MeterFeed({ patience: 0, continuous: true, before: { watch: new CreepWatch(12.1) } }), lines(12.12, 0)),
+    ).toEqual([]);
     // Lifted probes show next to nothing for a while: that is no reading, unless it stays.
     const lifted = [...lines(12.1, 0), ...lines(0.01, 2), ...lines(178, 4)];
-    expect(taken(new MeterFeed({ patience: 0, before: { watch: new CreepWatch(12.1) } }), lifted)).toEqual([
-      { value: expect.closeTo(178, 1), shape: 'settled' },
-    ]);
-    const dead = [...lines(12.1, 0), ...lines(0.01, 2), ...lines(0.01, 4), ...lines(0.01, 6)];
-    expect(taken(new MeterFeed({ patience: 0, before: { watch: new CreepWatch(12.1) } }), dead)).toEqual([
-      { value: expect.closeTo(0.01, 2), shape: 'settled' },
-    ]);
-    const [reading] = taken(new MeterFeed({ patience: 0, before: { watch: new CreepWatch(12.1) } }), [
+    expect(
+      taken(new MeterFeed({ patience: 0, continuous: true, before: { watch: new CreepWatch(12.1) } }), lifted),
+    ).toEqual([{ value: expect.closeTo(178, 1), shape: 'settled' }]);
+    // A dead point reads as lifted probes do: no clock can tell them apart, only a key.
+    const feed = new MeterFeed({ patience: 0, continuous: true, before: { watch: new CreepWatch(12.1) } });
+    expect(taken(feed, [...lines(12.1, 0), ...lines(0.01, 2), ...lines(0.01, 4), ...lines(0.01, 6)])).toEqual([]);
+    expect(feed.state).toMatchObject({ asLifted: true, value: 0.01 });
+    const [reading] = taken(new MeterFeed({ patience: 0, continuous: true, before: { watch: new CreepWatch(12.1) } }), [
       ...lines(12.1, 0),
       ...lines(5, 2),
     ]);
     expect(reading).toEqual({ value: expect.closeTo(5, 2), shape: 'settled' });
+  });
+
+  it('takes no lifted probe for an open part either, at the first touch or later', () => {
+    const feed = new MeterFeed({ patience: 0, continuous: true });
+    const open = Array.from({ length: 80 }, (_, index) => `${index / 10} OL Ω`);
+    const part = Array.from({ length: 20 }, (_, index) => `${8 + index / 10} 4.7 kΩ`);
+    expect(taken(feed, open)).toEqual([]);
+    expect(feed.state.asLifted).toBe(true);
+    expect(taken(feed, part)).toEqual([{ value: expect.closeTo(4700, 0), shape: 'settled' }]);
   });
 });

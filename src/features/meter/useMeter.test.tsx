@@ -136,6 +136,22 @@ describe('listening to a meter', () => {
     expect(readings.mock.lastCall![0]).toEqual({ value: expect.closeTo(157, 1) as number, shape: 'settled' });
   });
 
+  it('takes the figure as it stands when it is told to, and the next one from another point', () => {
+    const { source, send } = ownSource(true);
+    show(source, 'kg');
+    expect(heard.takeNow()).toBeUndefined();
+    send(0.01, 0);
+    expect(heard.view).toMatchObject({ asLifted: true });
+    expect(readings).not.toHaveBeenCalled();
+    expect(heard.takeNow()).toBe(0.01);
+    show(source, 'kr');
+    send(0.01, 3);
+    expect(heard.view).toMatchObject({ onBefore: true });
+    expect(heard.takeNow()).toBeUndefined();
+    send(121, 6);
+    expect(readings.mock.lastCall![0]).toEqual({ value: expect.closeTo(121, 1) as number, shape: 'settled' });
+  });
+
   it('is quiet without a source or an address, and stops when it goes', () => {
     const { source, touches } = ownSource(false);
     show(undefined, 'kg');

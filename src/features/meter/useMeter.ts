@@ -26,6 +26,8 @@ export interface Hearing {
 /** A meter that is listened to, with what it read at the touch before. */
 export interface Listened {
   readonly view: MeterView | undefined;
+  /** Takes the figure as it stands, settled or not; undefined where there is none, or none that is a reading. */
+  takeNow(): number | undefined;
   /** The last trace, as it is kept in a recorded log. */
   trace(): readonly MeterReading[];
 }
@@ -43,6 +45,8 @@ export function useMeter(source: MeterSource | undefined, address: string | unde
   useEffect(() => {
     now.current = hearing;
   });
+  const listening = useRef<MeterFeed>(undefined);
+  /** The last one that read anything. */
   const heard = useRef<MeterFeed>(undefined);
   /** The point that was read last from a source whose lines go on. */
   const last = useRef<{ readonly source: MeterSource; readonly point: PointBefore }>(undefined);
@@ -52,10 +56,12 @@ export function useMeter(source: MeterSource | undefined, address: string | unde
     if (address === undefined && !before) return;
     const feed = new MeterFeed({
       patience,
+      continuous: source.continuous,
       isOpen: (range) => now.current.isOpen?.(range) ?? true,
       ...(unit === undefined ? {} : { unit }),
       ...(before ? { before } : {}),
     });
+    listening.current = feed;
     let over = false;
     let stop: () => void = () => undefined;
     const show = (lost: boolean) => {
@@ -88,6 +94,13 @@ export function useMeter(source: MeterSource | undefined, address: string | unde
     });
     return () => stop();
   }, [source, address, patience, unit]);
+  const takeNow = useCallback(() => {
+    const feed = listening.current;
+    const { value, beyond, otherUnit, onBefore } = feed?.state ?? {};
+    if (!source || !feed || value === undefined || beyond || otherUnit || onBefore) return undefined;
+    last.current = { source, point: feed.pointOf({ value, shape: 'settled' }) };
+    return value;
+  }, [source]);
   const trace = useCallback(() => heard.current?.trace ?? [], []);
-  return { view: view && view.address === address ? view.view : undefined, trace };
+  return { view: view && view.address === address ? view.view : undefined, takeNow, trace };
 }

@@ -50,6 +50,7 @@ export class CreepWatch {
     }
     // A single one that was off is a slip of the probe.
     this.away = 0;
+    if (!Number.isFinite(sample.value)) return { kind: 'there' };
     this.recent = [...this.recent.filter(({ at }) => at >= sample.at - lookBack), sample];
     const value = this.crept();
     if (value === undefined) return { kind: 'there' };

@@ -151,6 +151,13 @@ describe('going on with a point after its reading', () => {
     expect(watch.take({ at: 10.1, value: 12 })).toEqual({ kind: 'left' });
   });
 
+  it('stays on an open part for as long as the meter is beyond its range', () => {
+    const watch = new CreepWatch(Infinity);
+    for (const { at } of drawn(5, 10, () => 0)) expect(watch.take({ at, value: Infinity })).toEqual({ kind: 'there' });
+    watch.take({ at: 5, value: 4700 });
+    expect(watch.take({ at: 5.1, value: 4700 })).toEqual({ kind: 'left' });
+  });
+
   it.each([0, 12, Infinity])('knows that the probes have gone from 187 to %d, at the second reading', (next) => {
     const watch = new CreepWatch(187);
     expect(drawn(2, 10, () => 187.2).map((sample) => watch.take(sample).kind)).not.toContain('left');
