@@ -1,6 +1,16 @@
 export { backupInto } from './backup';
 export { database, openDatabase } from './database';
-export { addJob, findJob, moveToSheet, openJobs, setWaiting, type Job, type Waiting } from './jobs';
+export {
+  addJob,
+  findJob,
+  moveToSheet,
+  openJobs,
+  reviseJob,
+  setWaiting,
+  type Job,
+  type JobDetails,
+  type Waiting,
+} from './jobs';
 export { appendLog, JobClosed, readLog, readLogs, StaleLog } from './log';
 export {
   AlreadyClosed,
@@ -14,5 +24,5 @@ export {
   type Outcome,
 } from './notes';
 export { ownSheets, saveSheet, StaleSheet, versionsOf, type SheetVersion } from './sheets';
-export { addPhoto, findPhoto } from './photos';
+export { addPhoto, findPhoto, mostPhotos, TooManyPhotos } from './photos';
 export { readSettings, type Settings } from './settings';

@@ -107,6 +107,28 @@ export async function moveToSheet(database: Knex, id: string, sheet: string): Pr
   await database('job').where({ id }).whereNull('closed_at').update({ sheet });
 }
 
+/** What is found out, or put right, of a set after it was taken in. */
+export type JobDetails = Pick<Job, 'title' | 'place' | 'owner' | 'words' | 'value' | 'limit' | 'label' | 'options'>;
+
+/** Changes what is known of an open set. @returns false where there is no open job of that id */
+export async function reviseJob(database: Knex, id: string, details: JobDetails): Promise<boolean> {
+  const { title, place, owner, words, value, limit, label, options } = details;
+  const changed = await database('job')
+    .where({ id })
+    .whereNull('closed_at')
+    .update({
+      title,
+      place,
+      owner,
+      words,
+      value,
+      money_limit: limit,
+      label: JSON.stringify(label),
+      options: JSON.stringify(options),
+    });
+  return changed > 0;
+}
+
 export async function setWaiting(database: Knex, id: string, waiting: Waiting | null): Promise<void> {
   await database('job')
     .where({ id })

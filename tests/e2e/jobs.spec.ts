@@ -1,4 +1,4 @@
-import { entry, closeAndFind, followAdvice, leader, repairAndVerify, takeIn, type } from './bench';
+import { entry, closeAndFind, followAdvice, leader, repairAndVerify, saved, takeIn, type } from './bench';
 import { expect, test } from './app';
 import { SimulatedSet } from './simulatedSet';
 
@@ -57,4 +57,27 @@ test('a rail held down comes back when its load is pulled', async ({ page, app }
   set.pull('CN802', true);
   await type(page, `vs-ohms ${set.typed('vs-ohms')}`);
   expect(await leader(page)).toBe('Q511.short');
+});
+
+test('a label value that was mistaken is put right, and the verdict follows', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Halvane HP-42', 'Arrivals board', ['Upper half dark']);
+  await page.keyboard.press('Alt+p');
+  await type(page, 'vs 192');
+  const row = page.getByTestId('readings').locator('li').first();
+  await expect(row).toHaveAttribute('data-mark', 'high');
+  await saved(page);
+  await page.getByRole('link', { name: /Arrivals board/ }).click();
+  await page.waitForURL(/\/set$/);
+  await page.getByLabel('Name of the set').fill('');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'give the set a name' })).toBeVisible();
+  await page.getByLabel('Name of the set').fill('Upper arrivals board');
+  await page
+    .getByLabel(/^Vs.* on the label$/)
+    .first()
+    .fill('192');
+  await page.keyboard.press('Control+Enter');
+  await page.waitForURL(/\/bench$/);
+  await expect(page.getByText('Upper arrivals board')).toBeVisible();
+  await expect(row).toHaveAttribute('data-mark', 'within');
 });

@@ -10,6 +10,7 @@ const views = [
   ['survey', `/job/${job}001/survey`],
   ['map', `/job/${job}001/map`],
   ['inside a block', `/stage?job=${job}001&block=green`],
+  ['what it is', `/job/${job}000/set`],
   ['repair', `/job/${job}004/repair`],
   ['close', `/job/${job}009/close`],
   ['notebook', '/notebook'],
@@ -80,7 +81,7 @@ test('the theme is kept', async ({ page, demo }) => {
 
 test('every page of the scenario’s sets opens, whatever step they are at', async ({ page, demo }) => {
   for (let index = 0; index < 12; index += 1) {
-    for (const step of ['bench', 'repair', 'close']) {
+    for (const step of ['bench', 'set', 'repair', 'close']) {
       const response = await page.goto(`${demo.address}/job/${job}${String(index).padStart(3, '0')}/${step}`);
       expect(response?.status()).toBe(200);
     }

@@ -1,14 +1,23 @@
 import { type Farads, type Ohms, type Volts } from '../quantity';
 
+/** Kinds of electrolytics by how little ESR they are made for. */
+export type CapacitorSeries = 'general' | 'low' | 'polymer';
+
+/** ESR of a series against a general one of the same capacitance and voltage. */
+const shares: Readonly<Record<CapacitorSeries, number>> = { general: 1, low: 0.4, polymer: 0.1 };
+/** Leads and tabs alone, in ohms. */
+const leads: Readonly<Record<CapacitorSeries, Ohms>> = { general: 0.02, low: 0.012, polymer: 0.006 };
+
 /**
- * The most ESR a good general-purpose electrolytic shows at 100 kHz and room temperature.
+ * The most ESR a good electrolytic shows at 100 kHz and room temperature.
  *
- * A fit to the tables of 105 °C low-impedance types: 0.32 Ω at 100 µF 35 V, falling as C^−0.6
- * (the can grows more slowly than the capacitance) and as V^−0.3, never under 20 mΩ (leads).
+ * A fit to the usual tables of 105 °C types: 0.32 Ω for a general one of 100 µF 35 V, falling as C^−0.6
+ * (the can grows more slowly than the capacitance) and as V^−0.3, never under its leads; those made for
+ * low ESR show four tenths of it, polymer ones a tenth.
  *
  * @throws RangeError when a quantity is not positive
  */
-export function esrLimit(farads: Farads, volts: Volts): Ohms {
+export function esrLimit(farads: Farads, volts: Volts, series: CapacitorSeries = 'general'): Ohms {
   if (!(farads > 0) || !(volts > 0)) throw new RangeError('capacitance and voltage must be positive');
-  return Math.max(0.02, 0.32 * (100e-6 / farads) ** 0.6 * (35 / volts) ** 0.3);
+  return Math.max(leads[series], shares[series] * 0.32 * (100e-6 / farads) ** 0.6 * (35 / volts) ** 0.3);
 }

@@ -1,4 +1,4 @@
-export { esrLimit } from './esrLimit';
+export { esrLimit, type CapacitorSeries } from './esrLimit';
 export { parallelBank, seriesBank, type Bank } from './bank';
 export { changeRetrace, retrace, type LineOutput } from './lineOutput';
 export { nearestFromStock } from './nearestFromStock';

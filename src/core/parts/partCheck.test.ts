@@ -177,6 +177,15 @@ describe('a surveyed board', () => {
   });
 });
 
+describe('the series of a capacitor', () => {
+  it.each([
+    ['C8 100u 35V esr 0.3', 'fine'],
+    ['C8 100u 35V lowesr esr 0.3', 'lift'],
+    ['C8 100u 35V lowesr esr 0.4', 'replace'],
+    ['C8 100u 35V polymer esr 0.1', 'replace'],
+  ] as const)('%s: %s', (line, mark) => expect(verdict(line).mark).toBe(mark));
+});
+
 describe('parts of a lamp projector', () => {
   it.each([
     ['LA1 lamp 5200 of 6000 dark', 'replace', /blackened/],

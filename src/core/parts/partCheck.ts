@@ -1,5 +1,5 @@
 import { type Farads, formatQuantity, type Ohms, type Volts } from '../quantity';
-import { esrLimit } from './esrLimit';
+import { type CapacitorSeries, esrLimit } from './esrLimit';
 import { judgeLamp, judgeTurning, type LampCheck, type TurningCheck } from './projectorParts';
 
 /** A part measured by itself. */
@@ -21,6 +21,7 @@ export type PartCheck =
       readonly ref: string;
       readonly farads: Farads;
       readonly volts: Volts;
+      readonly series: CapacitorSeries;
       /** Absent where it was not measured. */
       readonly esr?: Ohms;
       readonly read?: Farads;
@@ -117,8 +118,8 @@ const spentEsr = 2.5;
 const leastCapacity = 0.7;
 
 function judgeCapacitor(check: Extract<PartCheck, { kind: 'capacitor' }>): PartVerdict {
-  const { farads, volts, esr, read, lifted } = check;
-  const limit = esrLimit(farads, volts);
+  const { farads, volts, series, esr, read, lifted } = check;
+  const limit = esrLimit(farads, volts, series);
   const share = read === undefined ? undefined : read / farads;
   const words = [
     ...(esr === undefined

@@ -8,6 +8,9 @@ describe('the ESR limit', () => {
     expect(esrLimit(1000e-6, 35)).toBeLessThan(esrLimit(100e-6, 35) / 3);
     expect(esrLimit(100e-6, 160)).toBeLessThan(esrLimit(100e-6, 35));
     expect(esrLimit(1, 100)).toBe(0.02);
+    expect(esrLimit(100e-6, 35, 'low')).toBeCloseTo(0.128);
+    expect(esrLimit(100e-6, 35, 'polymer')).toBeCloseTo(0.032);
+    expect(esrLimit(1, 100, 'polymer')).toBe(0.006);
     expect(() => esrLimit(0, 35)).toThrow(RangeError);
   });
 });

@@ -145,6 +145,7 @@ function readCapacitor(
   part: KnownPart | undefined,
   lifted: boolean,
 ): PartCheck {
+  const series = takeFlag(words, 'lowesr') ? 'low' : takeFlag(words, 'polymer') ? 'polymer' : 'general';
   const volts = words.findIndex((word) => /^\d+(\.\d+)?k?V$/i.test(word));
   const rated = volts < 0 ? part?.voltage : value(words.splice(volts, 1)[0], 'V', 'The rating');
   const marked = part?.size === undefined || words.length > 1 ? words.shift() : undefined;
@@ -159,6 +160,7 @@ function readCapacitor(
     ref,
     farads: positive(farads, 'The capacitance'),
     volts: positive(rated, 'The rating'),
+    series,
     ...(esr === undefined ? {} : { esr: value(esr, 'Ω', 'ESR') }),
     ...(read === undefined ? {} : { read }),
     lifted,

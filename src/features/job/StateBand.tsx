@@ -49,9 +49,9 @@ export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps)
       <strong className={styles.word} role="status">
         {powerWords[power]}
       </strong>
-      <span className={styles.set}>
+      <Link className={styles.set} href={`/job/${job.id}/set`} title="What it is: name, label, options">
         <b>{job.title}</b> · {sheet.title}
-      </span>
+      </Link>
       <span>{bench.isolated ? 'Isolated' : 'Not isolated'}</span>
       <span>{lamp ? 'Lamp in series' : 'Lamp out'}</span>
       {warm && <span>Warm</span>}

@@ -1,24 +1,33 @@
-import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { type Photo } from '@/store/photos';
+import { mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { addJob, addPhoto, database, mostPhotos } from '@/store';
+import { takenIn } from '../../../tests/fixtures/takenIn';
 import { getPhoto, postPhoto } from './handlePhotos';
 import { largestPhoto } from './photoTypes';
 
-const kept = new Map<string, Photo>();
 vi.mock('server-only', () => ({}));
-vi.mock('@/store', () => ({
-  database: () => Promise.resolve({}),
-  findJob: (_: unknown, id: string) => Promise.resolve(id === 'a-job' ? { id } : undefined),
-  addPhoto: (_: unknown, photo: Photo) => Promise.resolve(void kept.set(photo.id, photo)),
-  findPhoto: (_: unknown, job: string, id: string) =>
-    Promise.resolve([...kept.values()].find((one) => one.id === id && one.job === job)),
-}));
+
+let folder: string;
+beforeAll(async () => {
+  folder = mkdtempSync(path.join(os.tmpdir(), 'tovrik-photos-'));
+  process.env.TOVRIK_DB = path.join(folder, 'tovrik.db');
+  await addJob(await database(), takenIn('a-job'));
+});
+afterAll(async () => {
+  await (await database()).destroy();
+  rmSync(folder, { recursive: true });
+});
+beforeEach(async () => {
+  await (await database())('photo').delete();
+});
+const kept = async () => Number((await (await database())('photo').count({ count: '*' }))[0]!.count);
 
 const png = Uint8Array.of(0x89, 0x50, 0x4e, 0x47, 1, 2, 3);
 const sent = (body: BodyInit, headers: Record<string, string> = { 'x-photo-id': 'photo-0001' }) =>
   new Request('http://localhost/', { method: 'POST', body, headers, duplex: 'half' } as RequestInit);
 const message = async (answer: Response) => ((await answer.json()) as { message: string }).message;
-
-beforeEach(() => kept.clear());
 
 describe('a photograph that is sent', () => {
   it('is kept, and comes back as what its bytes are', async () => {
@@ -39,7 +48,18 @@ describe('a photograph that is sent', () => {
     const answer = await postPhoto(request(), 'a-job');
     expect(answer.status).toBe(status);
     expect(await message(answer)).toMatch(words);
-    expect(kept.size).toBe(0);
+    expect(await kept()).toBe(0);
+  });
+
+  it('beyond as many as one job keeps is refused; one that is kept already is not', async () => {
+    const db = await database();
+    for (let index = 0; index < mostPhotos; index += 1)
+      await addPhoto(db, { id: `photo-${index}-x`, job: 'a-job', at: '', type: 'image/png', bytes: Buffer.from(png) });
+    const answer = await postPhoto(sent(png), 'a-job');
+    expect(answer.status).toBe(409);
+    expect(await message(answer)).toBe('150 photographs are kept of one job, and it has them: this one was not kept');
+    expect((await postPhoto(sent(png, { 'x-photo-id': 'photo-7-x' }), 'a-job')).status).toBe(200);
+    expect(await kept()).toBe(mostPhotos);
   });
 
   it('of no job is refused', async () => {

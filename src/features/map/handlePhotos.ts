@@ -1,5 +1,5 @@
 import 'server-only';
-import { addPhoto, database, findJob, findPhoto } from '@/store';
+import { addPhoto, database, findJob, findPhoto, mostPhotos, TooManyPhotos } from '@/store';
 import { largestPhoto, photoType } from './photoTypes';
 
 const answer = (status: number, message: string) => Response.json({ message }, { status });
@@ -35,7 +35,13 @@ export async function postPhoto(request: Request, job: string): Promise<Response
   if (type === undefined) return answer(415, 'that is no photograph: JPEG, PNG and WebP are kept');
   const db = await database();
   if (!(await findJob(db, job))) return answer(404, 'there is no such job');
-  await addPhoto(db, { id, job, at: new Date().toISOString(), type, bytes });
+  try {
+    await addPhoto(db, { id, job, at: new Date().toISOString(), type, bytes });
+  } catch (error) {
+    if (error instanceof TooManyPhotos)
+      return answer(409, `${mostPhotos} photographs are kept of one job, and it has them: this one was not kept`);
+    throw error;
+  }
   return Response.json({ id });
 }
 

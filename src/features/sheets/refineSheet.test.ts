@@ -3,6 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { addJob, database, findJob, type Job, versionsOf } from '@/store';
+import { takenIn } from '../../../tests/fixtures/takenIn';
 import { refineSheet, storeSheet } from './actions';
 import { kinOf, readLibrary, sheetOf } from './library';
 
@@ -13,25 +14,7 @@ beforeEach(() => {
   process.env.TOVRIK_DB = path.join(mkdtempSync(path.join(os.tmpdir(), 'tovrik-refine-')), 'tovrik.db');
 });
 
-async function taken(id: string, more: Partial<Job> = {}): Promise<void> {
-  await addJob(await database(), {
-    id,
-    title: 'Kerb find',
-    place: '',
-    sheet: 'generic-plasma',
-    label: {},
-    options: {},
-    complaint: { symptoms: [], signs: {} },
-    words: '',
-    owner: '',
-    value: 0,
-    limit: 0,
-    waiting: null,
-    createdAt: '2026-11-01T10:00:00Z',
-    closedAt: null,
-    ...more,
-  });
-}
+const taken = async (id: string, more: Partial<Job> = {}) => addJob(await database(), takenIn(id, more));
 const found = { point: 'tp4', net: 'v12', where: 'pin 3', volts: 12.1, source: 'manual' };
 const own = 'my-generic-plasma';
 const textOf = async () => (await versionsOf(await database(), own))[0]?.text;

@@ -79,7 +79,7 @@ export function Survey({ file }: { file: JobFile }) {
             <dt className="figure">… lifted · climbing</dt>
             <dd>one leg out; still rising</dd>
             <dt className="figure">C8 100u 35V 83u esr 0.4</dt>
-            <dd>capacity, ESR or both</dd>
+            <dd>capacity, ESR or both; lowesr or polymer where it is</dd>
             <dt className="figure">T1 rings 3 good 9</dt>
             <dd>rings against a good one</dd>
             <dt className="figure">Q5 junction 0.62 OL</dt>

@@ -2,16 +2,17 @@
 
 import { Button, Input, InputNumber } from 'antd';
 import { useRouter } from 'next/navigation';
-import { type ReactNode, useDeferredValue, useMemo, useState, useTransition } from 'react';
+import { useDeferredValue, useMemo, useState, useTransition } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { symptomTilesOf } from '@/core/diagnosis';
-import { parseQuantity } from '@/core/quantity';
 import { pictureCaution } from '@/core/safety';
-import { type Sheet, type SignState, type Technology } from '@/core/sheet';
+import { type SignState, type Technology } from '@/core/sheet';
 import { predictionsOf } from '@/features/job';
 import { Bar, chanceText, Key, minutesText, moneyText, PictureView } from '@/ui';
 import { takeIn } from './actions';
+import { labelValues } from './labelValues';
 import { type TakeInDesk } from './load';
+import { LabelFields, Labelled, OptionChoices } from './SetFields';
 import { complaintFrom, nextSignState, outlookOf, signText } from './takeInModel';
 import styles from './take-in.module.css';
 
@@ -24,24 +25,6 @@ const technologyTitles: Readonly<Record<Technology, string>> = {
 };
 
 const shownTiles = 15;
-
-/** Label values as typed, read; a value that cannot be read stays at the sheet's own. */
-function labelValues(
-  sheet: Sheet,
-  typed: Readonly<Record<string, string>>,
-): { values: Record<string, number>; wrong: string | undefined } {
-  const values: Record<string, number> = {};
-  for (const field of sheet.label.values()) {
-    const text = typed[field.id]?.trim() ?? '';
-    if (text === '') continue;
-    try {
-      values[field.id] = parseQuantity(text).value;
-    } catch (error) {
-      return { values, wrong: `${field.title}: ${(error as Error).message}` };
-    }
-  }
-  return { values, wrong: undefined };
-}
 
 export function TakeIn({ cards, done, sheet, options, closed, settings: { hourlyRate, currency } }: TakeInDesk) {
   const router = useRouter();
@@ -148,24 +131,11 @@ export function TakeIn({ cards, done, sheet, options, closed, settings: { hourly
               ))}
           </div>
         </Labelled>
-        {sheet.options.map((option) => (
-          <Labelled key={option.id} title={option.title}>
-            <div className={styles.options} role="group" aria-label={option.title}>
-              {option.choices.map((choice) => (
-                <button
-                  key={choice.id}
-                  type="button"
-                  className={styles.chip}
-                  title={choice.tell}
-                  aria-pressed={(options[option.id] ?? option.choices[0]!.id) === choice.id}
-                  onClick={() => choose(sheet.id, { ...options, [option.id]: choice.id })}
-                >
-                  {choice.title}
-                </button>
-              ))}
-            </div>
-          </Labelled>
-        ))}
+        <OptionChoices
+          sheet={sheet}
+          chosen={options}
+          onChoose={(option, choice) => choose(sheet.id, { ...options, [option]: choice })}
+        />
         <Labelled title="Call it">
           <Input
             value={title}
@@ -250,24 +220,11 @@ export function TakeIn({ cards, done, sheet, options, closed, settings: { hourly
           maxLength={2000}
           aria-label="In the owner’s words"
         />
-        <Labelled title="From its label">
-          <div className={styles.label}>
-            {[...sheet.label.values()].map((field) => (
-              <label key={field.id}>
-                <span>{field.title}</span>
-                <Input
-                  className="figure"
-                  size="small"
-                  value={label[field.id] ?? ''}
-                  placeholder={String(field.nominal)}
-                  onChange={(event) => setLabel((now) => ({ ...now, [field.id]: event.target.value }))}
-                  suffix="V"
-                  aria-label={`${field.title} on the label`}
-                />
-              </label>
-            ))}
-          </div>
-        </Labelled>
+        <LabelFields
+          sheet={sheet}
+          typed={label}
+          onType={(field, text) => setLabel((now) => ({ ...now, [field]: text }))}
+        />
       </section>
 
       <section className={styles.outlook} aria-label="What it points at" aria-live="polite">
@@ -317,15 +274,6 @@ export function TakeIn({ cards, done, sheet, options, closed, settings: { hourly
           <Key>Ctrl ⏎</Key> from anywhere on this page
         </p>
       </section>
-    </div>
-  );
-}
-
-function Labelled({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <div className={styles.field}>
-      <h2 className="label">{title}</h2>
-      {children}
     </div>
   );
 }

@@ -4,6 +4,13 @@ import { field, first, line, maybe, type Reckoning } from './reckoning';
 
 /** A store counts as empty to the hand below this, and is proven only by a reading. */
 const lowVolts = 5;
+/** What a good one of each series stays under. */
+const seriesTitles = {
+  general: 'A good one reads less than',
+  low: 'Made for low ESR, less than',
+  polymer: 'A polymer one, less than',
+} as const;
+
 /** What is stored, how it goes, and what smooths it. */
 export const chargeReckonings: readonly Reckoning[] = [
   {
@@ -90,8 +97,9 @@ export const chargeReckonings: readonly Reckoning[] = [
     title: 'ESR limit',
     words: 'electrolytic dry capacitor',
     fields: [field('farads', 'Capacitance', 'F', '470u'), { ...field('volts', 'Its volts', 'V', '25'), follows: true }],
-    reckon: (typed) => [
-      line('A good one reads less than', esrLimit(first(typed, 'farads'), first(typed, 'volts')), 'Ω', 2),
-    ],
+    reckon: (typed) =>
+      (['general', 'low', 'polymer'] as const).map((series) =>
+        line(seriesTitles[series], esrLimit(first(typed, 'farads'), first(typed, 'volts'), series), 'Ω', 2),
+      ),
   },
 ];

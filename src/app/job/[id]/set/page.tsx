@@ -1,0 +1,18 @@
+import { type Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { Details } from '@/features/details';
+import { loadDetails } from '@/features/details/load';
+
+interface Props {
+  params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: (await loadDetails((await params).id))?.details.title ?? 'What it is' };
+}
+
+export default async function Page({ params }: Props) {
+  const desk = await loadDetails((await params).id);
+  if (!desk) notFound();
+  return <Details key={desk.file.id} {...desk} />;
+}

@@ -1,0 +1,95 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { type LogEntry } from '@/core/reading';
+import { readLibrary, sheetOf } from '@/features/sheets/library';
+import { addJob, appendLog, closeJob, database, findJob, type JobDetails } from '@/store';
+import { takenIn } from '../../../tests/fixtures/takenIn';
+import { reviseSet } from './actions';
+
+vi.mock('server-only', () => ({}));
+vi.mock('next/cache', () => ({ revalidatePath: vi.fn() }));
+
+let folder: string;
+let id: string;
+const details: JobDetails = {
+  title: 'Waiting-room display',
+  place: 'Waiting room',
+  owner: 'museum',
+  words: '',
+  value: 120,
+  limit: 40,
+  label: { vs: 187 },
+  options: {},
+};
+beforeAll(() => {
+  folder = mkdtempSync(path.join(os.tmpdir(), 'tovrik-details-'));
+  process.env.TOVRIK_DB = path.join(folder, 'tovrik.db');
+});
+afterAll(async () => {
+  await (await database()).destroy();
+  rmSync(folder, { recursive: true });
+});
+beforeEach(async () => {
+  id = crypto.randomUUID();
+  await addJob(await database(), takenIn(id, details));
+});
+const stored = async () => (await findJob(await database(), id))!;
+const reading = (check: string): LogEntry => ({
+  id: crypto.randomUUID(),
+  at: '2026-03-01T10:05:00Z',
+  body: { kind: 'reading', check, answer: { kind: 'number', value: 5, shape: 'settled' }, text: '5' },
+});
+
+describe('what is put right of a set', () => {
+  it('is kept, and every verdict goes by it from then on', async () => {
+    expect(await reviseSet(id, { ...details, title: ' Pavilion display ', label: { vs: 192 } })).toBeUndefined();
+    const now = await stored();
+    expect(now).toMatchObject({ title: 'Pavilion display', label: { vs: 192 }, sheet: 'generic-plasma' });
+    expect(sheetOf(await readLibrary(), now)!.nets.get('vs')!.volts).toBe(192);
+  });
+
+  it.each([
+    [{ title: '  ' }, /give the set a name/],
+    [{ value: -3 }, /the value cannot be below nothing/],
+    [{ label: { vs: 0 } }, /label values are volts/],
+    [{ options: { buffers: 'seven' } }, /seven/],
+  ])('is refused where it is %o, and nothing changes', async (wrong, message) => {
+    expect(await reviseSet(id, { ...details, ...wrong })).toMatch(message);
+    expect(await stored()).toMatchObject(details);
+  });
+
+  it('keeps the place of what was recorded: an option that has none for it is refused', async () => {
+    const library = await readLibrary();
+    const one = sheetOf(library, { ...(await stored()), options: { buffers: 'one' } })!;
+    const gone = [...sheetOf(library, await stored())!.points.keys()].find((point) => !one.points.has(point))!;
+    await appendLog(await database(), id, [reading(gone)], 0);
+    const refused = await reviseSet(id, { ...details, options: { buffers: 'one' } });
+    expect(refused).toContain(`has no point "${gone}"`);
+    expect(refused).toContain('readings of it');
+    expect((await stored()).options).toEqual({});
+  });
+
+  it('is refused on a job that is closed, and on none', async () => {
+    await closeJob(await database(), {
+      job: id,
+      sheet: 'generic-plasma',
+      title: details.title,
+      chassis: '',
+      symptom: '',
+      cause: '',
+      proof: '',
+      cure: '',
+      misled: '',
+      parts: '',
+      fault: null,
+      money: 0,
+      minutes: 20,
+      outcome: 'returned',
+      closedAt: '2026-03-02T10:00:00Z',
+    });
+    expect(await reviseSet(id, { ...details, title: 'Other' })).toMatch(/closed/);
+    expect(await reviseSet('nobody', details)).toMatch(/no such set/);
+  });
+});

@@ -1,0 +1,71 @@
+import { Input } from 'antd';
+import { type ReactNode } from 'react';
+import { type Sheet } from '@/core/sheet';
+import styles from './take-in.module.css';
+
+export function Labelled({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <div className={styles.field}>
+      <h2 className="label">{title}</h2>
+      {children}
+    </div>
+  );
+}
+
+interface OptionChoicesProps {
+  readonly sheet: Pick<Sheet, 'options'>;
+  readonly chosen: Readonly<Record<string, string>>;
+  onChoose(option: string, choice: string): void;
+}
+
+/** In what ways this set differs from others of its kind. */
+export function OptionChoices({ sheet, chosen, onChoose }: OptionChoicesProps) {
+  return sheet.options.map((option) => (
+    <Labelled key={option.id} title={option.title}>
+      <div className={styles.options} role="group" aria-label={option.title}>
+        {option.choices.map((choice) => (
+          <button
+            key={choice.id}
+            type="button"
+            className={styles.chip}
+            title={choice.tell}
+            aria-pressed={(chosen[option.id] ?? option.choices[0]!.id) === choice.id}
+            onClick={() => onChoose(option.id, choice.id)}
+          >
+            {choice.title}
+          </button>
+        ))}
+      </div>
+    </Labelled>
+  ));
+}
+
+interface LabelFieldsProps {
+  readonly sheet: Pick<Sheet, 'label'>;
+  readonly typed: Readonly<Record<string, string>>;
+  onType(field: string, text: string): void;
+}
+
+/** What stands on the set's own label. */
+export function LabelFields({ sheet, typed, onType }: LabelFieldsProps) {
+  return (
+    <Labelled title="From its label">
+      <div className={styles.label}>
+        {[...sheet.label.values()].map((field) => (
+          <label key={field.id}>
+            <span>{field.title}</span>
+            <Input
+              className="figure"
+              size="small"
+              value={typed[field.id] ?? ''}
+              placeholder={String(field.nominal)}
+              onChange={(event) => onType(field.id, event.target.value)}
+              suffix="V"
+              aria-label={`${field.title} on the label`}
+            />
+          </label>
+        ))}
+      </div>
+    </Labelled>
+  );
+}
