@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { type Knex } from 'knex';
+import knex, { type Knex } from 'knex';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { type LogEntry } from '@/core/reading';
 import {
@@ -28,6 +28,7 @@ import {
   setWaiting,
   StaleLog,
 } from '.';
+import { migrations } from './migrations';
 
 let folder: string;
 let db: Knex;
@@ -97,6 +98,32 @@ describe('the database', () => {
     const again = await openDatabase(path.join(folder, 'deep', 'tovrik.db'));
     expect(await findJob(again, 'a')).toEqual(job('a'));
     await again.destroy();
+  });
+
+  it('brings a database of the first release to the newest, with all that is in it', async () => {
+    const file = path.join(folder, 'old.db');
+    const old = knex({ client: 'better-sqlite3', connection: { filename: file }, useNullAsDefault: true });
+    const first = { ...migrations, getMigrations: async () => (await migrations.getMigrations([])).slice(0, 1) };
+    await old.migrate.latest({ migrationSource: first });
+    const { options: _, limit, createdAt, closedAt, complaint, label, ...rest } = job('a');
+    await old('job').insert({
+      ...rest,
+      label: JSON.stringify(label),
+      complaint: JSON.stringify(complaint),
+      money_limit: limit,
+      created_at: createdAt,
+      closed_at: closedAt,
+    });
+    await old('log_entry').insert({ id: 'line-one', job: 'a', at: createdAt, body: '{"kind":"note","text":"dark"}' });
+    await old.destroy();
+
+    const now = await openDatabase(file);
+    expect(await findJob(now, 'a')).toEqual(job('a'));
+    expect((await readLog(now, 'a')).entries).toMatchObject([{ id: 'line-one', body: { text: 'dark' } }]);
+    await addPhoto(now, { id: 'photo-00001', job: 'a', at: createdAt, type: 'image/png', bytes: Buffer.from([1]) });
+    // A release from before cannot open what a newer one has changed: migrations only go forward.
+    await expect(now.migrate.rollback({ migrationSource: migrations })).rejects.toThrow('restore a backup');
+    await now.destroy();
   });
 
   it('copies itself while in use', async () => {

@@ -57,11 +57,10 @@ function logicalLines(text: string): { title: string; lines: Line[] } {
 }
 
 /** Words of a line: parentheses, commas and equal signs part them; braces and quotes hold together. */
-function wordsOf(text: string): string[] {
-  return text
-    .replace(/\s*=\s*/g, '=')
-    .match(/(?:[^\s(),={}']|=|\{[^}]*\}|'[^']*')+/g)!
-    .map((word) => word.toLowerCase());
+function wordsOf({ number, text }: Line): string[] {
+  const words = text.replace(/\s*=\s*/g, '=').match(/(?:[^\s(),={}']|=|\{[^}]*\}|'[^']*')+/g);
+  if (!words) throw new NetlistError(number, `"${text}" has no word: a line begins with an element or a directive`);
+  return words.map((word) => word.toLowerCase());
 }
 
 /**
@@ -83,7 +82,7 @@ export function readNetlist(text: string, given: ReadonlyMap<string, number> = n
   const subcircuits = new Map<string, Subcircuit>();
   let open: { name: string; sub: Subcircuit } | undefined;
   for (const line of lines) {
-    const words = wordsOf(line.text);
+    const words = wordsOf(line);
     const first = words[0]!;
     if (first === '.end') break;
     if (first === '.subckt') {
@@ -116,7 +115,7 @@ export function readNetlist(text: string, given: ReadonlyMap<string, number> = n
   const names = new Set<string>();
   const expand = (body: readonly Line[], scope: Scope): void => {
     for (const line of body) {
-      const words = wordsOf(line.text);
+      const words = wordsOf(line);
       if (words[0]!.startsWith('.')) {
         if (scope.depth === 0) readCommand(line, words, scope, { analyses, initial });
         continue;
@@ -192,7 +191,7 @@ function valueOf(word: string | undefined, line: Line, parameters: ReadonlyMap<s
 }
 
 function readParameters(line: Line, parameters: Map<string, number>, given: ReadonlyMap<string, number>): void {
-  const found = assignments(wordsOf(line.text));
+  const found = assignments(wordsOf(line));
   if (found.length === 0) throw new NetlistError(line.number, '.param needs name=value');
   for (const [name, value] of found) parameters.set(name, given.get(name) ?? valueOf(value, line, parameters));
 }
@@ -200,7 +199,7 @@ function readParameters(line: Line, parameters: Map<string, number>, given: Read
 const modelTypes = ['d', 'npn', 'pnp', 'nmos', 'pmos'] as const;
 
 function readModel(line: Line, parameters: ReadonlyMap<string, number>): Model {
-  const [, name, kind, ...rest] = wordsOf(line.text);
+  const [, name, kind, ...rest] = wordsOf(line);
   const type = modelTypes.find((one) => one === kind);
   if (name === undefined || !type)
     throw new NetlistError(line.number, `.model needs a name and one of ${modelTypes.join(', ')}`);

@@ -1,4 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { ValidationError } from 'yup';
 import { shippedSheets } from '@/sheets';
 import { predictionsOf } from './jobFile';
 import { largestBatch, parseBatch } from './logSchema';
@@ -19,6 +21,37 @@ const reading = {
 };
 
 describe('a batch of log lines', () => {
+  it('is taken whole or refused by name, whatever a sender makes of it', () => {
+    const kinds = fc.constantFrom(
+      'reading',
+      'power',
+      'proven',
+      'repair',
+      'worked',
+      'plan',
+      'note',
+      '__proto__',
+      'toString',
+    );
+    const bodyOf = fc.tuple(kinds, fc.dictionary(fc.string({ maxLength: 8 }), fc.jsonValue(), { maxKeys: 4 }));
+    const sent = fc.oneof(
+      fc.jsonValue(),
+      bodyOf.map(([kind, more]) => batch(entry({ ...more, kind }))),
+      fc.tuple(bodyOf, fc.jsonValue()).map(([[kind], answer]) => batch(entry({ ...reading, kind, answer }))),
+    );
+    fc.assert(
+      fc.property(sent, (input) => {
+        try {
+          const { entries } = parseBatch(input);
+          expect(entries.every(({ body }) => typeof body.kind === 'string')).toBe(true);
+        } catch (error) {
+          if (!(error instanceof ValidationError)) throw error;
+        }
+      }),
+      { numRuns: 800 },
+    );
+  });
+
   it.each([
     [reading],
     [{ kind: 'reading', check: 'buzz', answer: { kind: 'choice', choice: 'weak' }, text: '' }],

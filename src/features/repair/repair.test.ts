@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest';
+import { adviseOn, type Case } from '@/core/diagnosis';
+import { repairActions } from '@/core/parts';
+import { type LogBody, type LogEntry, readEntry, replay } from '@/core/reading';
+import { predictionsOf } from '@/features/job';
+import { shippedSheets } from '@/sheets';
+import { proofOf, repairChoices } from './repairModel';
+
+const sheet = shippedSheets().get('pellisar-tc-14')!;
+const predictions = predictionsOf(sheet);
+
+/** A flooded green set, read and perhaps repaired, as its log would have it. */
+function job(lines: readonly (string | LogBody)[]): Case {
+  const log = [{ kind: 'power', power: 'live' } as const, ...lines].map((line, index): LogEntry => {
+    const at = '2026-03-01T10:00:00Z';
+    if (typeof line !== 'string') return { id: `line-${index}`, at, body: line };
+    const entry = readEntry(line, { sheet, checks: predictions.checks });
+    if (entry.kind !== 'reading') throw new Error(`${line} is no reading`);
+    return {
+      id: `line-${index}`,
+      at,
+      body: { kind: 'reading', check: entry.check.id, answer: entry.answer, text: line },
+    };
+  });
+  const bench = replay(log, [...sheet.stores.keys()]);
+  return {
+    predictions,
+    complaint: { symptoms: ['flood_green'], signs: {} },
+    bench,
+    closed: new Map(),
+    hourlyRate: 18,
+  };
+}
+const wrong = ['kg 62', 'kr 121', 'kb 122'];
+const repaired: LogBody = {
+  kind: 'repair',
+  action: 'replace:R201',
+  title: 'Fit a new R201',
+  cures: ['R201.open', 'R201.drifted'],
+  money: 0.1,
+  minutes: 12,
+  note: '',
+};
+
+describe('repairs that can be recorded', () => {
+  it('are all the sheet knows, once each, the likeliest cure first and the rest by name', () => {
+    const before = job(wrong);
+    const choices = repairChoices(adviseOn(before), before);
+    const ids = choices.map(({ action }) => action.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(ids.length).toBe(repairActions(sheet).length);
+    const chances = choices.map(({ chance }) => chance);
+    expect(chances[0]).toBeGreaterThan(0.1);
+    expect(chances.at(-1)).toBe(0);
+    const unlikely = choices.slice(chances.indexOf(0)).map(({ action }) => action.title);
+    expect(unlikely).toEqual([...unlikely].sort((a, b) => a.localeCompare(b)));
+  });
+});
+
+describe('the proof of a repair', () => {
+  it('asks again for what was wrong, and for nothing that was right', () => {
+    const { list, open, done } = proofOf(job([...wrong, repaired]));
+    expect(list.map(({ check }) => check)).toContain('kg-dc');
+    expect(list.map(({ check }) => check)).not.toContain('kb-dc');
+    expect(open.length).toBe(list.length);
+    expect(done).toBe(false);
+  });
+
+  it('is done when every one of them is right since, and not while one is still wrong', () => {
+    const still = proofOf(job([...wrong, repaired, 'kg 63']));
+    expect(still.done).toBe(false);
+    const after = job([...wrong, repaired, 'kg 121']);
+    const { open } = proofOf(after);
+    expect(open.every(({ check }) => check !== 'kg-dc')).toBe(true);
+    const right = proofOf(job([...wrong, repaired, 'kg 121', 'picture normal']));
+    expect(right).toMatchObject({ open: [], done: true });
+  });
+
+  it('of a set that nobody has repaired asks for nothing', () => {
+    expect(proofOf(job(wrong))).toMatchObject({ done: false });
+  });
+});
