@@ -76,6 +76,7 @@ const views = [
       )(page);
     },
   },
+  { name: 'what-it-is', path: `${job(0)}/set` },
   { name: 'repair', path: `${job(4)}/repair` },
   { name: 'close', path: `${job(9)}/close` },
   { name: 'notebook', path: '/notebook?q=dried' },
@@ -107,13 +108,13 @@ const views = [
   },
   {
     name: 'bench-meter',
-    path: `${job(4)}/bench`,
+    path: `${job(1)}/bench`,
     act: async (page) => {
+      await switchOn(page);
       await page.keyboard.press('Alt+m');
-      await page.keyboard.press('Alt+p');
-      await page.getByRole('region', { name: 'The set is live' }).waitFor();
-      await page.waitForTimeout(600);
-      await page.keyboard.press('Alt+2');
+      await page.locator('[data-net="hdrive"]').last().click();
+      await page.getByRole('figure', { name: 'Sweep' }).waitFor();
+      await page.locator('[data-net="kg"]').last().click();
       await page.getByRole('status', { name: 'Meter' }).waitFor();
       await page.waitForFunction(() => document.querySelector('[aria-label=Meter] b')?.textContent !== '–');
     },

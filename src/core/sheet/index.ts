@@ -5,5 +5,6 @@ export { longestSheet, type SheetSources } from './sources';
 export { makers, needOrder } from './needOrder';
 export { partName } from './faultTitle';
 export { lintSheet } from './lint';
+export { partNotes, type PartNotes } from './partNotes';
 export { adoptedId, adoptedText, type PointValues, withPoint } from './refine';
 export { withLabel } from './withLabel';

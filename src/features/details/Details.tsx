@@ -4,13 +4,14 @@ import { Button, Input, InputNumber } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, useTransition } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { replay } from '@/core/reading';
-import { JobFrame, useLog } from '@/features/job';
+import { caseOf, JobFrame, useLog } from '@/features/job';
 import { labelValues } from '@/features/take-in/labelValues';
 import { LabelFields, Labelled, OptionChoices } from '@/features/take-in/SetFields';
 import { Key } from '@/ui';
 import { reviseSet } from './actions';
 import { type DetailsDesk } from './load';
+import { OfItsKind } from './OfItsKind';
+import { setUpRows } from './setUpModel';
 import styles from './details.module.css';
 
 const texts = (label: Readonly<Record<string, number>>) =>
@@ -21,7 +22,8 @@ export function Details({ file, details }: DetailsDesk) {
   const router = useRouter();
   const log = useLog(file);
   const { sheet, currency } = file;
-  const bench = useMemo(() => replay(log.entries, [...sheet.stores.keys()]), [log.entries, sheet]);
+  const job = useMemo(() => caseOf(file, log.entries), [file, log.entries]);
+  const setUp = useMemo(() => setUpRows(job), [job]);
   const [known, setKnown] = useState(details);
   const [label, setLabel] = useState<Readonly<Record<string, string>>>(texts(details.label));
   const [problem, setProblem] = useState<string>();
@@ -37,7 +39,7 @@ export function Details({ file, details }: DetailsDesk) {
   useHotkeys('mod+enter', store, { enableOnFormTags: true, preventDefault: true });
 
   return (
-    <JobFrame file={file} log={log} bench={bench}>
+    <JobFrame file={file} log={log} bench={job.bench}>
       <div className={styles.page}>
         <section aria-label="The set">
           <h1>What it is</h1>
@@ -59,14 +61,13 @@ export function Details({ file, details }: DetailsDesk) {
               onChange={(event) => change({ words: event.target.value })}
             />
           </Labelled>
-        </section>
-        <section aria-label="How it differs">
           <p className="soft">
-            {sheet.title}. Every reading is judged by what stands here: a figure put right puts right the verdicts, too.
+            Every reading is judged by what stands here: a figure put right puts right the verdicts, too.
           </p>
           <OptionChoices
             sheet={sheet}
             chosen={known.options}
+            spelt
             onChoose={(option, choice) => change({ options: { ...known.options, [option]: choice } })}
           />
           {sheet.label.size > 0 && (
@@ -84,6 +85,11 @@ export function Details({ file, details }: DetailsDesk) {
           <Button type="primary" size="large" loading={storing} onClick={store} disabled={file.closedAt !== null}>
             Keep it so <Key>Ctrl ⏎</Key>
           </Button>
+        </section>
+        <section aria-label={`Of sets like it: ${sheet.title}`}>
+          <h1>{sheet.title}</h1>
+          <p className="soft">{sheet.summary}</p>
+          <OfItsKind sheet={sheet} setUp={setUp} />
         </section>
       </div>
     </JobFrame>

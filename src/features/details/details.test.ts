@@ -2,11 +2,14 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
-import { type LogEntry } from '@/core/reading';
+import { type LogEntry, replay } from '@/core/reading';
+import { predictionsOf } from '@/features/job';
 import { readLibrary, sheetOf } from '@/features/sheets/library';
+import { shippedSheets } from '@/sheets';
 import { addJob, appendLog, closeJob, database, findJob, type JobDetails } from '@/store';
 import { takenIn } from '../../../tests/fixtures/takenIn';
 import { reviseSet } from './actions';
+import { setUpRows } from './setUpModel';
 
 vi.mock('server-only', () => ({}));
 vi.mock('next/cache', () => ({ revalidatePath: vi.fn() }));
@@ -91,5 +94,33 @@ describe('what is put right of a set', () => {
     });
     expect(await reviseSet(id, { ...details, title: 'Other' })).toMatch(/closed/);
     expect(await reviseSet('nobody', details)).toMatch(/no such set/);
+  });
+});
+
+describe('setting up', () => {
+  const sheet = shippedSheets().get('halvane-hp-42')!;
+  const rows = (...log: readonly LogEntry[]) =>
+    setUpRows({ predictions: predictionsOf(sheet), bench: replay(log, []) } as never);
+  const live: LogEntry = { id: 'live', at: '2026-03-01T10:00:00Z', body: { kind: 'power', power: 'live' } };
+  const vs = (value: number): LogEntry => {
+    const made = reading('vs-dc');
+    return { ...made, body: { ...made.body, answer: { kind: 'number', value, shape: 'settled' } } as LogEntry['body'] };
+  };
+
+  it('goes in the sheet’s order, each rail with its latest reading and its verdict', () => {
+    const found = rows(live, vs(170), vs(187.4));
+    expect(found.map(({ step }) => step.title)).toEqual(['Vs', 'Va', 'Ve', 'Vset', 'Vscan']);
+    expect(found[0]).toMatchObject({ expected: '187 V ±1 %', read: { said: '187.4 V', verdict: { mark: 'within' } } });
+    expect(found[1]!.read).toBeUndefined();
+    expect(rows(live, vs(170))[0]!.read!.verdict.mark).toBe('low');
+  });
+
+  it('asks anew after a repair', () => {
+    const repair: LogEntry = {
+      id: 'repair',
+      at: '2026-03-01T11:00:00Z',
+      body: { kind: 'repair', action: 'replace:C841', title: '', cures: [], money: 0, minutes: 0, note: '' },
+    };
+    expect(rows(live, vs(187), repair)[0]!.read).toBeUndefined();
   });
 });

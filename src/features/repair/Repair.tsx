@@ -15,7 +15,8 @@ import { Suspects } from '@/features/bench';
 import { caseOf, type JobFile, StateBand, useLog } from '@/features/job';
 import { chanceText, EmptyState, Key, minutesText, moneyText, PictureView, VerdictMark } from '@/ui';
 import { PutAside } from './PutAside';
-import { proofOf, repairChoices } from './repairModel';
+import { Fitting } from './Fitting';
+import { notesOf, proofOf, repairChoices } from './repairModel';
 import styles from './repair.module.css';
 
 /** What was done, and whether the readings that were wrong are right since. */
@@ -105,6 +106,7 @@ export function Repair({ file }: { file: JobFile }) {
                 }))}
                 filterOption={(typed, option) => option?.search.toLowerCase().includes(typed.toLowerCase()) ?? false}
               />
+              <Fitting notes={notesOf(choice.action, file.sheet)} />
               <div className={styles.pair}>
                 <label>
                   <span className="label">Parts, {file.currency}</span>

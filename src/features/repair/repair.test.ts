@@ -4,7 +4,7 @@ import { repairActions } from '@/core/parts';
 import { type LogBody, type LogEntry, readEntry, replay } from '@/core/reading';
 import { predictionsOf } from '@/features/job';
 import { shippedSheets } from '@/sheets';
-import { proofOf, repairChoices } from './repairModel';
+import { notesOf, proofOf, repairChoices } from './repairModel';
 
 const sheet = shippedSheets().get('pellisar-tc-14')!;
 const predictions = predictionsOf(sheet);
@@ -54,6 +54,26 @@ describe('repairs that can be recorded', () => {
     expect(chances.at(-1)).toBe(0);
     const unlikely = choices.slice(chances.indexOf(0)).map(({ action }) => action.title);
     expect(unlikely).toEqual([...unlikely].sort((a, b) => a.localeCompare(b)));
+  });
+});
+
+describe('what the sheet says of fitting a part', () => {
+  const plasma = shippedSheets().get('halvane-hp-42')!;
+  const notes = (part: string) =>
+    notesOf(
+      repairActions(plasma).find(({ id, method }) => method === 'replace' && id.endsWith(`:${part}`))!,
+      plasma,
+    );
+
+  it('is its line of the kit, and the quirks that name it', () => {
+    expect(notes('C532').kit).toMatchObject([{ refs: ['C532'], value: '47u 200V 105 °C' }]);
+    expect(notes('C532').quirks.map(({ title }) => title)).toEqual(['Polarity of C532']);
+    expect(notes('C551').kit).toMatchObject([{ refs: ['C547', 'C551'] }]);
+  });
+
+  it('is nothing where the sheet says nothing of it', () => {
+    const quiet = [...plasma.parts.values()].find(({ kind }) => kind === 'fuse')!;
+    expect(notes(quiet.id)).toEqual({ kit: [], quirks: [] });
   });
 });
 

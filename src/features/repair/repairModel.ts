@@ -1,5 +1,6 @@
 import { type Advice, type Case, verificationOf, type Verification, verified } from '@/core/diagnosis';
 import { repairActions, type RepairAction } from '@/core/parts';
+import { partNotes, type PartNotes, type Sheet } from '@/core/sheet';
 
 /** A repair that can be recorded, with its chance of being the cure now. */
 export interface RepairChoice {
@@ -16,6 +17,11 @@ export function repairChoices(advice: Advice, job: Case): RepairChoice[] {
     .map((action) => ({ action, chance: 0 }))
     .sort((a, b) => a.action.title.localeCompare(b.action.title));
   return [...ranked, ...others];
+}
+
+/** What the sheet says of fitting the parts that a repair touches. */
+export function notesOf({ cures }: RepairAction, sheet: Sheet): PartNotes {
+  return partNotes(sheet, [...new Set(cures.flatMap((fault) => sheet.faults.get(fault)?.part ?? []))]);
 }
 
 /** What must have changed, and whether it has. */

@@ -16,10 +16,12 @@ interface OptionChoicesProps {
   readonly sheet: Pick<Sheet, 'options'>;
   readonly chosen: Readonly<Record<string, string>>;
   onChoose(option: string, choice: string): void;
+  /** Say of each choice how it is told, not only when it is pointed at. */
+  readonly spelt?: boolean;
 }
 
 /** In what ways this set differs from others of its kind. */
-export function OptionChoices({ sheet, chosen, onChoose }: OptionChoicesProps) {
+export function OptionChoices({ sheet, chosen, onChoose, spelt = false }: OptionChoicesProps) {
   return sheet.options.map((option) => (
     <Labelled key={option.id} title={option.title}>
       <div className={styles.options} role="group" aria-label={option.title}>
@@ -36,6 +38,14 @@ export function OptionChoices({ sheet, chosen, onChoose }: OptionChoicesProps) {
           </button>
         ))}
       </div>
+      {spelt &&
+        option.choices
+          .filter(({ tell }) => tell !== '')
+          .map(({ id, title, tell }) => (
+            <p key={id} className="soft">
+              {title}: {tell}
+            </p>
+          ))}
     </Labelled>
   ));
 }

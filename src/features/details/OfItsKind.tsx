@@ -1,0 +1,57 @@
+import { type Sheet } from '@/core/sheet';
+import { VerdictMark } from '@/ui';
+import { type SetUpRow } from './setUpModel';
+import styles from './details.module.css';
+
+interface OfItsKindProps {
+  readonly sheet: Pick<Sheet, 'quirks' | 'kit'>;
+  readonly setUp: readonly SetUpRow[];
+}
+
+/** What the sheet says of sets of this kind: what to mind, what to set in which order, what to fit. */
+export function OfItsKind({ sheet: { quirks, kit }, setUp }: OfItsKindProps) {
+  return (
+    <>
+      {quirks.length > 0 && (
+        <section aria-label="To mind">
+          <h2 className="label">To mind with these sets</h2>
+          <ul className={styles.quirks}>
+            {quirks.map(({ title, note }) => (
+              <li key={title}>
+                <b>{title}.</b> {note}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {setUp.length > 0 && (
+        <section aria-label="Set-up">
+          <h2 className="label">Set up in this order, warm</h2>
+          <ol className={styles.setUp}>
+            {setUp.map(({ step, expected, read }) => (
+              <li key={step.title}>
+                {read ? <VerdictMark mark={read.verdict.mark} /> : <VerdictMark mark="unread" />}
+                <b>{step.title}</b>
+                <span className="figure">{read?.said ?? ''}</span>
+                <span className="figure soft">{expected ?? step.target}</span>
+                <span className="soft">{step.how}</span>
+              </li>
+            ))}
+          </ol>
+        </section>
+      )}
+      {kit.length > 0 && (
+        <section aria-label="Kit">
+          <h2 className="label">What to fit</h2>
+          <ul className={styles.kit}>
+            {kit.map(({ refs, value, note }) => (
+              <li key={refs.join()}>
+                <b>{refs.join(', ')}</b> <span>{value}</span> <span className="soft">{note}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
