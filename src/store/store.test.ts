@@ -105,9 +105,15 @@ describe('the database', () => {
     const old = knex({ client: 'better-sqlite3', connection: { filename: file }, useNullAsDefault: true });
     const first = { ...migrations, getMigrations: async () => (await migrations.getMigrations([])).slice(0, 1) };
     await old.migrate.latest({ migrationSource: first });
-    const { options: _, limit, createdAt, closedAt, complaint, label, ...rest } = job('a');
+    const { id, title, place, sheet, words, owner, value, limit, createdAt, closedAt, complaint, label } = job('a');
     await old('job').insert({
-      ...rest,
+      id,
+      title,
+      place,
+      sheet,
+      words,
+      owner,
+      value,
       label: JSON.stringify(label),
       complaint: JSON.stringify(complaint),
       money_limit: limit,
