@@ -28,9 +28,11 @@ const lines =
     }
   };
 
+/** Views share one database: another may have switched the set on. */
 const switchOn = async (page) => {
-  await page.keyboard.press('Alt+p');
-  await page.getByRole('region', { name: 'The set is live' }).waitFor();
+  const live = page.getByRole('region', { name: 'The set is live' });
+  if (!(await live.isVisible())) await page.keyboard.press('Alt+p');
+  await live.waitFor();
 };
 
 const views = [
@@ -151,9 +153,7 @@ const views = [
     path: `${job(0)}/power`,
     theme: 'dark',
     act: async (page) => {
-      const live = page.getByRole('region', { name: 'The set is live' });
-      if (!(await live.isVisible())) await page.keyboard.press('Alt+p');
-      await live.waitFor();
+      await switchOn(page);
       await page.keyboard.press('Alt+p');
       await page.getByRole('region', { name: /^The set is unplugged/ }).waitFor();
       await page.getByRole('button', { name: 'Agreed' }).click();
@@ -195,17 +195,20 @@ const views = [
 ];
 
 const named = process.argv.slice(2);
-for (const { name, path: at, theme = 'light', act } of views) {
-  if (named.length > 0 && !named.includes(name)) continue;
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  await context.addCookies([{ name: 'tovrik-theme', value: theme, url: address }]);
-  const page = await context.newPage();
-  await page.goto(`${address}${at}`, { waitUntil: 'networkidle' });
-  await act?.(page);
-  await page.waitForTimeout(400);
-  await page.screenshot({ path: path.join(folder, `${name}.png`) });
-  await context.close();
-  console.log(`docs/screenshots/${name}.png`);
+try {
+  for (const { name, path: at, theme = 'light', act } of views) {
+    if (named.length > 0 && !named.includes(name)) continue;
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    await context.addCookies([{ name: 'tovrik-theme', value: theme, url: address }]);
+    const page = await context.newPage();
+    await page.goto(`${address}${at}`, { waitUntil: 'networkidle' });
+    await act?.(page);
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: path.join(folder, `${name}.png`) });
+    await context.close();
+    console.log(`docs/screenshots/${name}.png`);
+  }
+} finally {
+  await browser.close();
+  child.kill('SIGTERM');
 }
-await browser.close();
-child.kill('SIGTERM');
