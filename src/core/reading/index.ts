@@ -24,6 +24,7 @@ export {
   classifyTrace,
   CreepWatch,
   SettleWatch,
+  traceText,
   type ClassifiedTrace,
   type Sample,
   type TraceShape,

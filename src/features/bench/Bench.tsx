@@ -228,7 +228,12 @@ export function Bench({
             />
           )}
           {meter.reads && meter.source && check && (
-            <LiveMeter view={meter.view} unit={step?.kind === 'prove' ? 'V' : check.unit} title={meter.title} />
+            <LiveMeter
+              view={meter.view}
+              unit={step?.kind === 'prove' ? 'V' : check.unit}
+              title={meter.title}
+              trace={meter.trace}
+            />
           )}
           {focused && !correcting && !step && !meter.on && <WhatIf advice={focused} sheet={sheet} />}
           {others.length > 0 && (

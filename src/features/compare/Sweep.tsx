@@ -65,7 +65,7 @@ export function Sweep({ text, onText }: { text: string; onText(text: string): vo
         <MeterChoice simulated={false} source={meter.source} onSource={meter.setSource} trace={meter.trace} />
       )}
       {meter.on && meter.source && (
-        <LiveMeter view={meter.view} unit={meter.view?.unit ?? 'Ω'} title={meter.source.title} />
+        <LiveMeter view={meter.view} unit={meter.view?.unit ?? 'Ω'} title={meter.source.title} trace={meter.trace} />
       )}
       {message !== undefined && (
         <p role="alert" className="bad">

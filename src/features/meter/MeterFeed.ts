@@ -1,4 +1,5 @@
 import {
+  type ClassifiedTrace,
   classifyTrace,
   CreepWatch,
   measureWaveform,
@@ -35,6 +36,8 @@ export interface FeedState {
   readonly onBefore: boolean;
   /** It reads what lifted probes do, too: nothing, or beyond the range. Only a key can tell that it is a reading. */
   readonly asLifted: boolean;
+  /** What the figure is doing since the probes were put on. */
+  readonly doing: ClassifiedTrace | undefined;
   /** The meter is beyond its range, and that is no reading here; `range` where it says which. */
   readonly beyond: { readonly range?: number } | undefined;
   readonly garbage: number;
@@ -66,6 +69,10 @@ const kept = 3000;
 const floats = 0.05;
 /** Over-range for this long is a reading by itself, in seconds. */
 const openFor = 1;
+/** What the figure is doing is told from this long on, so often, in seconds, by so many of the last samples. */
+const lookAfter = 1.2;
+const lookEvery = 0.5;
+const lookBack = 600;
 /** A sweep differs from the one before by this share of its size, or of its frequency. */
 const otherSweep = 0.05;
 
@@ -81,6 +88,7 @@ export class MeterFeed {
   private readonly sweeps = new SweepWatch();
   private settled: { readonly value: number; readonly at: number } | undefined;
   private done = false;
+  private lookedAt = -Infinity;
   /** The point before, while the probes are on it. */
   private before: PointBefore | undefined;
   state: FeedState = {
@@ -89,6 +97,7 @@ export class MeterFeed {
     otherUnit: false,
     onBefore: false,
     asLifted: false,
+    doing: undefined,
     beyond: undefined,
     garbage: 0,
     lastGarbage: undefined,
@@ -127,6 +136,7 @@ export class MeterFeed {
       this.before = undefined;
     }
     this.samples = [...this.samples.slice(1 - kept), sample];
+    this.look(sample.at);
     const reading = this.judge(sample);
     this.done = reading !== undefined;
     return reading;
@@ -162,6 +172,14 @@ export class MeterFeed {
     this.done = true;
     this.state = { ...this.state, onBefore: false };
     return { sweep, wave };
+  }
+
+  /** Tells now and then what the figure is doing. */
+  private look(now: number): void {
+    const first = this.samples[0]!.at;
+    if (now - first < lookAfter || now - this.lookedAt < lookEvery) return;
+    this.lookedAt = now;
+    this.state = { ...this.state, doing: classifyTrace(this.samples.slice(-lookBack)) };
   }
 
   private judge(sample: MeterReading): FedReading | undefined {

@@ -61,6 +61,16 @@ describe('a meter on the bench', () => {
     ]);
   });
 
+  it('says what a figure is doing that does not settle', () => {
+    const feed = new MeterFeed({ patience: 0 });
+    const climbs = Array.from(
+      { length: 60 },
+      (_, index) => `${index / 10} ${(300 * (1 - Math.exp(-index / 60))).toFixed(2)} V`,
+    );
+    expect(fed(feed, climbs)).toEqual([]);
+    expect(feed.state.doing?.shape.kind).toBe('climbing');
+  });
+
   it('passes over garbage, counts it, and says the last of it', () => {
     const feed = new MeterFeed({ patience: 0 });
     const lines = steady(12).flatMap((line) => [line, '### noise']);

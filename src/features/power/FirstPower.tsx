@@ -144,8 +144,11 @@ function Agreed({ agreed, live, onStep, onAnew }: AgreedProps) {
   };
   return (
     <>
-      <p className="soft" suppressHydrationWarning>
+      <p className={styles.agreed} suppressHydrationWarning>
         Agreed at {timeText(at)}: {plan.lamp.watts} W lamp, {plan.mains} V, the set drawing {plan.loadWatts} W.
+        <Button size="small" onClick={onAnew}>
+          Agree anew
+        </Button>
       </p>
       {next && (
         <div className={styles.next}>
@@ -182,7 +185,6 @@ function Agreed({ agreed, live, onStep, onAnew }: AgreedProps) {
       )}
       {!next && !stop && <p className={styles.through}>All steps went as agreed.</p>}
       <Steps steps={steps} />
-      <Button onClick={onAnew}>Agree anew</Button>
     </>
   );
 }

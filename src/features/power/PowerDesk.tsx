@@ -5,6 +5,8 @@ import { replay } from '@/core/reading';
 import { deference, powerCaution } from '@/core/safety';
 import { type JobFile, JobFrame, useLog } from '@/features/job';
 import { Key, timeText } from '@/ui';
+import { DecayChart } from './DecayChart';
+import { watchedStore } from './decayModel';
 import { FirstPower } from './FirstPower';
 import { powerEvents, storeRows } from './powerModel';
 import { Stores } from './Stores';
@@ -33,11 +35,17 @@ export function PowerDesk({ file }: { file: JobFile }) {
   const rows = useMemo(() => storeRows(entries, sheet, now), [entries, sheet, now]);
   const events = useMemo(() => powerEvents(entries), [entries]);
   const live = bench.context.power === 'live';
+  const watched = live ? undefined : watchedStore(rows);
 
   return (
     <JobFrame file={file} log={log} bench={bench}>
       <div className={styles.power}>
-        <FirstPower file={file} log={log} live={live} />
+        <div className={styles.first}>
+          <FirstPower file={file} log={log} live={live} />
+          {watched && bench.since !== undefined && (
+            <DecayChart row={watched} unpluggedAt={Date.parse(bench.since) / 1000} now={now} />
+          )}
+        </div>
         <Stores sheet={sheet} rows={rows} live={live} log={log} />
         <section className={styles.events} aria-label="Power log">
           <h2 className="label">Power log</h2>

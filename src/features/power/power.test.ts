@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { type LogBody, type LogEntry } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
+import { decayOf, watchedStore } from './decayModel';
 import { agreedPlan, dueStore, powerEvents, readStore, readTool, storeRows, usualPlan } from './powerModel';
 
 const sheet = shippedSheets().get('halvane-hp-42')!;
@@ -90,5 +91,45 @@ describe('first power', () => {
       ),
     ).map(({ text }) => text);
     expect(texts).toEqual(['lamp in series', 'plug out']);
+  });
+});
+
+describe('how a store falls', () => {
+  const rowsAt = (log: readonly LogEntry[], now: number) => storeRows(log, sheet, at(now));
+  const rowOf = (log: readonly LogEntry[], now: number, id = first!.id) =>
+    rowsAt(log, now).find(({ store }) => store.id === id)!;
+
+  it('goes from its working volts by what drains it, past what counts as discharged', () => {
+    const drained = { ...rowOf(logOf([0, off]), 5), bleed: 100_000 };
+    const { predicted, measured } = decayOf(drained, at(0), at(5));
+    expect(measured).toEqual([]);
+    expect(predicted[0]).toEqual([0, first!.volts]);
+    for (const [time, volts] of predicted)
+      expect(volts).toBeCloseTo(first!.volts * Math.exp(-time / (100_000 * first!.farads)), 6);
+    expect(predicted.at(-1)![1]).toBeLessThan(30);
+  });
+
+  it('goes on from the last reading, with all of them beside it', () => {
+    const row = rowOf(logOf([0, off], [10, proven(first!.id, 200)], [40, proven(first!.id, 100)]), 41);
+    const { predicted, measured } = decayOf(row, at(0), at(41));
+    expect(measured).toEqual([
+      [10, 200],
+      [40, 100],
+    ]);
+    expect(predicted[0]).toEqual([40, 100]);
+    // Learnt from those two: another thirty seconds halve it again.
+    const [time, volts] = predicted[30]!;
+    expect(volts).toBeCloseTo(100 * 2 ** (-(time - 40) / 30), 3);
+  });
+
+  it('stays where nothing is known to drain it', () => {
+    const { predicted } = decayOf({ ...rowOf(logOf([0, off]), 5), bleed: undefined }, at(0), at(5));
+    expect(new Set(predicted.map(([, volts]) => volts))).toEqual(new Set([first!.volts]));
+  });
+
+  it('is watched of what still holds most', () => {
+    expect(watchedStore(rowsAt(logOf([0, off]), 5))!.store.id).toBe(first!.id);
+    const low = logOf([0, off], [5, proven(first!.id, 3)], [6, proven(second!.id, 90)]);
+    expect(watchedStore(rowsAt(low, 7))!.store.id).toBe(second!.id);
   });
 });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { gaussian, seeded } from '../../chance';
 import { type TraceKind, traceKinds, traceOf } from '../../practice';
-import { classifyTrace, CreepWatch, type Sample, SettleWatch } from '.';
+import { classifyTrace, CreepWatch, type Sample, SettleWatch, traceText } from '.';
 
 const draws = (kind: TraceKind, count: number) =>
   [0.001, 0.004, 0.01].flatMap((noise, n) =>
@@ -163,5 +163,44 @@ describe('going on with a point after its reading', () => {
     expect(drawn(2, 10, () => 187.2).map((sample) => watch.take(sample).kind)).not.toContain('left');
     expect(watch.take({ at: 2, value: next }).kind).toBe('there');
     expect(watch.take({ at: 2.1, value: next }).kind).toBe('left');
+  });
+});
+
+describe('what a figure is doing, in words', () => {
+  const words = (samples: readonly Sample[], unit: 'V' | 'Ω' = 'V') => traceText(classifyTrace(samples), unit);
+
+  it.each([
+    [
+      'a climb',
+      drawn(9, 10, (time) => 4700 * (1 - Math.exp(-time / 3))),
+      'Ω',
+      /climbing: something charges, by 3 s. It stands in 9 s; or lift a leg/,
+    ],
+    ['a fall', drawn(6, 10, (time) => 310 * Math.exp(-time / 4)), 'V', /^falling, by 4 s: below 30 V in 3\.[4-9] s$/],
+    ['a fall of what is low already', drawn(6, 10, (time) => 20 * Math.exp(-time / 4)), 'V', /^falling, by 4 s$/],
+    [
+      'a rail that was taken away',
+      drawn(5, 10, (time) => (time < 1.2 ? 187 : 0.1)),
+      'V',
+      /^up for 1\.\d s at 187 V, then gone$/,
+    ],
+    ['a swing', drawn(8, 20, (time) => 100 + 15 * Math.sin(6.28 * time)), 'V', /^swings between 8\d.* V and 11\d.* V$/],
+    [
+      'a bad contact',
+      drawn(6, 10, (time) => (Math.floor(time) % 2 === 0 ? 12 : 0)),
+      'V',
+      /the contact bounces at 12 V/,
+    ],
+  ] as const)('%s', (_, samples, unit, text) => expect(words(samples, unit)).toMatch(text));
+
+  it('are none where it settles, is open or cannot be told', () => {
+    expect(words(drawn(4, 10, () => 12.1))).toBeUndefined();
+    expect(
+      words(
+        drawn(4, 10, () => Infinity),
+        'Ω',
+      ),
+    ).toBeUndefined();
+    expect(words(drawn(1, 2, () => 3))).toBeUndefined();
   });
 });
