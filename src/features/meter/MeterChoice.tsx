@@ -96,8 +96,7 @@ export function MeterChoice({ simulated, source, onSource, trace }: MeterChoiceP
           onRefused={setRefused}
         />
       )}
-      <span className="soft">Last trace:</span>
-      <WriteFile name="trace.csv" type="text/csv" text={() => writeLog(trace())} />
+      <WriteFile name="trace.csv" type="text/csv" text={() => writeLog(trace())} title="Write the last trace" />
       {refused !== undefined && (
         <p role="alert" className="bad">
           {refused}

@@ -6,10 +6,11 @@ interface WriteFileProps {
   readonly type: string;
   /** Asked for when the file is written. */
   text(): string;
+  readonly title?: string;
 }
 
 /** Writes a text to a file of the user's. */
-export function WriteFile({ name, type, text }: WriteFileProps) {
+export function WriteFile({ name, type, text, title = 'Write to a file' }: WriteFileProps) {
   const write = () => {
     const link = document.createElement('a');
     link.href = `data:${type};charset=utf-8,${encodeURIComponent(text())}`;
@@ -18,7 +19,7 @@ export function WriteFile({ name, type, text }: WriteFileProps) {
   };
   return (
     <button type="button" className={styles.file} onClick={write}>
-      Write to a file
+      {title}
     </button>
   );
 }
