@@ -16,6 +16,7 @@ export {
   AlreadyClosed,
   closedBySheet,
   closedCounts,
+  closedLogs,
   closeJob,
   findNote,
   searchNotes,

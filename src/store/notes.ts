@@ -1,4 +1,6 @@
 import { type Knex } from 'knex';
+import { type ClosedLog } from '@/core/reading';
+import { readLogs } from './log';
 
 /** How a job can end. */
 export type Outcome = 'returned' | 'sold' | 'kept' | 'stripped';
@@ -91,6 +93,22 @@ export async function closedCounts(database: Knex, sheets: readonly string[]): P
     count: number;
   }[];
   return new Map(rows.map(({ fault, count }) => [fault, Number(count)]));
+}
+
+/** Jobs of some sheets that were closed with the set whole, the newest first, each by the set's name with its log. */
+export async function closedLogs(database: Knex, sheets: readonly string[], most: number): Promise<ClosedLog[]> {
+  const rows = (await database('fault_note')
+    .join('job', 'job.id', 'fault_note.job')
+    .whereIn('fault_note.sheet', sheets)
+    .whereNot({ outcome: 'stripped' })
+    .orderBy('fault_note.closed_at', 'desc')
+    .limit(most)
+    .select('fault_note.job', 'job.title', 'fault_note.closed_at')) as Pick<Row, 'job' | 'title' | 'closed_at'>[];
+  const logs = await readLogs(
+    database,
+    rows.map(({ job }) => job),
+  );
+  return rows.map(({ job, title, closed_at }) => ({ title, closedAt: closed_at, log: logs.get(job)! }));
 }
 
 /** How many jobs of each sheet were closed. */

@@ -11,6 +11,7 @@ import {
   appendLog,
   backupInto,
   closedCounts,
+  closedLogs,
   closeJob,
   type FaultNote,
   findJob,
@@ -255,6 +256,18 @@ describe('closing and the notebook', () => {
     expect(searchQuery('upper" OR *')).toBe('"upper" "OR"*');
     for (const typed of ['"', '*', 'NEAR(', 'a:b', "'; drop table job;--"])
       await expect(searchNotes(db, typed)).resolves.toBeInstanceOf(Array);
+  });
+
+  it('gives the logs of jobs that were closed with the set whole, the newest first', async () => {
+    await appendLog(db, 'a', [line('a-reading')], 0);
+    await closeJob(db, { ...note('a'), closedAt: '2026-01-01T10:00:00Z' });
+    await closeJob(db, { ...note('b'), closedAt: '2026-02-01T10:00:00Z' });
+    const found = await closedLogs(db, ['halvane-hp-42', 'pellisar-tc-14'], 9);
+    expect(found.map(({ closedAt }) => closedAt)).toEqual(['2026-02-01T10:00:00Z', '2026-01-01T10:00:00Z']);
+    expect(found[1]!.title).toBe('Set a');
+    expect(found[1]!.log.map(({ id }) => id)).toEqual(['a-reading']);
+    expect(await closedLogs(db, ['halvane-hp-42'], 1)).toHaveLength(1);
+    expect(await closedLogs(db, ['corrowby-sm-9'], 9)).toEqual([]);
   });
 
   it('counts what closed jobs of a sheet turned out to be', async () => {

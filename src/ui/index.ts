@@ -12,4 +12,5 @@ export { say, spoken } from './speech';
 export { sound } from './tones';
 export { useDraft } from './useDraft';
 export { BenchTheme, useBenchTheme } from './theme/BenchTheme';
+export { chartLook } from './theme/chartLook';
 export { palettes, paletteStyles, type ThemeName } from './theme/palette';

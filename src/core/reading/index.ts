@@ -39,4 +39,5 @@ export {
   waveText,
 } from './waveform';
 export { readsOpen } from './overRange';
+export { usualReadings, type ClosedLog, type Usual } from './usual';
 export { countBlinks, type BlinkCount, type Tap } from './blinkTaps';

@@ -1,5 +1,6 @@
 'use client';
 
+import { type Usual } from '@/core/reading';
 import { familyOf } from '@/core/sheet';
 import { Button } from 'antd';
 import dynamic from 'next/dynamic';
@@ -36,17 +37,17 @@ const InsideBlock = dynamic(() => import('@/features/stage/InsideBlock').then(({
 
 const otherProbes = 3;
 
-/** The bench: readings in, judgement out, next probe named. */
-export function Bench({
-  file,
-  line,
-  simulatedMeter,
-}: {
-  file: JobFile;
-  line: Line;
+interface BenchProps {
+  readonly file: JobFile;
+  readonly line: Line;
+  /** What the shop's own sets of the kind read, by check. */
+  readonly usual: ReadonlyMap<string, Usual>;
   /** Is there a stand-in for a meter? */
-  simulatedMeter: boolean;
-}) {
+  readonly simulatedMeter: boolean;
+}
+
+/** The bench: readings in, judgement out, next probe named. */
+export function Bench({ file, line, usual, simulatedMeter }: BenchProps) {
   const router = useRouter();
   const log = useLog(file);
   const desk = useBench(file, log);
@@ -187,6 +188,7 @@ export function Bench({
             advice={correcting ? undefined : focused}
             act={act}
             check={check}
+            usual={check && usual.get(check.id)}
             context={correcting?.context ?? desk.wanted}
             step={step}
             cautions={cautions}

@@ -6,9 +6,10 @@ import { blinkConditions, measureTitles, type Check, type Predictions, type Cont
 import { type ProbeAdvice } from '@/core/diagnosis';
 import { dischargeTool, peakPower, timeToFall } from '@/core/safety';
 import { type Symptom } from '@/core/picture';
-import { provenBelow, type TakenReading } from '@/core/reading';
+import { formatQuantity } from '@/core/quantity';
+import { provenBelow, type TakenReading, type Usual } from '@/core/reading';
 import { type Ground } from '@/core/sheet';
-import { clockText, Key, markColours, minutesText, VerdictMark } from '@/ui';
+import { clockText, dateText, Key, markColours, minutesText, VerdictMark } from '@/ui';
 import {
   choicesFor,
   instruction,
@@ -37,6 +38,8 @@ interface ProbeCardProps {
   readonly act:
     { readonly label: string; readonly title: string; readonly how: string; readonly button: string } | undefined;
   readonly check: Check | undefined;
+  /** What the shop's own sets read there. */
+  readonly usual: Usual | undefined;
   readonly context: Context;
   readonly step: Step | undefined;
   readonly cautions: readonly string[];
@@ -72,7 +75,10 @@ export function ProbeCard(props: ProbeCardProps) {
         {doing ? (
           stepHow(step)
         ) : check ? (
-          <How check={check} predictions={predictions} context={context} />
+          <>
+            <How check={check} predictions={predictions} context={context} />
+            {props.usual && <Own usual={props.usual} check={check} />}
+          </>
         ) : (
           (act?.how ?? 'Type any reading, or decide.')
         )}
@@ -206,6 +212,28 @@ function How({ check, predictions, context }: { check: Check; predictions: Predi
       )}
       . A good set {numeric ? 'reads' : 'gives'} <b className="figure">{expected}</b>
       {check.point?.net !== undefined && sourceOf(predictions, check) !== '' && ` (${sourceOf(predictions, check)})`}.
+    </>
+  );
+}
+
+/** What the shop's own sets read there: what is normal, by those that work. */
+function Own({ usual: { count, low, high, before }, check }: { usual: Usual; check: Check }) {
+  const said = (value: number) => formatQuantity(value, check.unit, 3);
+  return (
+    <>
+      {count > 0 && (
+        <>
+          {' '}
+          {count === 1 ? 'One of your sets read' : `${count} of your sets read`}{' '}
+          <b className="figure">{low === high ? said(low) : `${said(low)} to ${said(high)}`}</b> once cured.
+        </>
+      )}
+      {before && (
+        <>
+          {' '}
+          This one read <b className="figure">{said(before.value)}</b> on {dateText(before.at)}.
+        </>
+      )}
     </>
   );
 }

@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import { formatQuantity } from '@/core/quantity';
 import { provenBelow } from '@/core/reading';
-import { palettes, useBenchTheme } from '@/ui';
+import { chartLook, palettes, useBenchTheme } from '@/ui';
 import { decayOf } from './decayModel';
 import { type StoreRow } from './powerModel';
 import styles from './power.module.css';
@@ -29,15 +29,9 @@ export function DecayChart({ row, unpluggedAt, now }: DecayChartProps) {
   const { store, bleed, learnt } = row;
   const { predicted, measured } = useMemo(() => decayOf(row, unpluggedAt, at), [row, unpluggedAt, at]);
   const points = (all: readonly (readonly [number, number])[]) => all.map(([x, y]): [number, number] => [x, y]);
+  const look = chartLook(name);
   const options: ApexOptions = {
-    chart: {
-      animations: { enabled: false },
-      toolbar: { show: false },
-      zoom: { enabled: false },
-      background: 'none',
-      fontFamily: 'inherit',
-    },
-    theme: { mode: name },
+    ...look,
     colors: [palette.petrol, palette.copper],
     stroke: { width: [2, 0], dashArray: [5, 0], curve: 'straight' },
     markers: { size: [0, 6] },
@@ -48,7 +42,7 @@ export function DecayChart({ row, unpluggedAt, now }: DecayChartProps) {
       tooltip: { enabled: false },
     },
     yaxis: { min: 0, tickAmount: 4, labels: { formatter: (volts) => formatQuantity(volts, 'V', 3) } },
-    grid: { borderColor: palette.line, padding: { top: -16, bottom: -6 } },
+    grid: { ...look.grid, padding: { top: -16, bottom: -6 } },
     legend: { show: false },
     tooltip: { x: { formatter: (time) => `${Math.round(time)} s after the plug` } },
     annotations: {

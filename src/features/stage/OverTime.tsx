@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button, Select } from 'antd';
 import { formatQuantity } from '@/core/quantity';
-import { palettes, useBenchTheme } from '@/ui';
+import { chartLook, palettes, useBenchTheme } from '@/ui';
 import { type StageRun, StageRunner } from '@/workers/circuit';
 import { isTurned, nothingTurned, type PartSuspect, type StageModel, type Turned } from './stageModel';
 import { restless, settledSpan, timeScale } from './overTimeModel';
@@ -51,7 +51,8 @@ export function OverTime({ text, model, suspect, turned, measured }: OverTimePro
   }, [key]);
   useEffect(() => () => runner.current?.close(), []);
 
-  const palette = palettes[useBenchTheme().name];
+  const { name } = useBenchTheme();
+  const palette = palettes[name];
   const colours = [palette.petrol, palette.odd, palette.within].slice(0, nodes.length);
   const shown = runs?.runs;
   const second = fault ? suspect!.words : 'as turned';
@@ -66,14 +67,7 @@ export function OverTime({ text, model, suspect, turned, measured }: OverTimePro
     })),
   );
   const options: ApexOptions = {
-    chart: {
-      animations: { enabled: false },
-      toolbar: { show: false },
-      zoom: { enabled: false },
-      background: 'none',
-      fontFamily: 'inherit',
-    },
-    theme: { mode: useBenchTheme().name },
+    ...chartLook(name),
     colors: [...colours, ...colours.map(() => palette.copper)],
     stroke: { width: 2, dashArray: series.map((_, index) => (index < nodes.length ? 0 : 5)), curve: 'straight' },
     xaxis: {
@@ -84,7 +78,6 @@ export function OverTime({ text, model, suspect, turned, measured }: OverTimePro
       tooltip: { enabled: false },
     },
     yaxis: { labels: { formatter: (volts) => formatQuantity(volts, 'V', 3) }, tickAmount: 6 },
-    grid: { borderColor: palette.line },
     legend: { position: 'top', horizontalAlign: 'left', fontSize: '14px', labels: { colors: palette.ink } },
     tooltip: { x: { formatter: (time) => `${time.toPrecision(3)} ${scale.unit}` } },
     annotations: {

@@ -1,6 +1,7 @@
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Bench } from '@/features/bench';
+import { loadUsual } from '@/features/bench/load';
 import { layoutLine } from '@/features/bench/line/layout';
 import { loadJob } from '@/features/job/load';
 import { simulatedMeterOffered } from '@/features/meter/offered';
@@ -16,7 +17,6 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return (
-    <Bench key={file.id} file={file} line={await layoutLine(file.sheet)} simulatedMeter={simulatedMeterOffered()} />
-  );
+  const [line, usual] = await Promise.all([layoutLine(file.sheet), loadUsual(file)]);
+  return <Bench key={file.id} file={file} line={line} usual={usual} simulatedMeter={simulatedMeterOffered()} />;
 }
