@@ -121,6 +121,17 @@ export function Bench({ file, line, usual, simulatedMeter }: BenchProps) {
     if (speaks) aloud();
   }, [speaks, aloud]);
 
+  // What keeps a figure from settling is said once, too.
+  const { words } = meter;
+  const told = words && words.kind !== 'waits' ? words.about : undefined;
+  const text = useRef('');
+  useEffect(() => {
+    text.current = words?.text ?? '';
+  });
+  useEffect(() => {
+    if (speaks && told !== undefined) say(spoken(text.current));
+  }, [speaks, told]);
+
   const keys = { enableOnFormTags: true, preventDefault: true } as const;
   useHotkeys('alt+g', () => setLarge((was) => !was), keys);
   useHotkeys('alt+a', () => setSpeaks((was) => !was), keys);
@@ -295,6 +306,7 @@ export function Bench({ file, line, usual, simulatedMeter }: BenchProps) {
           large={largeOf(step, check, act?.title ?? 'Nothing more to ask')}
           power={bench.context.power}
           value={meter.reads ? meter.view?.value : undefined}
+          words={meter.words}
           last={rows[0]}
           onRecord={() => {
             if (step?.kind === 'do' || !meter.takeNow()) desk.record();

@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 import { engineering } from '@/core/quantity';
 import { type BenchState } from '@/core/reading';
 import { powerWords } from '@/features/job';
+import { type MeterWords } from '@/features/meter';
 import { Key, VerdictMark } from '@/ui';
 import { type ReadingRow } from './benchModel';
 import { type Large } from './largeModel';
@@ -12,6 +13,8 @@ interface LargeFiguresProps {
   readonly power: BenchState['context']['power'];
   /** What the meter shows, where one is on. */
   readonly value: number | undefined;
+  /** How the meter stands. */
+  readonly words: MeterWords | undefined;
   readonly last: ReadingRow | undefined;
   onRecord(): void;
   onNext(): void;
@@ -21,7 +24,7 @@ interface LargeFiguresProps {
 
 /** The probe and its figure to be read from across the room; one key each, as a pedal sends them. */
 export function LargeFigures(props: LargeFiguresProps) {
-  const { large, power, value, last, onRecord, onNext, onRedo, onLeave } = props;
+  const { large, power, value, words, last, onRecord, onNext, onRedo, onLeave } = props;
   const { title, where, wants, unit } = large;
   const panel = useRef<HTMLDivElement>(null);
   // The hands are on the probes: the keys must reach this panel whatever had the focus before.
@@ -68,6 +71,11 @@ export function LargeFigures(props: LargeFiguresProps) {
           {wants === 'step'
             ? 'Do it, then ⏎'
             : '→ goes on to the next point to measure; words are typed on the bench, Esc'}
+        </p>
+      )}
+      {words && words.kind !== 'waits' && (
+        <p className={styles.note} data-kind={words.kind}>
+          {words.text}
         </p>
       )}
       {last && (

@@ -5,6 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { adviseOn } from '@/core/diagnosis';
 import { replay } from '@/core/reading';
 import { predictionsOf } from '@/features/job';
+import { type MeterWords } from '@/features/meter';
 import { shippedSheets } from '@/sheets';
 import { LargeFigures } from './LargeFigures';
 import { type Large, largeOf, nextMetered } from './largeModel';
@@ -60,8 +61,10 @@ describe('large figures', () => {
   let place: HTMLElement;
   const keys = { onRecord: vi.fn(), onNext: vi.fn(), onRedo: vi.fn(), onLeave: vi.fn() };
   const value: Large = { title: 'Green cathode', where: 'pin KG', wants: 'value', unit: 'V' };
-  const show = (large: Large, shown: number | undefined) =>
-    act(() => root.render(<LargeFigures large={large} power="live" value={shown} last={undefined} {...keys} />));
+  const show = (large: Large, shown: number | undefined, words?: MeterWords) =>
+    act(() =>
+      root.render(<LargeFigures large={large} power="live" value={shown} words={words} last={undefined} {...keys} />),
+    );
   const press = (key: string, more: KeyboardEventInit = {}) => {
     const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more });
     act(() => void document.activeElement!.dispatchEvent(event));
@@ -114,5 +117,12 @@ describe('large figures', () => {
     show({ ...value, wants: 'step', title: 'Pull the plug' }, undefined);
     expect(place.textContent).toContain('Do it, then ⏎');
     expect(place.textContent).toContain('LIVE');
+  });
+
+  it('say what keeps a figure from settling, and nothing while it only settles', () => {
+    show(value, 12, { kind: 'wrong', about: 'unit', text: 'set to Ω, and V is asked for: turn its dial' });
+    expect(place.textContent).toContain('turn its dial');
+    show(value, 12, { kind: 'waits', about: 'settles', text: 'recorded when it settles' });
+    expect(place.textContent).not.toContain('recorded when');
   });
 });

@@ -7,6 +7,7 @@ import {
   type FedReading,
   type FedSweep,
   type MeterSource,
+  meterWords,
   simulatedSource,
   type Swept,
   useMeter,
@@ -120,6 +121,8 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
         ? `Simulated ${instrumentFor(check.measure)}`
         : (source?.title ?? ''),
     view,
+    /** How it stands, while a figure is waited for. */
+    words: on && source && address !== undefined ? meterWords(view, store ? 'V' : (check?.unit ?? '')) : undefined,
     swept: on ? swept : undefined,
     trace,
     takeNow,

@@ -1,5 +1,6 @@
-import { engineering, formatQuantity, type Unit } from '@/core/quantity';
-import { type Sample, traceText } from '@/core/reading';
+import { engineering, type Unit } from '@/core/quantity';
+import { type Sample } from '@/core/reading';
+import { meterWords } from './meterWords';
 import { type MeterView } from './useMeter';
 import styles from './meter.module.css';
 
@@ -18,10 +19,11 @@ const drawn = 160;
 /** The figure of the meter, large enough for eyes that are on the pin. */
 export function LiveMeter({ view, unit, title, trace }: LiveMeterProps) {
   const { value, unit: sent = unit } = view ?? {};
+  const words = meterWords(view, unit);
   const shown =
     value === undefined ? undefined : value === Infinity ? { number: 'OL', prefix: '' } : engineering(value, sent, 4);
   return (
-    <div className={styles.meter} role="status" aria-label="Meter" data-wrong={isWrong(view) || undefined}>
+    <div className={styles.meter} role="status" aria-label="Meter" data-wrong={words.kind === 'wrong' || undefined}>
       {value !== undefined && !view?.onBefore && <TraceLine samples={trace().slice(-drawn)} />}
       <b className="figure">{shown?.number ?? '–'}</b>
       <span>
@@ -29,8 +31,7 @@ export function LiveMeter({ view, unit, title, trace }: LiveMeterProps) {
         {sent}
       </span>
       <small>
-        {title}
-        {stands(view, unit)}
+        {title}: {words.text}.
       </small>
     </div>
   );
@@ -52,22 +53,4 @@ function TraceLine({ samples }: { samples: readonly Sample[] }) {
       <polyline points={points.join(' ')} />
     </svg>
   );
-}
-
-const isWrong = (view: MeterView | undefined) => view && (view.lost || view.otherUnit || view.beyond !== undefined);
-
-/** What keeps the figure from being recorded, or when it will be. */
-function stands(view: MeterView | undefined, unit: Unit): string {
-  if (view?.lost) return ': it broke off before it settled. Touch the point again: Alt M twice.';
-  if (view?.otherUnit) return ` is set to ${view.unit}, and ${unit} is asked for: turn its dial.`;
-  if (view?.beyond) {
-    const range = view.beyond.range === undefined ? '' : ` of ${formatQuantity(view.beyond.range, unit)}`;
-    return `: beyond its range${range}, which is no reading here. Take a higher one.`;
-  }
-  if (view && view.garbage > 0) return `: ${view.garbage} lines were no readings: ${view.lastGarbage}`;
-  if (view?.asLifted) return ': as lifted probes read, too. If they are on the point, Enter records it.';
-  const doing = view?.doing && !view.onBefore ? traceText(view.doing, view.unit ?? unit) : undefined;
-  if (doing !== undefined) return `: ${doing}.`;
-  if (view?.onBefore) return ': still on the point before, which is put right if it creeps on.';
-  return '. Recorded when it settles.';
 }

@@ -174,10 +174,10 @@ describe('what a figure is doing, in words', () => {
       'a climb',
       drawn(9, 10, (time) => 4700 * (1 - Math.exp(-time / 3))),
       'Ω',
-      /climbing: something charges, by 3 s. It stands in 9 s; or lift a leg/,
+      /climbing: something charges, τ 3 s. It stands in 9 s; or lift a leg/,
     ],
-    ['a fall', drawn(6, 10, (time) => 310 * Math.exp(-time / 4)), 'V', /^falling, by 4 s: below 30 V in 3\.[4-9] s$/],
-    ['a fall of what is low already', drawn(6, 10, (time) => 20 * Math.exp(-time / 4)), 'V', /^falling, by 4 s$/],
+    ['a fall', drawn(6, 10, (time) => 310 * Math.exp(-time / 4)), 'V', /^falling, τ 4 s: below 30 V in 3\.[4-9] s$/],
+    ['a fall of what is low already', drawn(6, 10, (time) => 20 * Math.exp(-time / 4)), 'V', /^falling, τ 4 s$/],
     [
       'a rail that was taken away',
       drawn(5, 10, (time) => (time < 1.2 ? 187 : 0.1)),

@@ -16,12 +16,12 @@ export function traceText({ shape, confidence }: ClassifiedTrace, unit: Unit): s
     case 'climbing':
       return shape.tau === undefined
         ? 'climbing: something charges. Wait, or lift a leg'
-        : `climbing: something charges, by ${seconds(shape.tau)}. It stands in ${seconds(stands * shape.tau)}; or lift a leg`;
+        : `climbing: something charges, τ ${seconds(shape.tau)}. It stands in ${seconds(stands * shape.tau)}; or lift a leg`;
     case 'falling': {
       if (!Number.isFinite(shape.tau)) return undefined;
       const low = unit === 'V' && Math.abs(shape.value) > provenBelow;
       const until = low ? shape.tau * Math.log(Math.abs(shape.value) / provenBelow) : undefined;
-      return `falling, by ${seconds(shape.tau)}${until === undefined ? '' : `: below ${provenBelow} V in ${seconds(until)}`}`;
+      return `falling, τ ${seconds(shape.tau)}${until === undefined ? '' : `: below ${provenBelow} V in ${seconds(until)}`}`;
     }
     case 'brief':
       return `up for ${seconds(shape.width)} at ${said(shape.peak)}, then gone`;
