@@ -5,7 +5,7 @@ import { familyOf } from '@/core/sheet';
 import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { compareSiblings } from '@/core/compare';
 import { isolationOf } from '@/core/diagnosis';
@@ -14,13 +14,15 @@ import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
 import { type JobFile, StateBand, useLog, usePowerKeys } from '@/features/job';
 import { LiveMeter, MeterChoice, SweepView } from '@/features/meter';
 import { likeliestInside } from '@/features/stage/likeliestInside';
-import { Bar, chanceText, Key, minutesText, PictureView, say, spoken, timeText } from '@/ui';
+import { chanceText, PictureView, timeText } from '@/ui';
+import { BenchKeys } from './BenchKeys';
 import { latestNumber } from './benchModel';
 import { LargeFigures } from './LargeFigures';
 import { largeOf, nextMetered } from './largeModel';
 import { IsolationView } from './IsolationView';
 import { type Line } from './line/line';
 import { LineMap } from './line/LineMap';
+import { OtherProbes } from './OtherProbes';
 import { ProbeCard } from './ProbeCard';
 import { Readings } from './Readings';
 import { SiblingTable } from './SiblingTable';
@@ -29,6 +31,7 @@ import { WhatIf } from './WhatIf';
 import styles from './bench.module.css';
 import { useBench } from './useBench';
 import { useBenchMeter } from './useBenchMeter';
+import { useVoice } from './useVoice';
 
 // The solver is fetched only for sets with a netlist inside.
 const InsideBlock = dynamic(() => import('@/features/stage/InsideBlock').then(({ InsideBlock: loaded }) => loaded), {
@@ -110,31 +113,12 @@ export function Bench({ file, line, usual, simulatedMeter }: BenchProps) {
           button: 'Plan the repair',
         };
 
-  const [speaks, setSpeaks] = useState(false);
   const next = check?.title ?? act?.title ?? 'nothing more to ask';
-  const aloud = useCallback(() => {
-    const last = rows[0] ? `${rows[0].check.title}, ${rows[0].said}, ${rows[0].verdict.words}. ` : '';
-    say(spoken(`${last}Next: ${next}`));
-  }, [rows, next]);
-  // What was read and what comes next is said when either changes, once it was asked for.
-  useEffect(() => {
-    if (speaks) aloud();
-  }, [speaks, aloud]);
-
-  // What keeps a figure from settling is said once, too.
-  const { words } = meter;
-  const told = words && words.kind !== 'waits' ? words.about : undefined;
-  const text = useRef('');
-  useEffect(() => {
-    text.current = words?.text ?? '';
-  });
-  useEffect(() => {
-    if (speaks && told !== undefined) say(spoken(text.current));
-  }, [speaks, told]);
+  const voice = useVoice(rows[0], next, meter.words);
 
   const keys = { enableOnFormTags: true, preventDefault: true } as const;
   useHotkeys('alt+g', () => setLarge((was) => !was), keys);
-  useHotkeys('alt+a', () => setSpeaks((was) => !was), keys);
+  useHotkeys('alt+a', voice.toggle, keys);
   useHotkeys(
     'alt+2,alt+3,alt+4',
     (_event, { keys: pressed }) => desk.choose(others[Number(pressed?.[0]) - 2]?.probe.id),
@@ -148,7 +132,7 @@ export function Bench({ file, line, usual, simulatedMeter }: BenchProps) {
   useHotkeys('alt+w', () => log.record([{ body: { kind: 'warmth', warm: !bench.context.warm } }]), keys);
   usePowerKeys(log, bench, closed);
   useHotkeys('alt+r', toRepair, keys);
-  useHotkeys('alt+s', aloud, keys);
+  useHotkeys('alt+s', voice.aloud, keys);
 
   return (
     <div
@@ -249,28 +233,7 @@ export function Bench({ file, line, usual, simulatedMeter }: BenchProps) {
             />
           )}
           {focused && !correcting && !step && !meter.on && <WhatIf advice={focused} sheet={sheet} />}
-          {others.length > 0 && (
-            <section aria-label="Other probes">
-              <h2 className="label">Or</h2>
-              <ul className={styles.others}>
-                {others.map((one, index) => (
-                  <li key={one.probe.id}>
-                    <button type="button" onClick={() => desk.choose(one.probe.id)}>
-                      <Key>{`Alt ${index + 2}`}</Key>
-                      <span>
-                        {one.probe.isolates === undefined
-                          ? one.probe.check.title
-                          : `Pull ${one.probe.isolates}, then ${one.probe.check.title}`}
-                        {one.probe.context.warm && !bench.context.warm ? ', warm' : ''}
-                      </span>
-                      <span className="figure">{minutesText(one.minutes)}</span>
-                      <Bar share={one.saves / mostSaved} tone="petrol" />
-                    </button>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
+          <OtherProbes probes={others} mostSaved={mostSaved} warm={bench.context.warm} onPick={desk.choose} />
         </div>
         <div className={styles.column}>
           {meter.swept && <SweepView {...meter.swept} />}
@@ -316,42 +279,13 @@ export function Bench({ file, line, usual, simulatedMeter }: BenchProps) {
           onLeave={() => setLarge(false)}
         />
       )}
-      <footer className={styles.footer}>
-        <span>
-          <Key>⏎</Key> record
-        </span>
-        <span>
-          <Key>Alt P</Key> {bench.context.power === 'live' ? 'plug out' : 'power on'}
-        </span>
-        <span>
-          <Key>Alt V</Key> picture
-        </span>
-        <span>
-          <Key>Alt W</Key> {bench.context.warm ? 'cold' : 'warm'}
-        </span>
-        <span>
-          <Key>Alt L</Key> lamp
-        </span>
-        <span>
-          <Key>Alt I</Key> isolation
-        </span>
-        <span>
-          <Key>Alt M</Key> {meter.on ? 'off' : 'meter'}
-        </span>
-        <span>
-          <Key>Alt G</Key> large
-        </span>
-        <span>
-          <Key>Alt A</Key> {speaks ? 'silent' : 'say'}
-        </span>
-        <span>
-          <Key>Alt Z</Key> take back
-        </span>
-        <span className={styles.saved} role="status" suppressHydrationWarning>
-          {log.savedAt === undefined ? '' : `Saved ${new Date(log.savedAt).toTimeString().slice(0, 8)} · `}
-          {log.waiting.size} waiting
-        </span>
-      </footer>
+      <BenchKeys
+        live={bench.context.power === 'live'}
+        warm={bench.context.warm}
+        metered={meter.on}
+        speaks={voice.speaks}
+        log={log}
+      />
     </div>
   );
 }

@@ -1,21 +1,18 @@
 'use client';
 
-import { familyOf } from '@/core/sheet';
 import { Button, Input, InputNumber, Select } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { adviseOn, contextFor, type Verification } from '@/core/diagnosis';
-import { depict, type Symptom, symptomTitles } from '@/core/picture';
-import { answerText } from '@/core/reading';
-import { cautionsFor } from '@/core/safety';
-import { interpret, nextStep } from '@/features/bench/benchModel';
+import { adviseOn } from '@/core/diagnosis';
 import { Suspects } from '@/features/bench';
 import { caseOf, type JobFile, StateBand, useLog } from '@/features/job';
-import { chanceText, EmptyState, Key, minutesText, moneyText, PictureView, VerdictMark } from '@/ui';
-import { PutAside } from './PutAside';
+import { chanceText, EmptyState, Key, minutesText, moneyText } from '@/ui';
 import { Fitting } from './Fitting';
+import { ProofTable } from './ProofTable';
+import { PutAside } from './PutAside';
+import { Remeasure } from './Remeasure';
 import { notesOf, proofOf, repairChoices } from './repairModel';
 import styles from './repair.module.css';
 
@@ -194,37 +191,9 @@ export function Repair({ file }: { file: JobFile }) {
                 key={`${proof.open[0]?.check}-${log.entries.length}`}
                 open={proof.open[0]}
                 job={job}
-                file={file}
                 record={(body) => log.record([{ body }])}
               />
-              <table className={styles.proof}>
-                <thead>
-                  <tr>
-                    <th>Reading</th>
-                    <th>Before</th>
-                    <th>After</th>
-                    <th>Should be</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {proof.list.map((one) => {
-                    const check = predictions.checks.get(one.check)!;
-                    return (
-                      <tr key={one.check} data-check={one.check} data-after={one.afterVerdict?.mark ?? 'unread'}>
-                        <th scope="row">{check.title}</th>
-                        <td className="figure">
-                          <VerdictMark mark={one.beforeVerdict.mark} /> {answerText(check, one.before.answer)}
-                        </td>
-                        <td className="figure">
-                          <VerdictMark mark={one.afterVerdict?.mark ?? 'unread'} />{' '}
-                          {one.after ? answerText(check, one.after.answer) : 'not yet'}
-                        </td>
-                        <td className="figure soft">{one.afterVerdict?.expected ?? one.beforeVerdict.expected}</td>
-                      </tr>
-                    );
-                  })}
-                </tbody>
-              </table>
+              <ProofTable list={proof.list} predictions={predictions} />
               {proof.done ? (
                 <div className={styles.verdict} data-done>
                   <strong>Every reading that was wrong is right again.</strong>
@@ -260,117 +229,6 @@ export function Repair({ file }: { file: JobFile }) {
           )}
         </section>
       </div>
-    </div>
-  );
-}
-
-interface RemeasureProps {
-  readonly open: Verification | undefined;
-  readonly job: ReturnType<typeof caseOf>;
-  readonly file: JobFile;
-  record(body: Parameters<ReturnType<typeof useLog>['record']>[0][number]['body']): void;
-}
-
-/** Pictures to choose from after a repair: right, as it was, or with one of several troubles left. */
-function picturesAfter(before: readonly Symptom[]): (readonly Symptom[])[] {
-  const left = before.length > 1 ? before.map((symptom) => [symptom]) : [];
-  return [['normal'], before, ...left];
-}
-
-/** The one reading to take again now, with the step that its state needs. */
-function Remeasure({ open, job, record }: RemeasureProps) {
-  const input = useRef<HTMLInputElement>(null);
-  const [text, setText] = useState('');
-  if (!open) return null;
-  const { predictions, bench } = job;
-  const check = predictions.checks.get(open.check)!;
-  const wanted = {
-    ...contextFor(bench.context, check.state),
-    unplugged: open.before.context.unplugged,
-    warm: bench.context.warm,
-  };
-  const step = nextStep(job, wanted);
-  const interpreted = interpret(text, { job, focus: check, step, correcting: undefined, pictures: [] });
-  const go = () => {
-    if (interpreted.kind === 'line') record(interpreted.body);
-    else if (interpreted.kind === 'nothing' && step?.kind === 'do') record(step.body);
-  };
-  const picture = check.measure === 'picture' && step === undefined;
-  const family = familyOf(predictions.model.sheet.technology);
-  const before = open.before.answer.kind === 'picture' ? open.before.answer.symptoms : [];
-  return (
-    <div className={styles.again} data-check={check.id} data-step={step?.kind ?? ''}>
-      <p className="label">{step ? `First, for ${check.title}` : 'Measure again'}</p>
-      <h2 className={styles.title}>
-        {step ? (step.kind === 'do' ? step.title : `Prove ${step.store.id} dead`) : check.title}
-      </h2>
-      {!step && (
-        <p className="soft">
-          {check.where}. It was {answerText(check, open.before.answer)}.
-        </p>
-      )}
-      {step?.kind === 'prove' && (
-        <p className="soft">{step.store.place}. Discharge it, measure across it, type the volts.</p>
-      )}
-      {cautionsFor(predictions.model.sheet, check, bench.context)
-        .slice(0, 1)
-        .map((caution) => (
-          <p key={caution} className="caution">
-            {caution}
-          </p>
-        ))}
-      {picture && (
-        <div className={styles.pictures}>
-          {picturesAfter(before).map((symptoms) => (
-            <button
-              key={symptoms.join()}
-              type="button"
-              onClick={() =>
-                record({
-                  kind: 'reading',
-                  check: 'picture',
-                  answer: { kind: 'picture', symptoms },
-                  text: symptoms.join(' '),
-                })
-              }
-            >
-              <PictureView picture={depict(family, symptoms)} />
-              <span>{symptoms.map((symptom) => symptomTitles[symptom]).join(', ')}</span>
-            </button>
-          ))}
-        </div>
-      )}
-      <div className={styles.entry}>
-        <input
-          ref={input}
-          className="figure"
-          autoFocus
-          autoComplete="off"
-          value={text}
-          maxLength={200}
-          aria-label="Reading after the repair"
-          placeholder={step?.kind === 'do' ? '⏎ when done' : picture ? 'or another' : ''}
-          onChange={(event) => setText(event.target.value)}
-          onKeyDown={(event) => {
-            if (event.key !== 'Enter' || event.ctrlKey || event.metaKey) return;
-            event.preventDefault();
-            go();
-          }}
-        />
-        {interpreted.kind === 'line' && interpreted.reading && (
-          <span>
-            <VerdictMark mark={interpreted.reading.verdict.mark} size={20} /> {interpreted.reading.verdict.words}
-          </span>
-        )}
-        <Button type="primary" onClick={go}>
-          {step?.kind === 'do' && text === '' ? step.done : 'Record'} ⏎
-        </Button>
-      </div>
-      {interpreted.kind === 'wrong' && (
-        <p className="bad" role="alert">
-          {interpreted.message}
-        </p>
-      )}
     </div>
   );
 }
