@@ -1,6 +1,17 @@
-import { type Analysis, type Circuit, type Element, type Model, type Wave } from './circuit';
-import { evaluate, ExpressionError, readNumber } from './expression';
+import { type Analysis, type Circuit, type Element, type Model } from './circuit';
 import { NetlistError } from './netlistError';
+import {
+  assignments,
+  type Line,
+  listed,
+  logicalLines,
+  nodeIn,
+  type Scope,
+  valueOf,
+  wordsOf,
+  writtenName,
+} from './netlistText';
+import { readElement } from './readElement';
 
 /** The longest netlist that is read, in characters. */
 export const longestNetlist = 512 * 1024;
@@ -8,59 +19,11 @@ export const longestNetlist = 512 * 1024;
 const mostElements = 2000;
 const deepest = 12;
 
-interface Line {
-  readonly number: number;
-  readonly text: string;
-  /** The comment it stands under. */
-  readonly section: string;
-}
-
 interface Subcircuit {
   readonly line: Line;
   readonly ports: readonly string[];
   readonly defaults: readonly (readonly [string, string])[];
   readonly body: Line[];
-}
-
-interface Scope {
-  readonly path: string;
-  /** The path as it was written. */
-  readonly label: string;
-  readonly nodes: ReadonlyMap<string, string>;
-  readonly parameters: ReadonlyMap<string, number>;
-  readonly depth: number;
-}
-
-/** Logical lines: comments taken off but remembered as headings, continuations joined; the first line is the title. */
-function logicalLines(text: string): { title: string; lines: Line[] } {
-  const rows = text.split(/\r?\n/);
-  const title = (rows[0] ?? '').replace(/^\*\s*/, '').trim();
-  const lines: Line[] = [];
-  let section = '';
-  rows.forEach((row, index) => {
-    const bare = row
-      .replace(/;.*$/, '')
-      .replace(/\s\$.*$/, '')
-      .trim();
-    if (index === 0 || bare === '') return;
-    if (bare.startsWith('*')) {
-      section = bare.replace(/^\*+\s*/, '');
-      return;
-    }
-    if (bare.startsWith('+')) {
-      const last = lines.pop();
-      if (!last) throw new NetlistError(index + 1, 'a line that goes on (+) needs one before it');
-      lines.push({ ...last, text: `${last.text} ${bare.slice(1)}` });
-    } else lines.push({ number: index + 1, text: bare, section });
-  });
-  return { title, lines };
-}
-
-/** Words of a line: parentheses, commas and equal signs part them; braces and quotes hold together. */
-function wordsOf({ number, text }: Line): string[] {
-  const words = text.replace(/\s*=\s*/g, '=').match(/(?:[^\s(),={}']|=|\{[^}]*\}|'[^']*')+/g);
-  if (!words) throw new NetlistError(number, `"${text}" has no word: a line begins with an element or a directive`);
-  return words.map((word) => word.toLowerCase());
 }
 
 /**
@@ -162,34 +125,6 @@ export function readNetlist(text: string, given: ReadonlyMap<string, number> = n
   return { title, elements, analyses, initial, parameters };
 }
 
-const writtenName = (line: Line): string => line.text.split(/\s+/)[0]!;
-
-const listed = (names: readonly string[]): string => (names.length > 0 ? `; there are ${names.join(', ')}` : '');
-
-const assignments = (words: readonly string[]): [string, string][] =>
-  words.flatMap((word): [string, string][] => {
-    const at = word.indexOf('=');
-    return at > 0 ? [[word.slice(0, at), word.slice(at + 1)]] : [];
-  });
-
-function nodeIn({ path, nodes }: Scope, node: string): string {
-  if (node === '0' || node === 'gnd') return '0';
-  return nodes.get(node) ?? `${path}${node}`;
-}
-
-function valueOf(word: string | undefined, line: Line, parameters: ReadonlyMap<string, number>): number {
-  if (word === undefined || word === '') throw new NetlistError(line.number, 'a value is missing, like 4.7k');
-  const inner = /^\{(.*)\}$|^'(.*)'$/.exec(word);
-  const plain = readNumber(word);
-  if (plain !== undefined) return plain;
-  try {
-    return evaluate(inner ? (inner[1] ?? inner[2] ?? '') : word, parameters);
-  } catch (error) {
-    if (error instanceof ExpressionError) throw new NetlistError(line.number, error.message);
-    throw error;
-  }
-}
-
 function readParameters(line: Line, parameters: Map<string, number>, given: ReadonlyMap<string, number>): void {
   const found = assignments(wordsOf(line));
   if (found.length === 0) throw new NetlistError(line.number, '.param needs name=value');
@@ -256,150 +191,6 @@ function readCommand(
         line.number,
         `"${words[0]}" is not known here; there are .op, .tran, .ac, .ic, .param, .model, .subckt`,
       );
-  }
-}
-
-function readElement(line: Line, words: readonly string[], scope: Scope, models: ReadonlyMap<string, Model>): Element {
-  const own = words[0]!;
-  const name = `${scope.path}${own}`;
-  const common = { name, label: `${scope.label}${writtenName(line)}`, line: line.number, section: line.section };
-  const node = (index: number): string => {
-    const word = words[index];
-    if (word === undefined) throw new NetlistError(line.number, `${own} needs more nodes`);
-    return nodeIn(scope, word);
-  };
-  const pair = (from: number) => [node(from), node(from + 1)] as const;
-  const value = (index: number) => valueOf(words[index], line, scope.parameters);
-  const named = new Map(assignments(words));
-  const modelAt = (index: number, types: readonly string[]): Model => {
-    const word = words[index];
-    const model = models.get(word ?? '');
-    if (!model)
-      throw new NetlistError(
-        line.number,
-        `${own} names model "${word ?? ''}", which is missing${listed([...models.keys()])}`,
-      );
-    if (!types.includes(model.type))
-      throw new NetlistError(
-        line.number,
-        `${own} needs a model ${types.join(' or ')}; "${model.name}" is ${model.type}`,
-      );
-    return model;
-  };
-  switch (own[0]) {
-    case 'r':
-    case 'c':
-    case 'l': {
-      const kind = own[0];
-      const size = value(3);
-      if (!(kind === 'r' ? size !== 0 : size > 0))
-        throw new NetlistError(
-          line.number,
-          `${own} has the value ${size}: ${kind === 'r' ? 'a resistor of 0 Ω is a wire, join its nodes' : 'it must be above 0'}`,
-        );
-      const initial = named.get('ic');
-      return {
-        ...common,
-        kind,
-        nodes: pair(1),
-        value: size,
-        ...(initial === undefined ? {} : { initial: valueOf(initial, line, scope.parameters) }),
-      };
-    }
-    case 'v':
-    case 'i':
-      return { ...common, kind: own[0], nodes: pair(1), ...readSource(words, line, scope.parameters) };
-    case 'e':
-    case 'g':
-      return { ...common, kind: own[0], nodes: pair(1), control: pair(3), gain: value(5) };
-    case 'f':
-    case 'h':
-      return { ...common, kind: own[0], nodes: pair(1), through: `${scope.path}${words[3] ?? ''}`, gain: value(4) };
-    case 'k': {
-      const factor = value(3);
-      if (!(Math.abs(factor) <= 1))
-        throw new NetlistError(line.number, `${own} couples by ${factor}: it lies between 0 and 1`);
-      return { ...common, kind: 'k', coils: [`${scope.path}${words[1]!}`, `${scope.path}${words[2]!}`], factor };
-    }
-    case 'd':
-      return { ...common, kind: 'd', nodes: pair(1), model: modelAt(3, ['d']), area: areaOf(words[4], line, scope) };
-    case 'q': {
-      // A fourth node, the substrate, is passed over.
-      const at = models.has(words[4] ?? '') || !models.has(words[5] ?? '') ? 4 : 5;
-      const model = modelAt(at, ['npn', 'pnp']);
-      return {
-        ...common,
-        kind: 'q',
-        nodes: [node(1), node(2), node(3)],
-        model,
-        area: areaOf(words[at + 1], line, scope),
-      };
-    }
-    case 'm': {
-      const size = (key: string) => valueOf(named.get(key) ?? '1', line, scope.parameters);
-      return {
-        ...common,
-        kind: 'm',
-        nodes: [node(1), node(2), node(3), node(4)],
-        model: modelAt(5, ['nmos', 'pmos']),
-        ratio: named.has('w') && named.has('l') ? size('w') / size('l') : 1,
-      };
-    }
-    default:
-      throw new NetlistError(line.number, `"${own}" is no element: they begin with R C L V I D Q M E G F H K X`);
-  }
-}
-
-function areaOf(word: string | undefined, line: Line, { parameters }: Scope): number {
-  return word === undefined || word.includes('=') ? 1 : valueOf(word, line, parameters);
-}
-
-function readSource(words: readonly string[], line: Line, parameters: ReadonlyMap<string, number>) {
-  let dc: number | undefined;
-  let ac = { magnitude: 0, degrees: 0 };
-  let wave: Wave = { kind: 'dc' };
-  const numbersFrom = (from: number): number[] => {
-    const values: number[] = [];
-    for (let at = from; at < words.length && /^[-+.\d{']/.test(words[at]!); at += 1)
-      values.push(valueOf(words[at], line, parameters));
-    return values;
-  };
-  for (let at = 3; at < words.length; at += 1) {
-    const word = words[at]!;
-    const values = numbersFrom(at + 1);
-    const [a = 0, b = 0, c = 0, d = 0, e = 0, f = Infinity, g = Infinity] = values;
-    if (word === 'dc') dc = a;
-    else if (word === 'ac') ac = { magnitude: values[0] ?? 1, degrees: b };
-    else if (word === 'pulse')
-      wave = { kind: 'pulse', low: a, high: b, delay: c, rise: d, fall: e, width: f, period: g };
-    else if (word === 'sin') wave = { kind: 'sin', offset: a, amplitude: b, hertz: c, delay: d, damping: e };
-    else if (word === 'pwl') {
-      if (values.length === 0 || values.length % 2 === 1)
-        throw new NetlistError(line.number, 'PWL needs pairs of time and value');
-      wave = {
-        kind: 'pwl',
-        points: values.flatMap((time, index) => (index % 2 === 0 ? [[time, values[index + 1]!] as const] : [])),
-      };
-    } else if (at === 3) {
-      dc = valueOf(word, line, parameters);
-      continue;
-    } else
-      throw new NetlistError(line.number, `"${word}" does not belong in a source; there are DC, AC, PULSE, SIN, PWL`);
-    at += values.length;
-  }
-  return { dc: dc ?? startOf(wave), ac, wave };
-}
-
-function startOf(wave: Wave): number {
-  switch (wave.kind) {
-    case 'pulse':
-      return wave.low;
-    case 'sin':
-      return wave.offset;
-    case 'pwl':
-      return wave.points[0]![1];
-    case 'dc':
-      return 0;
   }
 }
 

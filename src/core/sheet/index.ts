@@ -1,6 +1,7 @@
 export * from './sheet';
 export { SheetError, type Problem } from './problem';
-export { levelRatio, readSheet } from './readSheet';
+export { readSheet } from './readSheet';
+export { levelRatio } from './readStates';
 export { longestSheet, type SheetSources } from './sources';
 export { makers, needOrder } from './needOrder';
 export { partName } from './faultTitle';

@@ -1,45 +1,30 @@
-import { parseTolerance, type Tolerance } from '../quantity';
+import { parseTolerance } from '../quantity';
 import { checkReferences } from './checkReferences';
 import { Field, type Reading } from './field';
 import { SheetError } from './problem';
-import { faultTitle } from './faultTitle';
 import { mergeSheet, type SheetSources } from './sources';
-import { readPartValue } from './partValue';
+import { readFault, readPart } from './readPart';
+import { defaultTolerance, readPoint, readSign } from './readPoint';
+import { readLevels, readRatios, readSigns } from './readStates';
 import {
-  appearances,
   type Block,
   type BlockStage,
   type Board,
   type Connector,
   type Fault,
-  faultModes,
-  grounds,
   type LabelField,
-  type Level,
-  levels,
-  measures,
   type Net,
   type Option,
   type Part,
-  partKinds,
-  type Point,
   type Protection,
   type Rule,
   type Sheet,
   sides,
-  type Sign,
   signalClasses,
-  type SignState,
-  signStates,
   sources,
   type Store,
   technologies,
 } from './sheet';
-
-const defaultTolerance: Tolerance = { relative: 0.05 };
-
-/** What a level stands for where a fault or a rule names it without a number. */
-export const levelRatio: Readonly<Record<Level, number>> = { dead: 0, low: 0.72, good: 1, high: 1.3 };
 
 /**
  * Reads a chassis sheet.
@@ -315,139 +300,6 @@ function readRule(item: Field): Rule {
         .map((entry) => [entry.name, readLevels(entry)]),
     ),
     makes: readRatios(item.get('makes')),
-  };
-}
-
-function readLevels(entry: Field): Level[] {
-  return entry.isScalar ? [entry.oneOf(levels)] : entry.items().map((item) => item.oneOf(levels));
-}
-
-/** A map of net → ratio, each written as a level or as a number. */
-function readRatios(section: Field): Map<string, number> {
-  return new Map(
-    section.entries().map((entry) => {
-      const level = levels.find((word) => word === entry.text(''));
-      return [entry.name, level === undefined ? entry.number(1, 0, 10) : levelRatio[level]];
-    }),
-  );
-}
-
-function readPart(entry: Field, block: Block): Part {
-  entry.only('kind', 'title', 'value', 'heat', 'price', 'board', 'faults');
-  const kind = entry.get('kind').oneOf(partKinds);
-  const value = entry.get('value').text('');
-  return {
-    id: entry.name,
-    title: entry.get('title').text(entry.name),
-    kind,
-    block: block.id,
-    board: entry.get('board').text(block.board),
-    value,
-    heat: entry.get('heat').flag(false),
-    price: entry.get('price').present ? entry.get('price').number(0, 0) : undefined,
-    ...entry.get('value').attempt((text) => readPartValue(kind, text), {}),
-  };
-}
-
-function readFault(entry: Field, part: Part): Fault {
-  entry.only('title', 'weight', 'appears', 'sets', 'shorts', 'ripples', 'opens', 'signs', 'shows', 'harms', 'reads');
-  const mode = faultModes.find((word) => word === entry.name);
-  if (mode === undefined) entry.fail(`"${entry.name}" is not a fault; it may be ${faultModes.join(', ')}`);
-  return {
-    id: `${part.id}.${entry.name}`,
-    part: part.id,
-    mode: mode ?? 'dead',
-    title: entry.get('title').text(faultTitle(part, mode ?? 'dead')),
-    weight: entry.get('weight').number(1, 0, 1000),
-    appears: entry.get('appears').oneOf(appearances, 'always'),
-    sets: readRatios(entry.get('sets')),
-    shorts: entry.get('shorts').texts(),
-    ripples: entry.get('ripples').texts(),
-    opens: entry.get('opens').texts(),
-    signs: readSigns(entry.get('signs')),
-    shows: entry.get('shows').texts(),
-    harms: entry.get('harms').texts(),
-    reads: new Map(
-      entry
-        .get('reads')
-        .entries()
-        .map((point) => [point.name, point.quantity('')]),
-    ),
-    place: entry.place,
-  };
-}
-
-function readSigns(section: Field): Map<string, SignState> {
-  return new Map(section.entries().map((sign) => [sign.name, sign.oneOf(signStates)]));
-}
-
-function readPoint(entry: Field): Point {
-  entry.only(
-    'title',
-    'where',
-    'measure',
-    'net',
-    'parts',
-    'board',
-    'ground',
-    'state',
-    'minutes',
-    'danger',
-    'miss',
-    'aliases',
-    'expect',
-    'tolerance',
-    'source',
-    'page',
-  );
-  const measure = entry.get('measure').oneOf(measures);
-  const live =
-    measure === 'dc' ||
-    measure === 'ac' ||
-    measure === 'ripple' ||
-    measure === 'hertz' ||
-    measure === 'press' ||
-    measure === 'swap';
-  const net = entry.get('net').optionalText();
-  const board = entry.get('board').optionalText();
-  const expect = entry.get('expect').present ? entry.get('expect').attempt(readAnyQuantity, 0) : undefined;
-  const page = entry.get('page').optionalText();
-  return {
-    id: entry.name,
-    title: entry.get('title').text(entry.name),
-    where: entry.get('where').text(''),
-    measure,
-    parts: entry.get('parts').texts(),
-    ground: entry.get('ground').oneOf(grounds, live && measure !== 'press' && measure !== 'swap' ? 'chassis' : 'none'),
-    state: entry.get('state').oneOf(['live', 'cold'] as const, live ? 'live' : 'cold'),
-    minutes: entry.get('minutes').number(1, 0, 600),
-    danger: entry.get('danger').number(0, 0, 3) as Point['danger'],
-    miss: entry.get('miss').number(measure === 'look' ? 0.25 : measure === 'press' ? 0.2 : 0.01, 0, 0.95),
-    aliases: entry.get('aliases').texts(),
-    place: entry.place,
-    ...(net === undefined ? {} : { net }),
-    ...(board === undefined ? {} : { board }),
-    ...(expect === undefined ? {} : { expect }),
-    ...(page === undefined ? {} : { page }),
-    ...(entry.get('tolerance').present
-      ? { tolerance: entry.get('tolerance').attempt(parseTolerance, defaultTolerance) }
-      : {}),
-    ...(entry.get('source').present ? { source: entry.get('source').oneOf(sources) } : {}),
-  };
-}
-
-function readAnyQuantity(text: string): number {
-  return readPartValue('resistor', text).size ?? 0;
-}
-
-function readSign(entry: Field): Sign {
-  entry.only('title', 'sense', 'follows');
-  const follows = entry.get('follows').optionalText();
-  return {
-    id: entry.name,
-    title: entry.get('title').text(),
-    sense: entry.get('sense').oneOf(['see', 'hear', 'smell'] as const, 'hear'),
-    ...(follows === undefined ? {} : { follows }),
   };
 }
 
