@@ -69,8 +69,11 @@ const kept = 3000;
 const floats = 0.05;
 /** Over-range for this long is a reading by itself, in seconds. */
 const openFor = 1;
-/** What the figure is doing is told from this long on, so often, in seconds, by so many of the last samples. */
-const lookAfter = 1.2;
+/**
+ * What the figure is doing is told from this long on, when the touch itself no longer looks like a climb, so
+ * often, in seconds, by so many of the last samples.
+ */
+const lookAfter = 2.4;
 const lookEvery = 0.5;
 const lookBack = 600;
 /** A sweep differs from the one before by this share of its size, or of its frequency. */

@@ -61,6 +61,15 @@ describe('a meter on the bench', () => {
     ]);
   });
 
+  it('does not take the touch itself for a climb, while it waits to see whether a rail stays', () => {
+    const feed = new MeterFeed({ patience: patient });
+    const said = Array.from({ length: 26 }, (_, index) => {
+      feed.take(`${index / 10} ${(12.2 * (1 - Math.exp(-index / 1.2))).toFixed(3)} V`);
+      return feed.state.doing?.shape.kind;
+    });
+    expect(said).not.toContain('climbing');
+  });
+
   it('says what a figure is doing that does not settle', () => {
     const feed = new MeterFeed({ patience: 0 });
     const climbs = Array.from(
