@@ -136,6 +136,17 @@ describe('verdicts', () => {
     expect(judged(line).words).toMatch(words);
   });
 
+  it('says of next to nothing what it means by the way it was taken', () => {
+    const tube = new Predictions(compileSheet(shippedSheets().get('pellisar-tc-14')!));
+    const words = (id: string, value: number) =>
+      judgeAnswer(tube, tube.checks.get(id)!, { kind: 'number', value, shape: 'settled' }, liveCold).words;
+    expect(words('hdrive-hz', 0)).toBe('not running');
+    expect(words('T402-rings', 0)).toBe('no ring: a shorted turn');
+    expect(words('kg-dc', 0)).toBe('nothing there');
+    const diode = [...tube.checks.values()].find(({ measure }) => measure === 'diode')!;
+    expect(words(diode.id, 0.01)).toBe('shorted');
+  });
+
   it('judges in the context: nothing is right behind a pulled connector', () => {
     const check = checks.get('vs-scan-dc')!;
     const pulled = { ...liveCold, unplugged: ['CN802'] };

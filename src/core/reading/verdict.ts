@@ -1,5 +1,6 @@
 import { type Check, classify, type Context, deviation, type Predictions } from '../behaviour';
 import { formatQuantity } from '../quantity';
+import { type Measure } from '../sheet';
 import { type Answer } from './answer';
 
 /** True where a verdict neither clears nor convicts. */
@@ -43,10 +44,19 @@ export function judgeAnswer(predictions: Predictions, check: Check, answer: Answ
   return { mark: found, words: wordsFor(check, found, off), expected };
 }
 
+/** What a reading of next to nothing says, by how it was taken; of volts that nothing is there. */
+const deadWords: Readonly<Partial<Record<Measure, string>>> = {
+  ohms: 'shorted',
+  diode: 'shorted',
+  esr: 'shorted',
+  hertz: 'not running',
+  rings: 'no ring: a shorted turn',
+};
+
 function wordsFor(check: Check, found: Verdict['mark'], off: number | undefined): string {
   if (found === 'within') return 'within';
   if (found === 'open') return 'open';
-  if (found === 'dead') return check.unit === 'V' && check.measure !== 'diode' ? 'nothing there' : 'shorted';
+  if (found === 'dead') return deadWords[check.measure] ?? 'nothing there';
   if (found === 'odd') return 'wrong sign';
   if (off === undefined) return found;
   if (check.measure === 'esr' || check.measure === 'ripple' || off > 2)
