@@ -44,9 +44,9 @@ export interface FeedState {
   readonly lastGarbage: string | undefined;
 }
 
-/** The point that was read before, from a source whose lines go on. */
+/** The point that was read before, from a source whose lines go on: by its value, or by a sweep. */
 export interface PointBefore {
-  readonly watch: CreepWatch;
+  readonly watch?: CreepWatch;
   readonly wave?: Waveform;
 }
 
@@ -108,7 +108,7 @@ export class MeterFeed {
 
   constructor(private readonly options: FeedOptions) {
     this.before = options.before;
-    this.state = { ...this.state, onBefore: this.before !== undefined };
+    this.state = { ...this.state, onBefore: this.before?.watch !== undefined };
   }
 
   /** @returns the reading, once; before it, what the point before crept to */
@@ -131,7 +131,7 @@ export class MeterFeed {
       this.state = { ...this.state, otherUnit: true };
       return undefined;
     }
-    if (this.before) {
+    if (this.before?.watch) {
       const after = this.before.watch.take(sample);
       this.state = { ...this.state, onBefore: after.kind === 'there' };
       if (after.kind === 'there')
@@ -153,7 +153,7 @@ export class MeterFeed {
 
   /** The point of a reading this feed gave, for the feed that comes after it. */
   pointOf(reading: FedReading | FedSweep): PointBefore {
-    if ('wave' in reading) return { watch: new CreepWatch(undefined), wave: reading.wave };
+    if ('wave' in reading) return { wave: reading.wave };
     return (
       this.before ?? { watch: new CreepWatch(reading.shape === 'brief' ? undefined : reading.value, this.samples) }
     );
@@ -170,7 +170,10 @@ export class MeterFeed {
       return undefined;
     }
     const wave = measureWaveform(sweep);
-    if (this.before?.wave && alike(this.before.wave, wave)) return undefined;
+    if (this.before?.wave && alike(this.before.wave, wave)) {
+      this.state = { ...this.state, onBefore: true };
+      return undefined;
+    }
     this.sweep = sweep;
     this.done = true;
     this.state = { ...this.state, onBefore: false };

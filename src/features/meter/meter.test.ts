@@ -132,6 +132,9 @@ describe('a meter on the bench', () => {
     const found = [...sweep, ...sweep, ...other, ...other].flatMap((line) => next.take(line) ?? []);
     expect(found).toHaveLength(1);
     expect(found[0]).toMatchObject({ wave: { mean: expect.closeTo(6, 1) } });
+    // A meter in its place need not leave anything first.
+    const meter = new MeterFeed({ patience: 0, continuous: true, before: feed.pointOf(swept!) });
+    expect(fed(meter, steady(12.1))).toEqual([{ value: expect.closeTo(12.1, 1), shape: 'settled' }]);
   });
 
   it('takes over-range for a reading after a second', () => {
