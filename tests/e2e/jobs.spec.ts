@@ -80,4 +80,10 @@ test('a label value that was mistaken is put right, and the verdict follows', as
   await page.waitForURL(/\/bench$/);
   await expect(page.getByText('Upper arrivals board')).toBeVisible();
   await expect(row).toHaveAttribute('data-mark', 'within');
+  // The set-up stands there in order, with what each point reads; a step leads to its point.
+  await page.getByRole('link', { name: /Upper arrivals board/ }).click();
+  const setUp = page.getByRole('region', { name: 'Set-up' }).getByRole('listitem');
+  await expect(setUp.first()).toContainText('192 V');
+  await setUp.nth(1).getByRole('link', { name: 'Va' }).click();
+  await expect(page.getByRole('region', { name: 'Probe next' })).toHaveAttribute('data-check', 'va-dc');
 });

@@ -45,15 +45,17 @@ interface BenchProps {
   readonly line: Line;
   /** What the shop's own sets of the kind read, by check. */
   readonly usual: ReadonlyMap<string, Usual>;
+  /** A check that another page wants read, in place of the best probe. */
+  readonly asked: string | undefined;
   /** Is there a stand-in for a meter? */
   readonly simulatedMeter: boolean;
 }
 
 /** The bench: readings in, judgement out, next probe named. */
-export function Bench({ file, line, usual, simulatedMeter }: BenchProps) {
+export function Bench({ file, line, usual, asked, simulatedMeter }: BenchProps) {
   const router = useRouter();
   const log = useLog(file);
-  const desk = useBench(file, log);
+  const desk = useBench(file, log, asked);
   const { job, advice, rows, focused, check, step, correcting } = desk;
   const { predictions, bench } = job;
   const { sheet } = predictions.model;

@@ -19,12 +19,16 @@ const offeredPictures = 7;
  * The state of the bench: what is asked next, what is typed, what it comes to.
  *
  * The focus is the best probe unless another was chosen; choosing lasts until it is recorded.
+ *
+ * @param asked a check chosen from the start; one the sheet does not know is passed over
  */
-export function useBench(file: JobFile, log: JobLog) {
+export function useBench(file: JobFile, log: JobLog, asked?: string) {
   const job = useMemo(() => caseOf(file, log.entries), [file, log.entries]);
   const atOnce = useMemo(() => adviseOn(job), [job]);
   const rows = useMemo(() => readingRows(job), [job]);
-  const [chosen, setChosen] = useState<string>();
+  const [chosen, setChosen] = useState(() =>
+    asked !== undefined && job.predictions.checks.has(asked) ? asked : undefined,
+  );
   const [text, setText] = useState('');
   const [correcting, setCorrecting] = useState<TakenReading>();
   const { predictions, bench } = job;

@@ -89,7 +89,7 @@ export function Details({ file, details }: DetailsDesk) {
         <section aria-label={`Of sets like it: ${sheet.title}`}>
           <h1>{sheet.title}</h1>
           <p className="soft">{sheet.summary}</p>
-          <OfItsKind sheet={sheet} setUp={setUp} />
+          <OfItsKind job={file.id} sheet={sheet} setUp={setUp} />
         </section>
       </div>
     </JobFrame>

@@ -1,15 +1,18 @@
+import Link from 'next/link';
 import { type Sheet } from '@/core/sheet';
 import { VerdictMark } from '@/ui';
 import { type SetUpRow } from './setUpModel';
 import styles from './details.module.css';
 
 interface OfItsKindProps {
+  /** The job's id. */
+  readonly job: string;
   readonly sheet: Pick<Sheet, 'quirks' | 'kit'>;
   readonly setUp: readonly SetUpRow[];
 }
 
 /** What the sheet says of sets of this kind: what to mind, what to set in which order, what to fit. */
-export function OfItsKind({ sheet: { quirks, kit }, setUp }: OfItsKindProps) {
+export function OfItsKind({ job, sheet: { quirks, kit }, setUp }: OfItsKindProps) {
   return (
     <>
       {quirks.length > 0 && (
@@ -31,7 +34,13 @@ export function OfItsKind({ sheet: { quirks, kit }, setUp }: OfItsKindProps) {
             {setUp.map(({ step, expected, read }) => (
               <li key={step.title}>
                 {read ? <VerdictMark mark={read.verdict.mark} /> : <VerdictMark mark="unread" />}
-                <b>{step.title}</b>
+                <b>
+                  {step.point === undefined ? (
+                    step.title
+                  ) : (
+                    <Link href={`/job/${job}/bench?check=${encodeURIComponent(step.point)}`}>{step.title}</Link>
+                  )}
+                </b>
                 <span className="figure">{read?.said ?? ''}</span>
                 <span className="figure soft">{expected ?? step.target}</span>
                 <span className="soft">{step.how}</span>

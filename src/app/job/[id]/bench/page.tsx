@@ -8,15 +8,26 @@ import { simulatedMeterOffered } from '@/features/meter/offered';
 
 interface Props {
   params: Promise<{ id: string }>;
+  searchParams: Promise<{ check?: string | string[] }>;
 }
 
-export async function generateMetadata({ params }: Props): Promise<Metadata> {
+export async function generateMetadata({ params }: Pick<Props, 'params'>): Promise<Metadata> {
   return { title: (await loadJob((await params).id))?.title ?? 'Bench' };
 }
 
-export default async function Page({ params }: Props) {
+export default async function Page({ params, searchParams }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
+  const { check } = await searchParams;
   const [line, usual] = await Promise.all([layoutLine(file.sheet), loadUsual(file)]);
-  return <Bench key={file.id} file={file} line={line} usual={usual} simulatedMeter={simulatedMeterOffered()} />;
+  return (
+    <Bench
+      key={file.id}
+      file={file}
+      line={line}
+      usual={usual}
+      asked={typeof check === 'string' ? check : undefined}
+      simulatedMeter={simulatedMeterOffered()}
+    />
+  );
 }
