@@ -11,6 +11,7 @@ export { chanceText, clockText, dateText, minutesText, moneyText, timeText } fro
 export { say, spoken } from './speech';
 export { sound } from './tones';
 export { useDraft } from './useDraft';
+export { useReturnFocus } from './useReturnFocus';
 export { BenchTheme, useBenchTheme } from './theme/BenchTheme';
 export { chartLook } from './theme/chartLook';
 export { palettes, paletteStyles, type ThemeName } from './theme/palette';

@@ -72,6 +72,29 @@ test('the finder opens by keyboard and goes to a set and to a note', async ({ pa
   await expect(page.getByRole('option', { name: /cracked/ })).toBeVisible();
 });
 
+test('what can be typed stands on one key, that of the page first, and gives the focus back', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/job/${job}001/survey`, { waitUntil: 'networkidle' });
+  const entry = page.getByRole('textbox', { name: 'Part and reading' });
+  await entry.focus();
+  await page.keyboard.press('F1');
+  const help = page.getByRole('dialog', { name: 'What can be typed' });
+  await expect(help.getByRole('heading', { level: 2 }).first()).toHaveText('On every page of a job');
+  await expect(help.getByRole('heading', { level: 2 }).nth(1)).toHaveText('Lines of the survey');
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(help).toHaveCount(0);
+  await expect(entry).toBeFocused();
+  // The reckoner gives it back as well.
+  await page.keyboard.press('=');
+  await expect(page.getByRole('dialog', { name: 'Reckoner' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(entry).toBeFocused();
+});
+
 test('the theme is kept', async ({ page, demo }) => {
   await page.goto(demo.address, { waitUntil: 'networkidle' });
   await page.getByRole('button', { name: 'Dark room' }).click();

@@ -4,7 +4,7 @@ import { Button, Select } from 'antd';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { keepForLog } from '@/features/job';
-import { Key } from '@/ui';
+import { Key, useReturnFocus } from '@/ui';
 import { type Known } from './known';
 import { noteOf, readFields, reckon } from './reckon';
 import { reckonings } from './reckonings';
@@ -29,6 +29,7 @@ function useKnown(job: string | undefined): readonly Known[] {
 
 /** Calculators over any screen; an answer can be kept on the job that is open. */
 export function Reckoner({ close }: { close: () => void }) {
+  useReturnFocus();
   const path = usePathname();
   const job = /^\/job\/([^/]+)/.exec(path)?.[1];
   const [id, setId] = useState(reckonings[0]!.id);

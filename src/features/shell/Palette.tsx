@@ -3,7 +3,7 @@
 import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { useBenchTheme } from '@/ui';
+import { useBenchTheme, useReturnFocus } from '@/ui';
 import { type Found } from './found';
 import { navigation } from './navigation';
 import styles from './shell.module.css';
@@ -12,6 +12,7 @@ const nothing: Found = { jobs: [], notes: [] };
 
 /** Finds sets and notes, and does what can be done from anywhere. */
 export function Palette({ close }: { close: () => void }) {
+  useReturnFocus();
   const router = useRouter();
   const theme = useBenchTheme();
   const [typed, setTyped] = useState('');

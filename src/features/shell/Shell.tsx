@@ -12,6 +12,8 @@ import styles from './shell.module.css';
 // The palette is fetched when first opened: most keystrokes on a bench never need it.
 const Palette = dynamic(() => import('./Palette').then(({ Palette: loaded }) => loaded), { ssr: false });
 
+const Help = dynamic(() => import('./Help').then(({ Help: loaded }) => loaded), { ssr: false });
+
 const Reckoner = dynamic(() => import('@/features/reckoner').then(({ Reckoner: loaded }) => loaded), { ssr: false });
 
 /** An equal sign is typed into a text that has room for one; anywhere else it opens the reckoner. */
@@ -26,6 +28,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const theme = useBenchTheme();
   const [finding, setFinding] = useState(false);
   const [reckoning, setReckoning] = useState(false);
+  const [helping, setHelping] = useState(false);
   useHotkeys(
     '=',
     (event) => {
@@ -36,6 +39,7 @@ export function Shell({ children }: { children: ReactNode }) {
     { enableOnFormTags: true, useKey: true },
   );
   useHotkeys('mod+k', () => setFinding((open) => !open), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('f1', () => setHelping((open) => !open), { enableOnFormTags: true, preventDefault: true });
   return (
     <div className={styles.shell}>
       <header className={styles.header}>
@@ -57,6 +61,15 @@ export function Shell({ children }: { children: ReactNode }) {
         <button type="button" className={styles.reckon} onClick={() => setReckoning(true)} aria-label="Reckoner">
           <span>Reckon</span>
           <Key>=</Key>
+        </button>
+        <button
+          type="button"
+          className={styles.reckon}
+          onClick={() => setHelping(true)}
+          aria-label="What can be typed"
+          title="What can be typed"
+        >
+          <Key>F1</Key>
         </button>
         <button
           type="button"
@@ -88,6 +101,7 @@ export function Shell({ children }: { children: ReactNode }) {
       </header>
       <main className={styles.main}>{children}</main>
       {reckoning && <Reckoner close={() => setReckoning(false)} />}
+      {helping && <Help close={() => setHelping(false)} />}
       {finding && <Palette close={() => setFinding(false)} />}
     </div>
   );

@@ -1,0 +1,136 @@
+/** Something that can be typed or pressed, and what it does. */
+export type HelpRow = readonly [typed: string, means: string];
+
+export interface HelpSection {
+  readonly title: string;
+  /** Shown first on paths that end like this. */
+  readonly on: RegExp;
+  readonly kind: 'lines' | 'keys';
+  readonly rows: readonly HelpRow[];
+}
+
+/** All that can be typed and pressed, by page. */
+export const helpSections: readonly HelpSection[] = [
+  {
+    title: 'Lines on the bench',
+    on: /\/(bench|repair)$/,
+    kind: 'lines',
+    rows: [
+      ['-121.4', 'the value of what is asked for'],
+      ['vscan -121.4', 'a reading by the name of its point'],
+      ['R565 41k2', 'a part by its reference'],
+      ['C547 esr 2.9', 'with esr, ohms or diode where it has several points'],
+      ['F801 OL', 'open, beyond the range'],
+      ['vs 190 brief', 'a rail that rose and was taken away'],
+      ['buzz weak', 'a sign: yes, weak, brief, no'],
+      ['blinks 4', 'the code of the light'],
+      ['look scan C547', 'what was seen where'],
+      ['unplug CN802', 'and plug CN802, lamp in, lamp out, warm, cold'],
+      ['C812 3', 'with the plug out: the store measured 3 V'],
+      ['new tp4 v12 12.1 pin 3', 'a point the sheet lacks'],
+      ['learn v12', 'its last reading becomes what a good set shows'],
+    ],
+  },
+  {
+    title: 'Keys on the bench',
+    on: /\/bench$/,
+    kind: 'keys',
+    rows: [
+      ['⏎', 'record, or do the step that is due'],
+      ['Alt 1', 'back to the best probe'],
+      ['Alt 2–4', 'another probe'],
+      ['Alt X', 'can’t reach it'],
+      ['Alt V', 'what the picture shows'],
+      ['Alt W', 'warm or cold'],
+      ['Alt M', 'the meter'],
+      ['Alt G', 'large figures'],
+      ['Alt A', 'say each reading and the next probe'],
+      ['Alt S', 'say it once'],
+      ['Alt Z', 'take the last line back'],
+      ['Alt R', 'the repair'],
+      ['Alt D', 'inside the leading block'],
+    ],
+  },
+  {
+    title: 'On every page of a job',
+    on: /\/job\//,
+    kind: 'keys',
+    rows: [
+      ['Alt P', 'the plug, in or out'],
+      ['Alt L', 'the lamp, in series or out'],
+      ['Alt I', 'the isolating transformer'],
+    ],
+  },
+  {
+    title: 'Lines of the survey',
+    on: /\/survey$/,
+    kind: 'lines',
+    rows: [
+      ['R12 4k7 5k1', 'marked, read; lifted or climbing may follow'],
+      ['R12 yellow violet red gold 5k1', 'by its bands'],
+      ['C8 100u 35V 83u esr 0.4', 'capacity, ESR or both; lowesr or polymer'],
+      ['T1 rings 3 good 9', 'rings against those of a good one'],
+      ['Q5 junction 0.62 OL', 'a junction both ways'],
+      ['Q5 gain 40 usual 120', 'gain'],
+      ['LA1 lamp 5200 of 6000 dark', 'hours and look of a lamp'],
+      ['FAN2 fan 61 of 90 noisy', 'hertz of a fan or wheel'],
+    ],
+  },
+  {
+    title: 'Stores and first power',
+    on: /\/power$/,
+    kind: 'lines',
+    rows: [
+      ['C812 4', 'the volts of a store, or the bare volts of the one that is due'],
+      ['312', 'the volts of the reservoir at the step that is due'],
+    ],
+  },
+  {
+    title: 'The board',
+    on: /\/map$/,
+    kind: 'keys',
+    rows: [
+      ['arrows', 'move the place, or click it'],
+      ['P T H C', 'press, tap, heat, chill there'],
+      ['0–3', 'it answers not, a flicker, comes and goes, every time'],
+    ],
+  },
+  {
+    title: 'Comparing',
+    on: /\/compare$/,
+    kind: 'keys',
+    rows: [
+      ['Alt O', 'the other side of a sweep'],
+      ['Alt M', 'a meter sweeps the pins'],
+      ['-', 'a pin that is passed over'],
+    ],
+  },
+  {
+    title: 'Inside a stage',
+    on: /\/stage$/,
+    kind: 'keys',
+    rows: [
+      ['kg 61.3', 'a node and its volts; k ripple 150m its ripple'],
+      ['Alt T', 'through time'],
+      ['Alt N', 'its netlist'],
+      ['Alt W', 'turn a value'],
+      ['Alt Z', 'take the last reading back'],
+    ],
+  },
+  {
+    title: 'Anywhere',
+    on: /$/,
+    kind: 'keys',
+    rows: [
+      ['Ctrl K', 'find a set, a note, a command'],
+      ['=', 'the reckoner'],
+      ['F1', 'this'],
+    ],
+  },
+];
+
+/** The sections in the order in which a page wants them. */
+export const helpFor = (path: string): readonly HelpSection[] => [
+  ...helpSections.filter(({ on }) => on.test(path)),
+  ...helpSections.filter(({ on }) => !on.test(path)),
+];
