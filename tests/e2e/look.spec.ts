@@ -67,6 +67,11 @@ test('the finder opens by keyboard and goes to a set and to a note', async ({ pa
   await expect(page.getByRole('option', { name: /Ballroom plasma/ }).first()).toBeVisible();
   await page.keyboard.press('Enter');
   await page.waitForURL(/bench$/);
+  // The pages of the open set are found as well.
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('what it');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/set$/);
   await page.keyboard.press('Control+k');
   await page.keyboard.type('posistor');
   await expect(page.getByRole('option', { name: /cracked/ })).toBeVisible();

@@ -9,6 +9,7 @@ import { deference, dischargeTool, storesToProve, timeToFall, voltsAfter } from 
 import { type Ground, type Sheet } from '@/core/sheet';
 import { clockText, timeText } from '@/ui';
 import { changesMade } from './changes';
+import { jobPages } from './jobPages';
 import { powerWords } from './powerWords';
 import styles from './state-band.module.css';
 
@@ -66,14 +67,7 @@ export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps)
       </span>
       {!closed && (
         <nav className={styles.steps} aria-label="This job">
-          {[
-            ['bench', 'Bench'],
-            ['power', 'Power'],
-            ['survey', 'Survey'],
-            ['map', 'Map'],
-            ['repair', 'Repair'],
-            ['close', 'Close'],
-          ].map(([step, title]) => (
+          {jobPages.map(([step, title]) => (
             <Link
               key={step}
               href={`/job/${job.id}/${step}`}

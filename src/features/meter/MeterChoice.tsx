@@ -73,6 +73,7 @@ export function MeterChoice({ simulated, source, onSource, trace }: MeterChoiceP
           <input
             className="field figure"
             aria-label="Pattern of its lines"
+            title="{value} once; {unit}, {range}, {seconds} of its own clock and {skip} where they stand"
             value={pattern}
             maxLength={80}
             onChange={(event) => {

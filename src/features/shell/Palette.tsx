@@ -1,11 +1,11 @@
 'use client';
 
 import { Command } from 'cmdk';
-import { useRouter } from 'next/navigation';
+import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { useBenchTheme, useReturnFocus } from '@/ui';
 import { type Found } from './found';
-import { navigation } from './navigation';
+import { navigation, pagesOf } from './navigation';
 import styles from './shell.module.css';
 
 const nothing: Found = { jobs: [], notes: [] };
@@ -35,6 +35,7 @@ export function Palette({ close }: { close: () => void }) {
     return () => asked.abort();
   }, [typed]);
 
+  const pages = pagesOf(usePathname()).filter(({ title }) => title.toLowerCase().includes(typed.toLowerCase()));
   const go = (href: string) => () => {
     close();
     router.push(href);
@@ -73,6 +74,15 @@ export function Palette({ close }: { close: () => void }) {
                 {found.notes.map((note) => (
                   <Command.Item key={note.job} value={`note-${note.job}`} onSelect={go(`/notebook/${note.job}`)}>
                     {note.title} <small>{note.cause}</small>
+                  </Command.Item>
+                ))}
+              </Command.Group>
+            )}
+            {pages.length > 0 && (
+              <Command.Group heading="This set">
+                {pages.map(({ href, title }) => (
+                  <Command.Item key={href} value={`go-${href}`} onSelect={go(href)}>
+                    {title}
                   </Command.Item>
                 ))}
               </Command.Group>

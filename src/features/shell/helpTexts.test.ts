@@ -2,8 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { readPartCheck } from '@/core/parts';
 import { readEntry, readRefinement } from '@/core/reading';
 import { predictionsOf } from '@/features/job';
+import { patternReader, readLog } from '@/instruments';
 import { shippedSheets } from '@/sheets';
 import { helpFor, helpSections } from './helpTexts';
+import { pagesOf } from './navigation';
 
 const sheet = shippedSheets().get('halvane-hp-42')!;
 const { checks } = predictionsOf(sheet);
@@ -25,12 +27,29 @@ describe('what the help says can be typed', () => {
   it('comes first where it belongs, and all of it stands on every page', () => {
     for (const [path, first] of [
       ['/job/x/bench', 'Lines on the bench'],
-      ['/compare', 'Comparing'],
+      ['/compare', 'A meter that sends lines'],
       ['/stage', 'Inside a stage'],
       ['/', 'Anywhere'],
     ] as const) {
       expect(helpFor(path)[0]!.title).toBe(first);
       expect(helpFor(path)).toHaveLength(helpSections.length);
     }
+  });
+});
+
+describe('what the help says of meters', () => {
+  const [pattern, columns] = rowsOf('A meter that sends lines');
+  it('is read', () => {
+    expect(patternReader(pattern!)('12.1 V', 0)).toMatchObject({ value: 12.1, unit: 'V' });
+    expect(readLog(`${columns}\n0,12.1,V,20`)).toEqual([{ at: 0, value: 12.1, unit: 'V', range: 20 }]);
+  });
+});
+
+describe('pages of the open job', () => {
+  it('are all but the one that is open, and none elsewhere', () => {
+    expect(pagesOf('/job/x/survey').map(({ href }) => href)).toEqual(
+      ['bench', 'power', 'map', 'repair', 'close', 'set'].map((step) => `/job/x/${step}`),
+    );
+    expect(pagesOf('/compare')).toEqual([]);
   });
 });

@@ -52,6 +52,15 @@ export const helpSections: readonly HelpSection[] = [
     ],
   },
   {
+    title: 'A meter that sends lines',
+    on: /\/compare$/,
+    kind: 'lines',
+    rows: [
+      ['{value} {unit}', 'how they are written; {range}, {seconds} and {skip} where they stand'],
+      ['seconds,value,unit,range', 'the columns of a recorded log, the last two if known'],
+    ],
+  },
+  {
     title: 'On every page of a job',
     on: /\/job\//,
     kind: 'keys',

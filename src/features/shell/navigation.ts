@@ -1,3 +1,5 @@
+import { jobPages } from '@/features/job/jobPages';
+
 /** Places in the order of the work. */
 export const navigation = [
   { href: '/', title: 'Queue' },
@@ -11,4 +13,12 @@ export const navigation = [
 /** The place a path belongs to; a job on the bench belongs to none of them. */
 export function placeOf(path: string): string | undefined {
   return navigation.find(({ href }) => path === href || (href !== '/' && path.startsWith(href)))?.href;
+}
+
+/** The pages of the job a path belongs to; none where it is of no job. */
+export function pagesOf(path: string): { readonly href: string; readonly title: string }[] {
+  const job = /^\/job\/[^/]+/.exec(path)?.[0];
+  if (job === undefined) return [];
+  const pages = [...jobPages, ['set', 'What it is']] as const;
+  return pages.map(([step, title]) => ({ href: `${job}/${step}`, title })).filter(({ href }) => href !== path);
 }
