@@ -65,7 +65,8 @@ export function Bench({ file, line, usual, asked, simulatedMeter }: BenchProps) 
   // After anything recorded the hands are back on the probes: the entry must be ready.
   const [large, setLarge] = useState(false);
   useEffect(() => {
-    if (!large) input.current?.focus();
+    // A panel that is open over the bench keeps the focus; it gives it back.
+    if (!large && !document.activeElement?.closest('[role=dialog]')) input.current?.focus();
   }, [log.entries.length, check, correcting, large]);
 
   const meter = useBenchMeter(file, log, desk, simulatedMeter);

@@ -64,7 +64,9 @@ export function Reckoner({ close }: { close: () => void }) {
       >
         <header>
           <h1>Reckoner</h1>
+          {/* Made anew for each choice: the focus goes on while Enter is still down, and its release is never heard here. */}
           <Select
+            key={id}
             aria-label="What to reckon"
             showSearch={{
               filterOption: (text, option) =>
