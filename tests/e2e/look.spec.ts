@@ -70,6 +70,7 @@ test('the finder opens by keyboard and goes to a set and to a note', async ({ pa
   // The pages of the open set are found as well.
   await page.keyboard.press('Control+k');
   await page.keyboard.type('what it');
+  await expect(page.locator('[cmdk-item][data-selected=true]')).toHaveText('What it is');
   await page.keyboard.press('Enter');
   await page.waitForURL(/set$/);
   await page.keyboard.press('Control+k');

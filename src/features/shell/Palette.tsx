@@ -14,6 +14,7 @@ const nothing: Found = { jobs: [], notes: [] };
 export function Palette({ close }: { close: () => void }) {
   useReturnFocus();
   const router = useRouter();
+  const path = usePathname();
   const theme = useBenchTheme();
   const [typed, setTyped] = useState('');
   const [found, setFound] = useState(nothing);
@@ -30,12 +31,17 @@ export function Palette({ close }: { close: () => void }) {
         const [note] = answer.notes;
         if (job) setSelected(`job-${job.id}`);
         else if (note) setSelected(`note-${note.job}`);
+        else {
+          const places = [...pagesOf(path), ...navigation];
+          const place = places.find(({ title }) => title.toLowerCase().includes(typed.toLowerCase()));
+          setSelected(place ? `go-${place.href}` : '');
+        }
       })
       .catch(() => undefined);
     return () => asked.abort();
-  }, [typed]);
+  }, [typed, path]);
 
-  const pages = pagesOf(usePathname()).filter(({ title }) => title.toLowerCase().includes(typed.toLowerCase()));
+  const pages = pagesOf(path).filter(({ title }) => title.toLowerCase().includes(typed.toLowerCase()));
   const go = (href: string) => () => {
     close();
     router.push(href);
