@@ -3,21 +3,16 @@ import { formatQuantity } from '../../quantity';
 import { type Measure } from '../../sheet';
 import { type Waveform } from './waveform';
 
+/** What a sweep reads for each way of measuring that it can stand in for, in its unit. */
+const readers: Readonly<Partial<Record<Measure, (wave: Waveform) => number>>> = {
+  ripple: ({ peakToPeak }) => peakToPeak,
+  hertz: ({ hertz }) => hertz ?? 0,
+  dc: ({ mean }) => mean,
+  ac: ({ rms }) => rms,
+};
+
 /** What a sweep reads for a way of measuring, in its unit; undefined where a sweep does not tell it. */
-export function waveReading(wave: Waveform, measure: Measure): number | undefined {
-  switch (measure) {
-    case 'ripple':
-      return wave.peakToPeak;
-    case 'hertz':
-      return wave.hertz ?? 0;
-    case 'dc':
-      return wave.mean;
-    case 'ac':
-      return wave.rms;
-    default:
-      return undefined;
-  }
-}
+export const waveReading = (wave: Waveform, measure: Measure): number | undefined => readers[measure]?.(wave);
 
 /** A sweep in a line. */
 export const waveText = ({ peakToPeak, mean, hertz }: Waveform): string =>
@@ -30,7 +25,6 @@ export const waveText = ({ peakToPeak, mean, hertz }: Waveform): string =>
 /** The checks that one sweep at the place of `check` reads, `check` itself first. */
 export function checksSwept(checks: ReadonlyMap<string, Check>, check: Check): Check[] {
   const { point } = check;
-  const swept = ['ripple', 'hertz', 'dc', 'ac'];
   const others = [...checks.values()].filter(
     (one) =>
       one.id !== check.id &&
@@ -40,5 +34,5 @@ export function checksSwept(checks: ReadonlyMap<string, Check>, check: Check): C
       one.ground === check.ground &&
       one.state === check.state,
   );
-  return [check, ...others].filter(({ measure }) => swept.includes(measure));
+  return [check, ...others].filter(({ measure }) => readers[measure] !== undefined);
 }
