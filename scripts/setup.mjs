@@ -39,6 +39,8 @@ export const scripts = {
   tsc: 'typescript/bin/tsc',
   playwright: '@playwright/test/cli.js',
   knip: 'knip/bin/knip.js',
+  depcruise: 'dependency-cruiser/bin/dependency-cruise.mjs',
+  prettier: 'prettier/bin/prettier.cjs',
 };
 
 function digest(files) {

@@ -6,6 +6,7 @@ import { AntdRegistry } from '@ant-design/nextjs-registry';
 import { type Metadata, type Viewport } from 'next';
 import { cookies } from 'next/headers';
 import { type ReactNode } from 'react';
+import { ReckonerPanel } from '@/features/reckoner';
 import { Shell } from '@/features/shell';
 import { BenchTheme, paletteStyles, type ThemeName } from '@/ui';
 
@@ -27,6 +28,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
         <AntdRegistry>
           <BenchTheme initial={theme}>
             <Shell>{children}</Shell>
+            <ReckonerPanel />
           </BenchTheme>
         </AntdRegistry>
       </body>

@@ -1,8 +1,8 @@
+import { Refusal, parseQuantity } from '@/core/quantity';
 import {
   type Analysis,
   checkCircuit,
   dictionaryOf,
-  NetlistError,
   NoConvergence,
   operatingPoint,
   rankFaults,
@@ -11,23 +11,21 @@ import {
   System,
   transient,
 } from '@/core/circuit';
-import { parseQuantity, QuantityError } from '@/core/quantity';
 import { readText } from './files';
-import { readArguments, UsageError } from './usage';
+import { readArguments } from './usage';
 
 /** Says where in the file a netlist cannot be taken, or that nothing settles. */
 function withFile<T>(file: string, work: () => T): T {
   try {
     return work();
   } catch (error) {
-    if (error instanceof NetlistError || error instanceof NoConvergence)
-      throw new UsageError(`${file}, ${error.message}`);
+    if (error instanceof Refusal || error instanceof NoConvergence) throw new Refusal(`${file}, ${error.message}`);
     throw error;
   }
 }
 
 function systemFrom(file: string | undefined): { file: string; system: System } {
-  if (file === undefined) throw new UsageError('name the file of the netlist');
+  if (file === undefined) throw new Refusal('name the file of the netlist');
   const text = readText(file);
   return {
     file,
@@ -44,16 +42,16 @@ const ownNodes = ({ nodes }: System) => nodes.filter((node) => !node.includes(':
 
 function nodesFrom(system: System, list: string | undefined): string[] {
   const wanted = list?.toLowerCase().split(',').filter(Boolean) ?? [];
-  if (wanted.length === 0) throw new UsageError(`name nodes with --nodes; there are ${ownNodes(system).join(', ')}`);
+  if (wanted.length === 0) throw new Refusal(`name nodes with --nodes; there are ${ownNodes(system).join(', ')}`);
   for (const node of wanted)
     if (system.indexOf(node) === undefined)
-      throw new UsageError(`there is no node "${node}"; there are ${ownNodes(system).join(', ')}`);
+      throw new Refusal(`there is no node "${node}"; there are ${ownNodes(system).join(', ')}`);
   return wanted;
 }
 
 function analysisOf<K extends Analysis['kind']>(system: System, file: string, kind: K): Extract<Analysis, { kind: K }> {
   const found = system.circuit.analyses.find((one): one is Extract<Analysis, { kind: K }> => one.kind === kind);
-  if (!found) throw new UsageError(`${file} has no .${kind} line`);
+  if (!found) throw new Refusal(`${file} has no .${kind} line`);
   return found;
 }
 
@@ -112,7 +110,7 @@ export function faults(argv: readonly string[]): object {
   }
   const { words } = readArguments(rest, []);
   const { file, system } = systemFrom(words[0]);
-  if (readings.size === 0) throw new UsageError('name what was measured with --read node=volts');
+  if (readings.size === 0) throw new Refusal('name what was measured with --read node=volts');
   nodesFrom(system, [...readings.keys()].join());
   return withFile(file, () =>
     rankFaults(dictionaryOf(system, operatingPoint(system)), { volts: readings })
@@ -126,7 +124,7 @@ function voltsOf(node: string, text: string): number {
     const { value, unit } = parseQuantity(text);
     if (unit === undefined || unit === 'V') return value;
   } catch (error) {
-    if (!(error instanceof QuantityError)) throw error;
+    if (!(error instanceof Refusal)) throw error;
   }
-  throw new UsageError(`--read ${node}=${text}: a voltage is written like ${node}=12.4`);
+  throw new Refusal(`--read ${node}=${text}: a voltage is written like ${node}=12.4`);
 }

@@ -1,4 +1,7 @@
-import { answerText, EntryError, type LogBody, type LogEntry, readEntry, replay } from '@/core/reading';
+import { readEntry } from '@/core/entry';
+import { type LogBody, type LogEntry, replay } from '@/core/log';
+import { placed, Refusal } from '@/core/quantity';
+import { answerText } from '@/core/reading';
 import {
   compileSheet,
   type Context,
@@ -13,7 +16,7 @@ import { symptomsOf } from '@/core/picture';
 import { lintSheet } from '@/core/sheet';
 import { backupInto, database } from '@/store';
 import { fromHere, readText, sheetFrom, sheetOptions } from './files';
-import { readArguments, UsageError } from './usage';
+import { readArguments } from './usage';
 
 /** `sheet check FILE`: counts, warnings, and the groups of faults no test tells apart. */
 export function checkSheet(argv: readonly string[]): object {
@@ -45,21 +48,19 @@ export function simulate(argv: readonly string[]): object {
   const sheet = sheetFrom(words[0], options);
   const id = options.get('fault');
   const fault = id === undefined || id === 'none' ? undefined : sheet.faults.get(id);
-  if (id === undefined) throw new UsageError('name a fault with --fault, or --fault none for a good set');
+  if (id === undefined) throw new Refusal('name a fault with --fault, or --fault none for a good set');
   if (id !== 'none' && !fault) {
     const near = [...sheet.faults.keys()]
       .filter((one) => one.toLowerCase().startsWith(id.toLowerCase().split('.')[0]!))
       .slice(0, 6);
-    throw new UsageError(
-      `${sheet.title} has no fault "${id}"${near.length > 0 ? `; near it: ${near.join(', ')}` : ''}`,
-    );
+    throw new Refusal(`${sheet.title} has no fault "${id}"${near.length > 0 ? `; near it: ${near.join(', ')}` : ''}`);
   }
   const state = options.get('state') ?? 'live';
-  if (state !== 'live' && state !== 'unplugged') throw new UsageError(`--state is live or unplugged, not "${state}"`);
+  if (state !== 'live' && state !== 'unplugged') throw new Refusal(`--state is live or unplugged, not "${state}"`);
   let context: Context = { ...liveCold, power: state, warm: options.has('warm') };
   for (const connector of (options.get('unplug') ?? '').split(',').filter(Boolean)) {
     if (!sheet.connectors.has(connector))
-      throw new UsageError(
+      throw new Refusal(
         `${sheet.title} has no connector "${connector}"; it has ${[...sheet.connectors.keys()].join(', ')}`,
       );
     context = withConnector(context, connector, true);
@@ -112,7 +113,7 @@ export function suspects(argv: readonly string[]): object {
   const { words, options } = readArguments(argv, ['observe', ...sheetOptions]);
   const sheet = sheetFrom(words[0], options);
   const file = options.get('observe');
-  if (file === undefined) throw new UsageError('name the file of observations with --observe');
+  if (file === undefined) throw new Refusal('name the file of observations with --observe');
   const predictions = new Predictions(compileSheet(sheet));
   const stores = [...sheet.stores.keys()];
   const log: LogEntry[] = [];
@@ -123,20 +124,15 @@ export function suspects(argv: readonly string[]): object {
     .forEach((text, index) => {
       const line = text.replace(/#.*/, '').trim();
       if (line === '') return;
-      try {
+      placed(`${file}, line ${index + 1}`, () => {
         const entry = readEntry(line, { sheet, checks: predictions.checks });
         // A list of observations leaves out the switching on and off that a bench would show.
         const here = replay(log, stores).context;
         if (entry.kind === 'reading') {
           for (const step of transition(sheet, here, contextFor(here, entry.check.state), () => 0)) record(step);
           record({ kind: 'reading', check: entry.check.id, answer: entry.answer, text: line });
-        } else if (entry.kind === 'power') {
-          record({ kind: 'power', power: entry.power === 'proven' ? 'unplugged' : entry.power });
-        } else record(entry);
-      } catch (error) {
-        if (error instanceof EntryError) throw new UsageError(`${file}, line ${index + 1}: ${error.message}`);
-        throw error;
-      }
+        } else record(entry.body);
+      });
     });
   const advice = adviseOn({
     predictions,
@@ -178,7 +174,7 @@ export function suspects(argv: readonly string[]): object {
 export async function backup(argv: readonly string[]): Promise<object> {
   const { words } = readArguments(argv, []);
   const [folder] = words;
-  if (folder === undefined) throw new UsageError('name the folder for the copy');
+  if (folder === undefined) throw new Refusal('name the folder for the copy');
   const db = await database();
   try {
     return { copy: await backupInto(db, fromHere(folder), new Date()) };

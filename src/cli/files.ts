@@ -1,8 +1,8 @@
+import { Refusal } from '@/core/quantity';
 import { readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { readSheet, type Sheet } from '@/core/sheet';
 import { shippedTexts } from '@/sheets';
-import { UsageError } from './usage';
 
 /** A path as the user gave it, from the folder the user stands in. */
 export function fromHere(file: string): string {
@@ -13,19 +13,17 @@ export function fromHere(file: string): string {
 const longestFile = 8 * 1024 * 1024;
 
 /**
- * @throws UsageError when there is no such file or it is far too long
+ * @throws Refusal when there is no such file or it is far too long
  */
 export function readText(file: string): string {
   const place = fromHere(file);
   try {
     if (statSync(place).size > longestFile)
-      throw new UsageError(
-        `${file}: longer than ${longestFile / 1048576} MB, which is more than any file Tovrik reads`,
-      );
+      throw new Refusal(`${file}: longer than ${longestFile / 1048576} MB, which is more than any file Tovrik reads`);
     return readFileSync(place, 'utf8');
   } catch (error) {
-    if (error instanceof UsageError) throw error;
-    throw new UsageError(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
+    if (error instanceof Refusal) throw error;
+    throw new Refusal(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
   }
 }
 
@@ -36,10 +34,10 @@ export const sheetOptions = ['extends', 'options'] as const;
  * The sheet in a file, over those it extends: shipped ones by their ids, others by `--extends FILE,...`.
  * `--options NAME=CHOICE,...` chooses between its variants.
  *
- * @throws SheetError when the sheet has problems, UsageError when there is no file
+ * @throws SheetError when the sheet has problems, Refusal when there is no file
  */
 export function sheetFrom(file: string | undefined, options: ReadonlyMap<string, string> = new Map()): Sheet {
-  if (file === undefined) throw new UsageError('name the sheet’s file');
+  if (file === undefined) throw new Refusal('name the sheet’s file');
   const given = list(options.get('extends')).map((one) => readText(one));
   const parents = new Map([...shippedTexts(), ...given.map((text) => [idOf(text), text] as const)]);
   const text = readText(file);
@@ -57,7 +55,7 @@ function choicesFrom(text: string | undefined): Record<string, string> {
   return Object.fromEntries(
     list(text).map((one) => {
       const [name = '', choice = ''] = one.split('=');
-      if (name === '' || choice === '') throw new UsageError(`--options takes NAME=CHOICE,..., not "${one}"`);
+      if (name === '' || choice === '') throw new Refusal(`--options takes NAME=CHOICE,..., not "${one}"`);
       return [name, choice];
     }),
   );

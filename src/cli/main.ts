@@ -1,15 +1,16 @@
+import { Refusal } from '@/core/quantity';
 import { SheetError } from '@/core/sheet';
 import { ac, faults, op, tran } from './circuits';
 import { backup, checkSheet, simulate, suspects } from './commands';
 import { evaluate, policy } from './planning';
-import { usage, UsageError } from './usage';
+import { usage } from './usage';
 
 async function answer(argv: readonly string[]): Promise<object | string> {
   const [command, ...rest] = argv;
   switch (command) {
     case 'sheet':
       if (rest[0] === 'check') return checkSheet(rest.slice(1));
-      throw new UsageError('sheet knows: check FILE');
+      throw new Refusal('sheet knows: check FILE');
     case 'simulate':
       return simulate(rest);
     case 'suspects':
@@ -29,7 +30,7 @@ async function answer(argv: readonly string[]): Promise<object | string> {
     case 'backup':
       return backup(rest);
     default:
-      throw new UsageError(
+      throw new Refusal(
         command === undefined
           ? usage
           : `there is no command "${command}"; there are sheet check, simulate, suspects, evaluate, policy, op, tran, ac, faults, backup`,
@@ -50,7 +51,7 @@ try {
       : `${JSON.stringify(result, (_, value: unknown) => (value === Infinity ? 'OL' : value), 2)}\n`,
   );
 } catch (error) {
-  if (!(error instanceof UsageError || error instanceof SheetError)) throw error;
+  if (!(error instanceof Refusal || error instanceof SheetError)) throw error;
   process.stderr.write(`${error.message}\n`);
   process.exitCode = 2;
 }

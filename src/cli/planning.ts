@@ -1,9 +1,10 @@
+import { Refusal } from '@/core/quantity';
 import { compileSheet, Predictions } from '@/core/behaviour';
-import { seeded } from '@/core/chance';
-import { firstMove, policyCost, ProblemFileError, readProblem } from '@/core/plan';
+import { seeded } from '@/core/statistics';
+import { firstMove, policyCost, readProblem } from '@/core/plan';
 import { hunt, type HuntPolicy } from '@/core/practice';
 import { readText, sheetFrom, sheetOptions } from './files';
-import { readArguments, UsageError } from './usage';
+import { readArguments } from './usage';
 
 const seed = 1;
 
@@ -11,7 +12,7 @@ const seed = 1;
 export function policy(argv: readonly string[]): object {
   const { words } = readArguments(argv, []);
   const [file] = words;
-  if (file === undefined) throw new UsageError('name the file of the decision problem');
+  if (file === undefined) throw new Refusal('name the file of the decision problem');
   try {
     const problem = readProblem(readText(file));
     const { mean, error, hunts } = policyCost(problem, seeded(seed));
@@ -24,7 +25,7 @@ export function policy(argv: readonly string[]): object {
       ...(hunts === undefined ? {} : { standardError: error, hunts, seed }),
     };
   } catch (error) {
-    if (error instanceof ProblemFileError) throw new UsageError(`${file}, ${error.message}`);
+    if (error instanceof Refusal) throw new Refusal(`${file}, ${error.message}`);
     throw error;
   }
 }
@@ -37,10 +38,10 @@ export function evaluate(argv: readonly string[]): object {
   const sheet = sheetFrom(words[0], options);
   const word = options.get('policy') ?? 'tovrik';
   const chosen = policies.find((one) => one === word);
-  if (!chosen) throw new UsageError(`--policy is ${policies.join(', ')}, not "${word}"`);
+  if (!chosen) throw new Refusal(`--policy is ${policies.join(', ')}, not "${word}"`);
   const share = (name: string, usual: number) => {
     const value = Number(options.get(name) ?? usual);
-    if (!(value >= 0 && value <= 0.5)) throw new UsageError(`--${name} is a share from 0 to 0.5`);
+    if (!(value >= 0 && value <= 0.5)) throw new Refusal(`--${name} is a share from 0 to 0.5`);
     return value;
   };
   const noise = share('noise', 0.01);

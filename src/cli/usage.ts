@@ -1,8 +1,4 @@
-/** Input that cannot be used: one line on standard error, exit 2. */
-export class UsageError extends Error {
-  override readonly name = 'UsageError';
-}
-
+import { Refusal } from '@/core/quantity';
 export const usage = `tovrik sheet check FILE
 tovrik simulate FILE --fault ID [--unplug CONNECTOR,...] [--state live|unplugged] [--warm]
 tovrik suspects FILE --observe FILE
@@ -26,7 +22,7 @@ const flags = new Set(['warm']);
 /**
  * Splits a command line.
  *
- * @throws UsageError when an option has no value or is not known
+ * @throws Refusal when an option has no value or is not known
  */
 export function readArguments(argv: readonly string[], known: readonly string[]): Arguments {
   const words: string[] = [];
@@ -39,7 +35,7 @@ export function readArguments(argv: readonly string[], known: readonly string[])
     }
     const name = word.slice(2);
     if (!known.includes(name))
-      throw new UsageError(
+      throw new Refusal(
         `there is no option --${name} here; there is ${known.map((one) => `--${one}`).join(', ') || 'none'}`,
       );
     if (flags.has(name)) {
@@ -47,7 +43,7 @@ export function readArguments(argv: readonly string[], known: readonly string[])
       continue;
     }
     const value = argv[index + 1];
-    if (value === undefined || value.startsWith('--')) throw new UsageError(`--${name} needs a value`);
+    if (value === undefined || value.startsWith('--')) throw new Refusal(`--${name} needs a value`);
     options.set(name, value);
     index += 1;
   }

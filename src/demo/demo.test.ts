@@ -1,12 +1,13 @@
+import { replay } from '@/core/log';
+import { stepOf } from '@/core/job';
 import { mkdtempSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { compileSheet, Predictions } from '@/core/behaviour';
-import { type Case, stepOf, verificationOf, verified } from '@/core/diagnosis';
-import { seeded } from '@/core/chance';
+import { type Case, verificationOf, verified } from '@/core/diagnosis';
+import { seeded } from '@/core/statistics';
 import { complaintOf } from '@/core/practice';
-import { replay } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
 import { closedCounts, findNote, openDatabase, openJobs, readLog, searchNotes } from '@/store';
 import { playJob } from './play';

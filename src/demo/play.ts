@@ -1,8 +1,8 @@
+import { type LogBody, type LogEntry, replay } from '@/core/log';
 import { type Predictions } from '@/core/behaviour';
 import { type Case, type Complaint, transition, verificationOf } from '@/core/diagnosis';
-import { type Random } from '@/core/chance';
+import { type Random } from '@/core/statistics';
 import { answerFrom, complaintOf, hunt } from '@/core/practice';
-import { type LogBody, type LogEntry, replay } from '@/core/reading';
 import { type Fault } from '@/core/sheet';
 import { type Stage } from './scenario';
 

@@ -1,8 +1,9 @@
+import { replay } from '@/core/log';
+import { draftNote } from '@/core/job';
 import { compileSheet, Predictions } from '@/core/behaviour';
-import { type Case, draftNote } from '@/core/diagnosis';
-import { seeded } from '@/core/chance';
+import { type Case } from '@/core/diagnosis';
+import { seeded } from '@/core/statistics';
 import { complaintOf } from '@/core/practice';
-import { replay } from '@/core/reading';
 import { readSheet } from '@/core/sheet';
 import { shippedSheets, shippedTexts } from '@/sheets';
 import { addJob, appendLog, closeJob, openDatabase } from '@/store';

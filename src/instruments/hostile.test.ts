@@ -1,8 +1,9 @@
+import { readPartCheck } from '@/core/survey';
+import { Refusal } from '@/core/quantity';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readNetworkTable, TableError } from '@/core/compare';
-import { PartCheckError, readPartCheck } from '@/core/parts';
-import { MeterLineError, patternReader, readLog, readMeterLine } from '.';
+import { readNetworkTable } from '@/core/compare';
+import { patternReader, readLog, readMeterLine } from '.';
 
 const pieces = [
   '0.1',
@@ -29,13 +30,13 @@ const text = fc
 
 /** Every reader of lines: it gives what it can read, or its own error, whatever comes. */
 const readers: readonly [string, new (message: string) => Error, (typed: string) => unknown][] = [
-  ['a line of a meter', MeterLineError, readMeterLine],
-  ['a recorded log', MeterLineError, readLog],
-  ['a recorded log below its heading', MeterLineError, (typed) => readLog(`seconds,value,unit\n${typed}`)],
-  ['a pattern', MeterLineError, (typed) => patternReader(typed)('12.1 V', 0)],
-  ['a line by a pattern', MeterLineError, (typed) => patternReader('{value} {unit}')(typed, 0)],
-  ['a table to compare', TableError, readNetworkTable],
-  ['a part of the survey', PartCheckError, (typed) => readPartCheck(`R12 ${typed}`, () => undefined)],
+  ['a line of a meter', Refusal, readMeterLine],
+  ['a recorded log', Refusal, readLog],
+  ['a recorded log below its heading', Refusal, (typed) => readLog(`seconds,value,unit\n${typed}`)],
+  ['a pattern', Refusal, (typed) => patternReader(typed)('12.1 V', 0)],
+  ['a line by a pattern', Refusal, (typed) => patternReader('{value} {unit}')(typed, 0)],
+  ['a table to compare', Refusal, readNetworkTable],
+  ['a part of the survey', Refusal, (typed) => readPartCheck(`R12 ${typed}`, () => undefined)],
 ];
 
 describe.each(readers)('%s', (_, Refusal, read) => {

@@ -1,5 +1,5 @@
-export { meterLine, MeterLineError, readMeterLine, type MeterReading } from './meterLine';
+export { meterLine, readMeterLine, type MeterReading } from './meterLine';
 export { dischargeReadings, standInRate, standInReadings } from './standIns';
-export { instrumentFor } from './instrumentFor';
+export { MeterFeed, type FedReading, type FedSweep, type FeedState, type PointBefore } from './MeterFeed';
 export { patternReader, usualPattern } from './linePattern';
 export { readLog, writeLog } from './recordedLog';

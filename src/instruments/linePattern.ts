@@ -1,5 +1,5 @@
-import { parseQuantity, QuantityError } from '@/core/quantity';
-import { MeterLineError, type MeterReading } from './meterLine';
+import { Refusal, parseQuantity, placed } from '@/core/quantity';
+import { type MeterReading } from './meterLine';
 
 /**
  * How a meter writes its lines: words of its own with `{value}` among them, perhaps `{unit}`, `{range}`, the
@@ -20,13 +20,13 @@ const pieces: Readonly<Record<string, string>> = {
  * Reads lines as a pattern has them.
  *
  * @returns a reader of one line, given the seconds at which it came; a line's own seconds come first
- * @throws MeterLineError where the pattern has no place for the value, or one of anything twice
+ * @throws Refusal where the pattern has no place for the value, or one of anything twice
  */
 export function patternReader(pattern: string): (line: string, at: number) => MeterReading {
   const count = (piece: string) => pattern.split(piece).length - 1;
   const once = ['{unit}', '{range}', '{seconds}'].every((piece) => count(piece) <= 1);
   if (pattern.length > longestPattern || count('{value}') !== 1 || !once)
-    throw new MeterLineError(
+    throw new Refusal(
       `a pattern has {value} once, and {unit}, {range} and {seconds} once at most, like "${usualPattern}"`,
     );
   const source = pattern
@@ -44,9 +44,9 @@ export function patternReader(pattern: string): (line: string, at: number) => Me
   const shape = new RegExp(`^\\s*${source}\\s*$`);
   return (line, at) => {
     const found = line.length > 200 ? null : shape.exec(line);
-    if (!found?.groups) throw new MeterLineError(`"${line.slice(0, 40)}" does not fit "${pattern}"`);
+    if (!found?.groups) throw new Refusal(`"${line.slice(0, 40)}" does not fit "${pattern}"`);
     const { value = '', unit = '', range: end, seconds } = found.groups;
-    try {
+    return placed(`"${line.slice(0, 40)}"`, () => {
       const read = parseQuantity(/^O\.?L$/i.test(value) ? 'OL' : `${value} ${unit}`.trim());
       const range = end === undefined ? undefined : parseQuantity(end).value;
       const own = Number(seconds ?? at);
@@ -56,9 +56,6 @@ export function patternReader(pattern: string): (line: string, at: number) => Me
         ...(read.unit === undefined ? {} : { unit: read.unit }),
         ...(range === undefined ? {} : { range }),
       };
-    } catch (error) {
-      if (error instanceof QuantityError) throw new MeterLineError(`"${line.slice(0, 40)}": ${error.message}`);
-      throw error;
-    }
+    });
   };
 }

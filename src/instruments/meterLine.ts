@@ -1,10 +1,5 @@
-import { parseQuantity, QuantityError, type Unit } from '@/core/quantity';
+import { Refusal, parseQuantity, type Unit, placed } from '@/core/quantity';
 import { type Sample } from '@/core/reading';
-
-/** A line of a meter that is none. */
-export class MeterLineError extends Error {
-  override readonly name = 'MeterLineError';
-}
 
 /** A reading as a meter sends it. */
 export interface MeterReading extends Sample {
@@ -20,26 +15,23 @@ const longest = 120;
  * Reads a line `SECONDS VALUE UNIT RANGE`, the last two where the meter sends them: `0.40 187.2 V 200`,
  * `1.2 OL Ω 2k`, `0.5 -121.4`.
  *
- * @throws MeterLineError with what would be right
+ * @throws Refusal with what would be right
  */
 export function readMeterLine(line: string): MeterReading {
   const right = 'a line is seconds, value and unit, like "0.40 187.2 V"';
-  if (line.length > longest) throw new MeterLineError(`a line of ${line.length} characters: ${right}`);
+  if (line.length > longest) throw new Refusal(`a line of ${line.length} characters: ${right}`);
   const [at = '', ...rest] = line.trim().split(/\s+/);
   const seconds = Number(at);
   if (at === '' || !Number.isFinite(seconds) || seconds < 0 || rest.length === 0)
-    throw new MeterLineError(`"${line}" is no reading: ${right}`);
+    throw new Refusal(`"${line}" is no reading: ${right}`);
   // A number after the value and its unit is the end of the range.
   const ranged = rest.length > 1 && /^\d/.test(rest[rest.length - 1]!) ? rest.pop() : undefined;
-  try {
+  return placed(`"${line}" is no reading`, () => {
     // A meter shows its unit beside an over-range, too.
     const { value, unit } = parseQuantity(/^OL$/i.test(rest[0]!) ? 'OL' : rest.join(' '));
     const range = ranged === undefined ? undefined : parseQuantity(ranged).value;
     return { at: seconds, value, ...(unit === undefined ? {} : { unit }), ...(range === undefined ? {} : { range }) };
-  } catch (error) {
-    if (error instanceof QuantityError) throw new MeterLineError(`"${line}" is no reading: ${error.message}`);
-    throw error;
-  }
+  });
 }
 
 /** What is less than this a meter shows as nothing. */

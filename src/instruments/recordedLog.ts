@@ -1,5 +1,5 @@
-import { parseQuantity, QuantityError, type Unit } from '@/core/quantity';
-import { MeterLineError, type MeterReading } from './meterLine';
+import { Refusal, parseQuantity, attempt, placed } from '@/core/quantity';
+import { type MeterReading } from './meterLine';
 
 const columns = ['seconds', 'value', 'unit', 'range'] as const;
 const heading = columns.join(',');
@@ -17,19 +17,15 @@ export const writeLog = (readings: readonly MeterReading[]): string =>
 
 /** The end of a range; a word such as "auto" says none. */
 function rangeOf(text: string): number | undefined {
-  try {
-    return parseQuantity(text).value;
-  } catch (error) {
-    if (error instanceof QuantityError) return undefined;
-    throw error;
-  }
+  const read = attempt(() => parseQuantity(text));
+  return read instanceof Refusal ? undefined : read.value;
 }
 
 /**
  * Reads a recorded log: its first line names the columns `seconds`, `value` and perhaps `unit` and `range`, in any
  * order; others are passed over. Cells are apart by commas, semicolons or tabs.
  *
- * @throws MeterLineError naming the line and the column that is wrong
+ * @throws Refusal naming the line and the column that is wrong
  */
 export function readLog(text: string): MeterReading[] {
   const lines = text.split(/\r?\n/);
@@ -40,7 +36,7 @@ export function readLog(text: string): MeterReading[] {
   const at = Object.fromEntries(columns.map((name) => [name, titles.indexOf(name)]));
   for (const name of ['seconds', 'value'] as const)
     if (at[name]! < 0)
-      throw new MeterLineError(
+      throw new Refusal(
         `line 1: there is no column "${name}" among ${titles.join(', ')}; it should be like "${heading}"`,
       );
   const readings: MeterReading[] = [];
@@ -51,27 +47,23 @@ export function readLog(text: string): MeterReading[] {
     const seconds = Number(row[at.seconds!]);
     const before = readings[readings.length - 1]?.at ?? 0;
     if (row[at.seconds!] === '' || !Number.isFinite(seconds) || seconds < before)
-      throw new MeterLineError(
+      throw new Refusal(
         `${where}, column seconds: "${row[at.seconds!] ?? ''}" must be a number, and never less than before`,
       );
     const cell = (name: (typeof columns)[number]) => (at[name]! < 0 ? '' : (row[at[name]!] ?? ''));
-    try {
-      const written = cell('value');
-      const { value, unit } = parseQuantity(/^O\.?L$/i.test(written) ? written : `${written} ${cell('unit')}`.trim());
-      const range = rangeOf(cell('range'));
-      readings.push({
-        at: seconds,
-        value,
-        ...(unit === undefined ? {} : { unit: unit satisfies Unit }),
-        ...(range === undefined ? {} : { range }),
-      });
-    } catch (error) {
-      if (error instanceof QuantityError) throw new MeterLineError(`${where}, column value: ${error.message}`);
-      throw error;
-    }
+    const written = cell('value');
+    const { value, unit } = placed(`${where}, column value`, () =>
+      parseQuantity(/^O\.?L$/i.test(written) ? written : `${written} ${cell('unit')}`.trim()),
+    );
+    const range = rangeOf(cell('range'));
+    readings.push({
+      at: seconds,
+      value,
+      ...(unit === undefined ? {} : { unit }),
+      ...(range === undefined ? {} : { range }),
+    });
   });
-  if (readings.length === 0) throw new MeterLineError('the log has no readings below its heading');
-  if (readings.length > mostReadings)
-    throw new MeterLineError(`${readings.length} readings; a log may have ${mostReadings}`);
+  if (readings.length === 0) throw new Refusal('the log has no readings below its heading');
+  if (readings.length > mostReadings) throw new Refusal(`${readings.length} readings; a log may have ${mostReadings}`);
   return readings;
 }

@@ -1,5 +1,6 @@
+import { Refusal } from '@/core/quantity';
+import { type LogBody, type LogEntry, reviveBody } from '@/core/log';
 import { type Knex } from 'knex';
-import { type LogBody, type LogEntry, reviveBody } from '@/core/reading';
 
 interface Row {
   seq: number;
@@ -24,7 +25,7 @@ export interface StoredLog {
 }
 
 /** The log was added to by another page since the sender last saw it. */
-export class StaleLog extends Error {
+export class StaleLog extends Refusal {
   override readonly name = 'StaleLog';
   constructor(
     readonly missed: number,
@@ -35,7 +36,7 @@ export class StaleLog extends Error {
 }
 
 /** Lines can be added only while the job is open. */
-export class JobClosed extends Error {
+export class JobClosed extends Refusal {
   override readonly name = 'JobClosed';
 }
 

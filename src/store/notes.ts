@@ -1,3 +1,4 @@
+import { Refusal } from '@/core/quantity';
 import { type Knex } from 'knex';
 import { type ClosedLog } from '@/core/reading';
 import { readLogs } from './log';
@@ -30,7 +31,7 @@ type Row = Omit<FaultNote, 'closedAt'> & { number: number; closed_at: string };
 const fromRow = ({ number: _number, closed_at, ...note }: Row): FaultNote => ({ ...note, closedAt: closed_at });
 
 /** A job may be closed once. */
-export class AlreadyClosed extends Error {
+export class AlreadyClosed extends Refusal {
   override readonly name = 'AlreadyClosed';
 }
 

@@ -1,3 +1,4 @@
+import { Refusal } from '@/core/quantity';
 import { type Knex } from 'knex';
 
 /** A photograph of a job. */
@@ -14,7 +15,7 @@ export interface Photo {
 export const mostPhotos = 150;
 
 /** The job has as many photographs as are kept. */
-export class TooManyPhotos extends Error {
+export class TooManyPhotos extends Refusal {
   override readonly name = 'TooManyPhotos';
 }
 

@@ -1,3 +1,4 @@
+import { Refusal } from '@/core/quantity';
 import { type Knex } from 'knex';
 
 /** One version of a chassis sheet of the shop's own. */
@@ -11,10 +12,10 @@ export interface SheetVersion {
 }
 
 /** The sheet was saved elsewhere since it was opened. */
-export class StaleSheet extends Error {
+export class StaleSheet extends Refusal {
   override readonly name = 'StaleSheet';
   constructor(readonly latest: number) {
-    super(`version ${latest} was saved since this one was opened`);
+    super(`version ${latest} was saved since this one was opened: open it again; your text is kept here`);
   }
 }
 

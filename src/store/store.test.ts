@@ -1,9 +1,9 @@
+import { type LogEntry } from '@/core/log';
 import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import knex, { type Knex } from 'knex';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { type LogEntry } from '@/core/reading';
 import {
   addJob,
   addPhoto,

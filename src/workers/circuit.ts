@@ -1,14 +1,7 @@
 import { proxy } from 'comlink';
-import {
-  type CircuitWorker,
-  type StageRead,
-  type StageRun,
-  type StageRunRequest,
-  type StageVerdict,
-} from './circuit.worker';
+import { type StageRead, type StageRun, type StageRunRequest, type StageVerdict } from '@/core/circuit';
+import { type CircuitWorker } from './circuit.worker';
 import { Latest } from './latest';
-
-export { type StageRun, type StageSuspect, type StageVerdict } from './circuit.worker';
 
 const start = () => new Worker(new URL('./circuit.worker.ts', import.meta.url));
 
@@ -42,10 +35,14 @@ export class StageRunner {
   private readonly latest = new Latest<CircuitWorker>(start);
 
   /** @param onDone told the runs in the order asked for, or undefined where one did not settle */
-  run(requests: readonly StageRunRequest[], onDone: (runs: readonly StageRun[] | undefined) => void): void {
+  run(
+    text: string,
+    requests: readonly StageRunRequest[],
+    onDone: (runs: readonly StageRun[] | undefined) => void,
+  ): void {
     this.latest.ask(async (remote) => {
       const runs: StageRun[] = [];
-      for (const request of requests) runs.push(await remote.run(request));
+      for (const request of requests) runs.push(await remote.run(text, request));
       return runs;
     }, onDone);
   }

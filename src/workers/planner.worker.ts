@@ -1,8 +1,8 @@
+import { type LogEntry, replay } from '@/core/log';
 import { expose } from 'comlink';
 import { compileSheet, Predictions } from '@/core/behaviour';
 import { type Case, type DeeperLook, lookDeeper } from '@/core/diagnosis';
 import { Halted } from '@/core/plan';
-import { type LogEntry, replay } from '@/core/reading';
 import { type Sheet } from '@/core/sheet';
 
 /** A case in a form that can be sent to a worker. */

@@ -176,12 +176,12 @@ test('taking in says what is missing and keeps what was filled in', async ({ pag
   await page.getByRole('button', { name: /Halvane HP-42/ }).click();
   await page.getByLabel('Vs on the label').fill('lots');
   await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'give the set a name' })).toBeVisible();
+  await expect(page.getByLabel('Vs on the label')).toHaveValue('lots');
+  await page.getByLabel('Name of the set').fill('Labelled');
+  await page.keyboard.press('Control+Enter');
   await expect(page.getByRole('alert').filter({ hasText: 'Vs: "lots" is not a value' })).toBeVisible();
   await page.getByLabel('Vs on the label').fill('186');
-  await page.keyboard.press('Control+Enter');
-  await expect(page.getByRole('alert').filter({ hasText: 'give the set a name' })).toBeVisible();
-  await expect(page.getByLabel('Vs on the label')).toHaveValue('186');
-  await page.getByLabel('Name of the set').fill('Labelled');
   await page.keyboard.press('Control+Enter');
   await page.waitForURL(/bench$/);
   await page.keyboard.press('Alt+p');

@@ -1,7 +1,7 @@
+import { type Answer } from '@/core/measure';
 import { compileSheet, type Context, liveCold, Predictions, withConnector } from '@/core/behaviour';
-import { type Random, seeded } from '@/core/chance';
+import { type Random, seeded } from '@/core/statistics';
 import { answerFrom } from '@/core/practice';
-import { type Answer } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
 
 /** A set with a hidden fault that answers what the screen asks, as one would type it. */

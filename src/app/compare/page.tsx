@@ -1,8 +1,8 @@
 import { type Metadata } from 'next';
-import { CompareDesk } from '@/features/compare';
+import { CompareScreen } from '@/features/compare';
 
 export const metadata: Metadata = { title: 'Compare' };
 
 export default function Page() {
-  return <CompareDesk />;
+  return <CompareScreen />;
 }

@@ -1,5 +1,5 @@
 import { type Metadata } from 'next';
-import { JobStage, StageDesk } from '@/features/stage';
+import { JobStage, StageScreen } from '@/features/stage';
 import { loadInside, loadStages } from '@/features/stage/load';
 
 export const metadata: Metadata = { title: 'Stage' };
@@ -14,6 +14,6 @@ export default async function Page({ searchParams }: Props) {
   return file ? (
     <JobStage key={`${file.id} ${block}`} file={file} block={block!} stages={loadStages()} />
   ) : (
-    <StageDesk stages={loadStages()} first={stage} />
+    <StageScreen stages={loadStages()} first={stage} />
   );
 }

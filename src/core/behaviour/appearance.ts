@@ -1,7 +1,6 @@
 import { darkPicture, goodPicture, isMark, type Mark, type Picture } from '../picture';
 import { familyOf, type Fault, type Sheet } from '../sheet';
-import { deadRatio } from './model';
-import { type NetState } from './simulate';
+import { deadRatio, type NetState } from '../measure';
 
 /**
  * What the screen shows, from the nets that play a role in it.

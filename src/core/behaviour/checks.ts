@@ -1,5 +1,6 @@
+import { type Measure, measures } from '../measure';
 import { type Minutes, type Unit } from '../quantity';
-import { type Ground, type Measure, type Point, type SetState, type Sheet, type Sign } from '../sheet';
+import { type Ground, type Point, type SetState, type Sheet, type Sign } from '../sheet';
 
 /** Anything that can be asked of a set: a point, a sign, the blink code or the picture. */
 export interface Check {
@@ -18,58 +19,22 @@ export interface Check {
   readonly sign?: Sign;
 }
 
-const unitOf: Readonly<Record<Measure, Unit>> = {
-  dc: 'V',
-  ac: 'V',
-  ripple: 'V',
-  hertz: 'Hz',
-  ohms: 'Ω',
-  diode: 'V',
-  esr: 'Ω',
-  rings: '',
-  look: '',
-  press: '',
-  swap: '',
-  sign: '',
-  blinks: '',
-  picture: '',
-};
+/** The unit of a way of measuring; empty for counts and choices. */
+function unitOf(measure: Measure): Unit {
+  const way = measures[measure];
+  return way.kind === 'number' ? way.unit : '';
+}
 
-/** How each way of measuring is set up, in the bench's words. */
-export const measureTitles: Readonly<Record<Measure, string>> = {
-  dc: 'DC volts',
-  ac: 'AC volts',
-  ripple: 'AC ripple on DC',
-  hertz: 'frequency',
-  ohms: 'ohms',
-  diode: 'diode drop',
-  esr: 'ESR',
-  rings: 'ring count',
-  look: 'look',
-  press: 'press and tap',
-  swap: 'try',
-  sign: 'watch and listen',
-  blinks: 'count the blinks',
-  picture: 'look at the picture',
-};
+/** Does an instrument send what a check reads: a meter, or a tester that counts? */
+export const isMetered = ({ measure }: Pick<Check, 'measure'>): boolean => measures[measure].kind === 'number';
 
 /** All checks of a sheet, by id: points first, then signs, the code and the picture. */
 export function checksOf(sheet: Sheet): ReadonlyMap<string, Check> {
   const checks = new Map<string, Check>();
   for (const point of sheet.points.values()) {
-    checks.set(point.id, {
-      id: point.id,
-      measure: point.measure,
-      title: point.title,
-      where: point.where,
-      unit: unitOf[point.measure],
-      state: point.state,
-      ground: point.ground,
-      minutes: point.minutes,
-      danger: point.danger,
-      aliases: point.aliases,
-      point,
-    });
+    const { id, measure, title, where, state, ground, minutes, danger, aliases } = point;
+    const unit = unitOf(measure);
+    checks.set(id, { id, measure, title, where, unit, state, ground, minutes, danger, aliases, point });
   }
   const atStart = {
     where: 'at power-up',

@@ -1,4 +1,4 @@
-export { checksOf, measureTitles, type Check } from './checks';
+export { checksOf, isMetered, type Check } from './checks';
 export {
   asBuilt,
   contextKey,
@@ -10,10 +10,7 @@ export {
   withIntervention,
 } from './context';
 export { expect } from './expect';
-export { type Component, type Expectation, type Shape } from './expectation';
-export { compileSheet, deadRatio, joined, levelOf, type Model } from './model';
-export { nothingSeen } from './partReading';
-export { Predictions } from './predictions';
-export { simulate, type Behaviour, type NetState } from './simulate';
-export { classify, deviation, type NumberClass, type NumberStandard, type Standard } from './standard';
+export { compileSheet, joined, levelOf, type Model } from './model';
+export { Predictions, predictionsOf } from './predictions';
+export { simulate, type Behaviour } from './simulate';
 export { blinkConditions, type BlinkCondition } from './blinkConditions';

@@ -1,3 +1,4 @@
+import { deadRatio } from '../measure';
 import { type Block, levels, type Level, makers, needOrder, type Protection, type Sheet } from '../sheet';
 
 /** A connector that carries a net between two boards. */
@@ -49,9 +50,6 @@ export interface CompiledGuard {
   readonly supplies: readonly CompiledBlock[];
   readonly watches: readonly { readonly net: number; readonly wrong: readonly Level[] }[];
 }
-
-/** Under this ratio a net counts as dead. */
-export const deadRatio = 0.1;
 
 /**
  * Prepares a sheet for simulation.

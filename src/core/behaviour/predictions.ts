@@ -1,11 +1,11 @@
-import { type Fault } from '../sheet';
+import { type Component, type Expectation, measures, type Standard } from '../measure';
+import { type Fault, type Sheet } from '../sheet';
 import { type Check, checksOf } from './checks';
 import { type Context, contextKey } from './context';
 import { expect } from './expect';
-import { type Component, type Expectation } from './expectation';
-import { type Model } from './model';
+import { compileSheet, type Model } from './model';
 import { type Behaviour, simulate } from './simulate';
-import { type Standard, standardOf } from './standard';
+import { standardOf } from './standard';
 
 /** Chance that an intermittent fault shows at the moment of a check. */
 const showsNow = 0.75;
@@ -31,6 +31,11 @@ export class Predictions {
     this.count = faults.length;
     this.places = new Map(faults.map((fault, place) => [fault, place]));
     this.checks = checksOf(model.sheet);
+  }
+
+  /** What a name typed or sent may lead to. */
+  get names(): { readonly sheet: Sheet; readonly checks: ReadonlyMap<string, Check> } {
+    return { sheet: this.model.sheet, checks: this.checks };
   }
 
   /** A fault's place in the sheet. */
@@ -74,7 +79,7 @@ export class Predictions {
     return kept(ofCheck, key, () => {
       const bad = expect(this.jointBehaviour(faults, context), check);
       const lasting = faults.filter(({ appears }) => appears !== 'sometimes');
-      const comesAndGoes = lasting.length < faults.length && check.measure !== 'press' && check.measure !== 'look';
+      const comesAndGoes = lasting.length < faults.length && !findsIntermittents(check);
       return comesAndGoes ? mix(bad, this.expectationOf(lasting, check, context), showsNow) : bad;
     });
   }
@@ -92,16 +97,33 @@ export class Predictions {
 
   private work(fault: Fault | undefined, check: Check, context: Context): Expectation {
     const bad = expect(this.behaviour(fault, context), check);
-    const intermittent = fault?.appears === 'sometimes' && check.measure !== 'press' && check.measure !== 'look';
+    const intermittent = fault?.appears === 'sometimes' && !findsIntermittents(check);
     return intermittent ? mix(bad, expect(this.behaviour(undefined, context), check), showsNow) : bad;
   }
+}
+
+/** Does a check show an intermittent fault whether or not it is showing? */
+function findsIntermittents({ measure }: Check): boolean {
+  const way = measures[measure];
+  return way.kind !== 'number' && way.findsIntermittents === true;
+}
+
+const ofSheets = new WeakMap<Sheet, Predictions>();
+
+/** The predictions of a sheet, made once and shared by whoever asks. */
+export function predictionsOf(sheet: Sheet): Predictions {
+  return kept(ofSheets, sheet, () => new Predictions(compileSheet(sheet)));
 }
 
 /** Expectations of one check in one context, by fault; `undefined` is a good set. */
 export type ExpectationRow = (fault: Fault | undefined) => Expectation;
 
 /** The value kept under a key, made when first asked for. */
-function kept<Key, Value>(store: Map<Key, Value>, key: Key, make: () => Value): Value {
+function kept<Key, Value>(
+  store: { get(key: Key): Value | undefined; set(key: Key, value: Value): unknown },
+  key: Key,
+  make: () => Value,
+): Value {
   let value = store.get(key);
   if (value === undefined) store.set(key, (value = make()));
   return value;

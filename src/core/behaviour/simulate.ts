@@ -1,20 +1,10 @@
 import { type Picture } from '../picture';
-import { type Fault, type FaultMode, type Level, type Protection, type SignState } from '../sheet';
+import { type Fault, type Level, type Protection } from '../sheet';
 import { pictureOf } from './appearance';
 import { type Context } from './context';
-import { type CompiledGuard, deadRatio, joined, levelOf, type Model } from './model';
-
-/** A net as it settles. Ratios are to nominal. */
-export interface NetState {
-  readonly ratio: number;
-  /** What it rises to before a protection takes it; equals `ratio` where none does. */
-  readonly peak: number;
-  /** Rises at start and is then taken away. */
-  readonly brief: boolean;
-  readonly rippled: boolean;
-  /** Held down to ground by a fault. */
-  readonly shorted: boolean;
-}
+import { deadRatio, type NetState, type SignState } from '../measure';
+import { faultModes } from '../parts';
+import { type CompiledGuard, joined, levelOf, type Model } from './model';
 
 /** What a set does with given faults in a given context. */
 export interface Behaviour {
@@ -44,17 +34,6 @@ const timeToMeasure = 20;
 /** Regulated outputs hold while every input is at least this share of nominal. */
 const dropout = 0.8;
 
-/** What a wire across a part makes good. */
-const bridgeable: ReadonlySet<FaultMode> = new Set<FaultMode>([
-  'open',
-  'joint',
-  'loose',
-  'dirty',
-  'worn',
-  'cracked',
-  'missing',
-]);
-
 /**
  * Faults that show in the context: heat cures some and brings out others, a wire across an open
  * part or a donor's board takes its fault away. A part with a leg lifted acts as if it were open.
@@ -66,7 +45,7 @@ function showing({ sheet }: Model, faults: readonly Fault[], context: Context): 
       !(fault.appears === 'cold' && context.warm) &&
       !(fault.appears === 'warm' && !context.warm) &&
       !lifted.includes(fault.part) &&
-      !(bridged.includes(fault.part) && bridgeable.has(fault.mode)) &&
+      !(bridged.includes(fault.part) && faultModes[fault.mode].bridgeable) &&
       !(donors.length > 0 && donors.includes(sheet.parts.get(fault.part)?.board ?? '')),
   );
   const absent = lifted.flatMap(

@@ -1,4 +1,4 @@
-import { median } from '../quantity';
+import { median } from '../statistics';
 import { type Siblings } from '../sheet';
 
 /** A cell of a comparison: the reading at one node of one column, where there is one. */

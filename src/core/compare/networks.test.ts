@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type Random, seeded } from '../chance';
+import { type Random, seeded } from '../statistics';
 import { compareNetwork, type Network, readNetworkTable } from '.';
 
 /** A network of some rows and cells with tolerance and gaps, and one value off, or none. */

@@ -1,4 +1,4 @@
-import { median } from '../quantity';
+import { median } from '../statistics';
 
 /** A repeated network as it was measured: rows are places in it, columns its repetitions; gaps are undefined. */
 export interface Network {

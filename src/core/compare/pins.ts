@@ -1,4 +1,5 @@
-import { median } from '../quantity';
+import { Refusal } from '../quantity';
+import { median } from '../statistics';
 import { type Network } from './networks';
 
 /** A pin whose two sides do not say the same. */
@@ -32,10 +33,10 @@ const normal = 1.4826;
  * Compares two sides pin by pin: suspect against donor, upper against lower, before against after. Shorted and
  * open pins are named by themselves; the others by how far their ratio leaves that of all pins (medians of logarithms).
  *
- * @throws RangeError unless the table has two columns
+ * @throws Refusal unless the table has two columns
  */
 export function comparePins({ values, cells }: Network): PinComparison {
-  if (cells.length !== 2) throw new RangeError(`two sides are compared, not ${cells.length}`);
+  if (cells.length !== 2) throw new Refusal(`two sides are compared, not ${cells.length}`);
   const shorted = (value: number, other: number) =>
     Math.abs(value) < shortBelow || (Math.abs(value) < 3 && Math.abs(value) < shortShare * Math.abs(other));
   const odd: OddPin[] = [];

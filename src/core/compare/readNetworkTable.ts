@@ -1,10 +1,5 @@
-import { parseQuantity, type Quantity, QuantityError, type Unit } from '../quantity';
+import { Refusal, parseQuantity, type Quantity, type Unit, attempt } from '../quantity';
 import { type Network } from './networks';
-
-/** A pasted table that cannot be read, with the line and the column. */
-export class TableError extends Error {
-  override readonly name = 'TableError';
-}
 
 /** A network as it was written down. */
 export interface NetworkTable extends Network {
@@ -26,12 +21,12 @@ const gap = /^(|-|–|—|\.|n\/?a)$/i;
  * value names the cells. Names in brackets after that of a row stand between it and the next:
  * `collector (R101 R201 R301)`.
  *
- * @throws TableError
+ * @throws Refusal
  */
 export function readNetworkTable(text: string): NetworkTable {
   const lines = text.split(/\r?\n/).flatMap((line, index) => (line.trim() === '' ? [] : [{ line, number: index + 1 }]));
-  if (lines.length === 0) throw new TableError('paste a table: a row for each place, a column for each repetition');
-  if (lines.length > mostRows) throw new TableError(`${lines.length} rows; there may be ${mostRows}`);
+  if (lines.length === 0) throw new Refusal('paste a table: a row for each place, a column for each repetition');
+  if (lines.length > mostRows) throw new Refusal(`${lines.length} rows; there may be ${mostRows}`);
   const commas = apartByCommas(lines.map(({ line }) => line));
   const split = ({ line }: { line: string }) => {
     if (line.includes('\t')) return line.split('\t').map((cell) => cell.trim());
@@ -48,8 +43,8 @@ export function readNetworkTable(text: string): NetworkTable {
   const named = body.every((row) => !isValue(split(row)[0]!) && !gap.test(split(row)[0]!));
   const rows = body.map((row) => split(row));
   const width = Math.max(...rows.map((row) => row.length - (named ? 1 : 0)));
-  if (width > mostCells) throw new TableError(`${width} columns; there may be ${mostCells}`);
-  if (width < 1) throw new TableError('there is no value: write ohms like 4k7, gaps like -');
+  if (width > mostCells) throw new Refusal(`${width} columns; there may be ${mostCells}`);
+  if (width < 1) throw new Refusal('there is no value: write ohms like 4k7, gaps like -');
   const titles = rows.map((row, index) => (named ? row[0]! : `row ${index + 1}`));
   return {
     rows: titles.map((title) => title.replace(brackets, '')),
@@ -71,7 +66,7 @@ export function readNetworkTable(text: string): NetworkTable {
         if (gap.test(written)) return undefined;
         const value = quantityOf(written)?.value;
         if (value === undefined)
-          throw new TableError(
+          throw new Refusal(
             `line ${body[index]!.number}, column ${cell + 1}: "${written}" is no value; write ohms like 4k7, OL, or - for a gap`,
           );
         return value;
@@ -98,10 +93,6 @@ function unitOf(cells: readonly string[]): Unit {
 
 function quantityOf(text: string): Quantity | undefined {
   if (gap.test(text)) return undefined;
-  try {
-    return parseQuantity(text);
-  } catch (error) {
-    if (error instanceof QuantityError) return undefined;
-    throw error;
-  }
+  const read = attempt(() => parseQuantity(text));
+  return read instanceof Refusal ? undefined : read;
 }

@@ -1,20 +1,19 @@
+import { benchMinutes, draftNote, stepOf } from '../job';
+import { type LogBody, type LogEntry, replay } from '../log';
+import { type Answer } from '../measure';
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { compileSheet, type Context, liveCold, Predictions } from '../behaviour';
-import { type Answer, type LogBody, type LogEntry, replay } from '../reading';
 import {
   adviseOn,
-  benchMinutes,
   type Case,
   changeCost,
-  draftNote,
   evidenceFor,
   indistinguishable,
   likelihood,
   posteriorOf,
   priorOf,
   reasonsFrom,
-  stepOf,
   tilesOf,
   transition,
   verificationOf,
@@ -219,7 +218,7 @@ describe('steps between contexts', () => {
     const steps = transition(plasma.model.sheet, liveCold, { ...liveCold, unplugged: ['CN802'] }, () => 2).map(
       ({ kind }) => kind,
     );
-    expect(steps).toEqual(['power', 'proven', 'proven', 'proven', 'proven', 'connector', 'power']);
+    expect(steps).toEqual(['power', 'store', 'store', 'store', 'store', 'connector', 'power']);
     expect(transition(plasma.model.sheet, liveCold, liveCold, () => 2)).toEqual([]);
   });
 });

@@ -1,8 +1,9 @@
+import { type SignState } from '../measure';
+import { readEntry } from '../entry';
+import { type LogBody, type LogEntry, replay } from '../log';
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { compileSheet, Predictions } from '../behaviour';
-import { type LogBody, type LogEntry, readEntry, replay } from '../reading';
-import { type SignState } from '../sheet';
 import { adviseOn, type Case, type Complaint, contextFor, transition } from '.';
 
 const predictions = new Map(
@@ -26,8 +27,7 @@ function told(sheetId: string, complaint: Complaint, lines: readonly string[]): 
       const { context } = replay(log, stores);
       for (const step of transition(sheet, context, contextFor(context, entry.check.state), () => 2)) record(step);
       record({ kind: 'reading', check: entry.check.id, answer: entry.answer, text: line });
-    } else if (entry.kind === 'power') record({ kind: 'power', power: entry.power === 'live' ? 'live' : 'unplugged' });
-    else record(entry);
+    } else record(entry.body);
   }
   return { predictions: known, complaint, bench: replay(log, stores), closed: new Map(), hourlyRate: 18 };
 }

@@ -1,8 +1,8 @@
+import { type LogBody, replay } from '../log';
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { checksOf } from '../behaviour';
 import { changeFor, operatingPoint, readNetlist, System } from '../circuit';
-import { type LogBody, replay } from '../reading';
 import { type Sheet } from '../sheet';
 import { checkOfNode, insideBlock, insideEvidence, whyNotInside } from '.';
 

@@ -1,19 +1,9 @@
+import { type BenchState } from '../log';
+import { attempt, Refusal } from '../quantity';
 import { type Check } from '../behaviour';
-import {
-  checkCircuit,
-  type CircuitFault,
-  dictionaryOf,
-  NetlistError,
-  NoConvergence,
-  operatingPoint,
-  rankFaults,
-  type RankedFault,
-  readNetlist,
-  System,
-  weightOf,
-} from '../circuit';
-import { type BenchState } from '../reading';
-import { type Fault, type FaultMode, type Sheet } from '../sheet';
+import { type CircuitFault, rankFaults, type RankedFault, Stage, weightOf } from '../circuit';
+import { type FaultMode } from '../parts';
+import { type Fault, type Sheet } from '../sheet';
 import { insideBlock, measured } from './insideBlock';
 
 /** What a netlist says of the readings inside its block. */
@@ -91,15 +81,11 @@ function ranking(text: string, volts: ReadonlyMap<string, number>): readonly Ran
   return made.get(key);
 }
 
+/** The faults of a netlist by what was measured; undefined where it cannot be solved with that. */
 function rank(text: string, volts: ReadonlyMap<string, number>): readonly RankedFault[] | undefined {
-  try {
-    const circuit = readNetlist(text);
-    checkCircuit(circuit);
-    const system = new System(circuit);
-    const known = new Map([...volts].filter(([node]) => system.indexOf(node) !== undefined));
-    return rankFaults(dictionaryOf(system, operatingPoint(system)), { volts: known }).faults;
-  } catch (error) {
-    if (error instanceof NetlistError || error instanceof NoConvergence) return undefined;
-    throw error;
-  }
+  const stage = attempt(() => Stage.open(text));
+  if (stage instanceof Refusal) return undefined;
+  const known = new Map([...volts].filter(([node]) => stage.system.indexOf(node) !== undefined));
+  const ranking = attempt(() => rankFaults(stage.dictionary(), { volts: known }));
+  return ranking instanceof Refusal ? undefined : ranking.faults;
 }

@@ -1,5 +1,5 @@
+import { type BenchState, type TakenReading } from '../log';
 import { type Check, type Context } from '../behaviour';
-import { type BenchState, type TakenReading } from '../reading';
 import { type BlockStage, type Sheet } from '../sheet';
 
 /** Something measured on a stage. */
@@ -109,7 +109,7 @@ export function insideBlock(
     if (read) readings.set(node, { node, measure: 'volts', ...read });
   }
   for (const reading of bench.inside) {
-    const { block: of, node, measure, volts } = reading.body;
+    const { block: of, node, measure, volts } = reading;
     if (of !== id || !holds(reading, bench)) continue;
     const key = `${node} ${measure}`;
     readings.delete(key);

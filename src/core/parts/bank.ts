@@ -12,7 +12,7 @@ export interface Bank {
 const parallel = (ohms: readonly Ohms[]): Ohms =>
   ohms.length === 0 ? Infinity : 1 / ohms.reduce((sum, one) => sum + 1 / one, 0);
 
-/** Resistors side by side: the smallest takes the most watts. @throws RangeError when one is not positive */
+/** Resistors side by side: the smallest takes the most watts. @throws Refusal when one is not positive */
 export function parallelBank(ohms: readonly Ohms[]): Bank {
   for (const one of ohms) requirePositive({ resistance: one });
   const whole = parallel(ohms);
@@ -23,7 +23,7 @@ export function parallelBank(ohms: readonly Ohms[]): Bank {
   };
 }
 
-/** Resistors in a chain: the largest takes the most volts and watts. @throws RangeError when one is not positive */
+/** Resistors in a chain: the largest takes the most volts and watts. @throws Refusal when one is not positive */
 export function seriesBank(ohms: readonly Ohms[]): Bank {
   for (const one of ohms) requirePositive({ resistance: one });
   const whole = ohms.reduce((sum, one) => sum + one, 0);

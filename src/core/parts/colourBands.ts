@@ -1,4 +1,4 @@
-import { nearestPreferred, type Ohms } from '../quantity';
+import { nearestPreferred, type Ohms, Refusal } from '../quantity';
 
 /** Colours of the digits 0 to 9 (IEC 60062). */
 export const bandColours = [
@@ -54,36 +54,36 @@ const power = (colour: BandColour) => (colour === 'gold' ? -1 : colour === 'silv
 /**
  * Reads bands: two digits, a multiplier and perhaps a tolerance, or three digits, multiplier and tolerance.
  *
- * @throws RangeError where there are too few, or a band cannot stand where it does
+ * @throws Refusal where there are too few, or a band cannot stand where it does
  */
 export function readBands(bands: readonly BandColour[]): Banded {
   if (bands.length < 3 || bands.length > 5)
-    throw new RangeError(`a resistor has three to five bands, not ${bands.length}`);
+    throw new Refusal(`a resistor has three to five bands, not ${bands.length}`);
   const digits = bands.length === 5 ? 3 : 2;
   const figures = bands.slice(0, digits).map((colour) => {
-    if (digit(colour) < 0) throw new RangeError(`${colour} is no digit: turn the resistor round`);
+    if (digit(colour) < 0) throw new Refusal(`${colour} is no digit: turn the resistor round`);
     return digit(colour);
   });
   const multiplier = bands[digits]!;
   const last = bands[digits + 1];
   const tolerance = last === undefined ? 0.2 : tolerances.find(([colour]) => colour === last)?.[1];
-  if (tolerance === undefined) throw new RangeError(`${last} is no tolerance: turn the resistor round`);
+  if (tolerance === undefined) throw new Refusal(`${last} is no tolerance: turn the resistor round`);
   return { ohms: Number(`${figures.join('')}e${power(multiplier)}`), tolerance };
 }
 
 /**
  * The bands of a resistance: three digits from 2 % down, two above.
  *
- * @throws RangeError where it is not positive, or beyond what bands can say
+ * @throws Refusal where it is not positive, or beyond what bands can say
  */
 export function bandsOf({ ohms, tolerance }: Banded): BandColour[] {
-  if (!(ohms > 0) || !Number.isFinite(ohms)) throw new RangeError(`bands need a positive resistance, not ${ohms}`);
+  if (!(ohms > 0) || !Number.isFinite(ohms)) throw new Refusal(`bands need a positive resistance, not ${ohms}`);
   const count = tolerance <= 0.02 ? 3 : 2;
   let exponent = Math.floor(Math.log10(ohms)) - count + 1;
   let figure = Math.round(ohms / 10 ** exponent);
   if (figure >= 10 ** count) [figure, exponent] = [figure / 10, exponent + 1];
   const multiplier = exponent === -1 ? 'gold' : exponent === -2 ? 'silver' : bandColours[exponent];
-  if (multiplier === undefined) throw new RangeError(`${ohms} Ω is beyond what bands can say`);
+  if (multiplier === undefined) throw new Refusal(`${ohms} Ω is beyond what bands can say`);
   const last = tolerances.find(([, share]) => Math.abs(share - tolerance) < 1e-9)?.[0];
   return [...String(figure)].map((one): BandColour => bandColours[Number(one)]!).concat(multiplier, last ?? []);
 }
@@ -91,7 +91,7 @@ export function bandsOf({ ohms, tolerance }: Banded): BandColour[] {
 /**
  * What the same bands may be when one colour was taken for its like: preferred values only, nearest first.
  *
- * @throws RangeError as `readBands`
+ * @throws Refusal as `readBands`
  */
 export function bandDoubts(bands: readonly BandColour[]): BandDoubt[] {
   const read = readBands(bands);

@@ -1,4 +1,4 @@
-import { type Farads, type Ohms, type Volts } from '../quantity';
+import { type Farads, type Ohms, type Volts, Refusal } from '../quantity';
 
 /** Kinds of electrolytics by how little ESR they are made for. */
 export type CapacitorSeries = 'general' | 'low' | 'polymer';
@@ -15,9 +15,9 @@ const leads: Readonly<Record<CapacitorSeries, Ohms>> = { general: 0.02, low: 0.0
  * (the can grows more slowly than the capacitance) and as V^−0.3, never under its leads; those made for
  * low ESR show four tenths of it, polymer ones a tenth.
  *
- * @throws RangeError when a quantity is not positive
+ * @throws Refusal when a quantity is not positive
  */
 export function esrLimit(farads: Farads, volts: Volts, series: CapacitorSeries = 'general'): Ohms {
-  if (!(farads > 0) || !(volts > 0)) throw new RangeError('capacitance and voltage must be positive');
+  if (!(farads > 0) || !(volts > 0)) throw new Refusal('capacitance and voltage must be positive');
   return Math.max(leads[series], shares[series] * 0.32 * (100e-6 / farads) ** 0.6 * (35 / volts) ** 0.3);
 }

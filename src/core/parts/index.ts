@@ -6,9 +6,8 @@ export { nearestPair } from './nearestPair';
 export { reservoirFor, reservoirRipple } from './reservoir';
 export { ntcOhms } from './thermistor';
 export { nextCanCapacitor, resonance } from './tunedCan';
-export { faultRate } from './rates';
-export { methodFor, repairActions, repairMethods, repairTitle, type RepairAction, type RepairMethod } from './repairs';
-export { visibility } from './visibility';
+export { faultModeNames, faultModes, type FaultMode, type FaultModeRow } from './faultModes';
+export { faultRate, partKindNames, partKinds, replacing, visibility, type PartKind, type PartKindRow } from './kinds';
 export {
   bandColours,
   bandDoubts,
@@ -20,5 +19,3 @@ export {
   type BandDoubt,
 } from './colourBands';
 export { codeOf, readCode, type Coded } from './printedCode';
-export { judgePart, surveyOf, type PartCheck, type PartMark, type PartVerdict, type SurveyedBoard } from './partCheck';
-export { PartCheckError, readPartCheck, type KnownPart } from './readPartCheck';

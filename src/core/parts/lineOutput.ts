@@ -6,6 +6,7 @@ import {
   type Ratio,
   type Seconds,
   type Volts,
+  Refusal,
 } from '../quantity';
 
 /** A line output stage by what decides its retrace. */
@@ -32,13 +33,13 @@ export interface Retrace {
  * I = V_B·t_s/(2L) over the scan t_s and swings into the capacitor, V_peak = V_B + √(V_B² + I²L/C);
  * for a retrace much shorter than the scan that is V_B·(1 + π·t_s/(2·t_r)). No losses.
  *
- * @throws RangeError when a quantity is not positive, or the retrace takes the whole line
+ * @throws Refusal when a quantity is not positive, or the retrace takes the whole line
  */
 export function retrace({ supply, inductance, capacitance, line }: LineOutput): Retrace {
   requirePositive({ supply, inductance, capacitance, line });
   const seconds = Math.PI * Math.sqrt(inductance * capacitance);
   const scan = 1 / line - seconds;
-  if (scan <= 0) throw new RangeError('the retrace would take the whole line: less capacitance or inductance');
+  if (scan <= 0) throw new Refusal('the retrace would take the whole line: less capacitance or inductance');
   const swing = scan / (2 * Math.sqrt(inductance * capacitance));
   return { seconds, peak: supply * (1 + Math.sqrt(1 + swing * swing)) };
 }
@@ -56,12 +57,12 @@ export interface RetraceChange {
 /**
  * What adding (positive) or losing (negative) retrace capacitance does.
  *
- * @throws RangeError when nothing is left of the capacitance
+ * @throws Refusal when nothing is left of the capacitance
  */
 export function changeRetrace(stage: LineOutput, added: Farads): RetraceChange {
   const before = retrace(stage);
   if (stage.capacitance + added <= 0)
-    throw new RangeError('with no retrace capacitor left the peak has no limit but the transistor');
+    throw new Refusal('with no retrace capacitor left the peak has no limit but the transistor');
   const after = retrace({ ...stage, capacitance: stage.capacitance + added });
   const eht = after.peak / before.peak;
   const scan = ({ seconds }: Retrace) => 1 / stage.line - seconds;

@@ -1,4 +1,4 @@
-import { type Ohms, requirePositive } from '../quantity';
+import { type Ohms, requirePositive, Refusal } from '../quantity';
 
 /** One to three resistors of the stock, together near a wanted value. */
 export interface StockChoice {
@@ -17,12 +17,11 @@ const parallel = (values: readonly Ohms[]) => 1 / values.reduce((sum, one) => su
 /**
  * The best single resistor, pair and triple of a stock for a wanted value, by ratio; each piece is used once.
  *
- * @throws RangeError when a value is not positive, or there are too many pieces
+ * @throws Refusal when a value is not positive, or there are too many pieces
  */
 export function nearestFromStock(wanted: Ohms, stock: readonly Ohms[]): StockChoice[] {
   requirePositive({ value: wanted, ...Object.fromEntries(stock.map((one, index) => [`piece ${index + 1}`, one])) });
-  if (stock.length > mostPieces)
-    throw new RangeError(`${stock.length} pieces: name ${mostPieces} or fewer of the stock`);
+  if (stock.length > mostPieces) throw new Refusal(`${stock.length} pieces: name ${mostPieces} or fewer of the stock`);
   const best: (StockChoice | undefined)[] = [];
   const off = ({ together }: StockChoice) => Math.abs(Math.log(together / wanted));
   const consider = (choice: StockChoice) => {

@@ -10,7 +10,7 @@ export interface Pair {
 /**
  * The pair of preferred resistors that comes nearest to a value, by ratio.
  *
- * @throws RangeError when `wanted` is not positive
+ * @throws Refusal when `wanted` is not positive
  */
 export function nearestPair(wanted: number, series: Series): Pair {
   requirePositive({ value: wanted });

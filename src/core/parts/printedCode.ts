@@ -1,4 +1,4 @@
-import { type Farads, type Ohms } from '../quantity';
+import { type Farads, type Ohms, Refusal } from '../quantity';
 
 /** What a code stands for: on resistors in ohms, on capacitors in picofarads. */
 export interface Coded {
@@ -24,11 +24,11 @@ const letters: Readonly<Record<string, number>> = {
  * Reads a printed code of three or four digits, the last of them the power of ten: `472` is 4700 Ω or 4.7 nF,
  * `1002` is 10 kΩ, `104K` is 0.1 µF within 10 %. `R` or `p` stands for the decimal point: `4R7`.
  *
- * @throws RangeError where the text is no such code
+ * @throws Refusal where the text is no such code
  */
 export function readCode(text: string): Coded {
   const match = /^(?:(\d{2,3})(\d)|(\d*)[Rp](\d+))([BCDFGJKM])?$/.exec(text.trim());
-  if (!match) throw new RangeError(`"${text}" is no printed code: three or four digits like 472, or 4R7`);
+  if (!match) throw new Refusal(`"${text}" is no printed code: three or four digits like 472, or 4R7`);
   const [, digits, exponent = '0', whole = '', decimals, letter] = match;
   const value = digits === undefined ? Number(`${whole || 0}.${decimals}`) : Number(`${digits}e${exponent}`);
   return {
@@ -38,9 +38,9 @@ export function readCode(text: string): Coded {
   };
 }
 
-/** The three digits for a resistance in ohms or a capacitance in picofarads; `4R7` below ten. @throws RangeError unless positive */
+/** The three digits for a resistance in ohms or a capacitance in picofarads; `4R7` below ten. @throws Refusal unless positive */
 export function codeOf(value: number): string {
-  if (!(value > 0) || !Number.isFinite(value)) throw new RangeError(`a code needs a positive value, not ${value}`);
+  if (!(value > 0) || !Number.isFinite(value)) throw new Refusal(`a code needs a positive value, not ${value}`);
   if (value < 10)
     return value
       .toFixed(value < 1 ? 2 : 1)

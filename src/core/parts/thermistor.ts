@@ -6,7 +6,7 @@ const kelvin = 273.15;
  * Resistance of an NTC at a temperature, R = R25·e^(B·(1/T − 1/298 K)).
  *
  * @param celsius of the thermistor
- * @throws RangeError when a quantity is not positive
+ * @throws Refusal when a quantity is not positive
  */
 export function ntcOhms(at25: Ohms, b: number, celsius: number): Ohms {
   requirePositive({ resistance: at25, B: b, 'absolute temperature': celsius + kelvin });

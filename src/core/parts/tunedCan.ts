@@ -1,6 +1,6 @@
-import { type Farads, type Henries, type Hertz, requirePositive } from '../quantity';
+import { type Farads, type Henries, type Hertz, requirePositive, Refusal } from '../quantity';
 
-/** f = 1/(2π√(LC)). @throws RangeError */
+/** f = 1/(2π√(LC)). @throws Refusal */
 export function resonance(inductance: Henries, capacitance: Farads): Hertz {
   requirePositive({ inductance, capacitance });
   return 1 / (2 * Math.PI * Math.sqrt(inductance * capacitance));
@@ -18,11 +18,11 @@ export interface CanTrial {
  * The can is tuned where L·C is what the set wants. Over the slug's travel ln L goes about straight
  * with its turns, so ln C does, too.
  *
- * @throws RangeError when both trials peaked at one place
+ * @throws Refusal when both trials peaked at one place
  */
 export function nextCanCapacitor([one, other]: readonly [CanTrial, CanTrial], wanted: number): Farads {
   requirePositive({ 'first capacitor': one.farads, 'second capacitor': other.farads });
-  if (one.turns === other.turns) throw new RangeError('both peaked at the same place: try a capacitor further away');
+  if (one.turns === other.turns) throw new Refusal('both peaked at the same place: try a capacitor further away');
   const share = (wanted - one.turns) / (other.turns - one.turns);
   return one.farads * (other.farads / one.farads) ** share;
 }

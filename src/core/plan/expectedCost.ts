@@ -1,4 +1,4 @@
-import { type Random } from '../chance';
+import { type Random } from '../statistics';
 import { NestedRollouts } from './nestedRollouts';
 import { deepLevel, isSmall, type Policy, tellingPolicy } from './policy';
 import { type PlanProblem } from './problem';

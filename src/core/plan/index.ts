@@ -4,6 +4,6 @@ export { Halted, NestedRollouts, type ValuedMove } from './nestedRollouts';
 export { planOneStep, type Plan, type RankedTest } from './oneStep';
 export { deepLevel, firstMove, isSmall, type Policy, tellingPolicy } from './policy';
 export { type PlanProblem, type PlanRepair, type PlanTest } from './problem';
-export { longestProblem, ProblemFileError, readProblem } from './readProblem';
+export { longestProblem, readProblem } from './readProblem';
 export { repairOrderer, type RepairOrder } from './repairOrder';
 export { type Move, startOf } from './situation';

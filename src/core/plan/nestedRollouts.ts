@@ -1,3 +1,4 @@
+import { Refusal } from '../quantity';
 import { type PlanProblem } from './problem';
 import { repairOrderer } from './repairOrder';
 import { afterRepair, afterTest, massOf, type Move, moveCost, type Situation, startOf, tells } from './situation';
@@ -35,7 +36,7 @@ export class NestedRollouts {
   /**
    * @param levels the highest level that will be asked for
    * @param halt looked at now and then; when it gives true the work is given up
-   * @throws Halted from any method once `halt` gave true; RangeError when the problem is too large
+   * @throws Halted from any method once `halt` gave true; Refusal when the problem is too large
    */
   constructor(
     private readonly problem: PlanProblem,
@@ -56,7 +57,7 @@ export class NestedRollouts {
     });
     this.statePlace = place;
     if (place * problem.switchCost.length > Number.MAX_SAFE_INTEGER)
-      throw new RangeError(`${problem.tests.length} tests and ${problem.repairs.length} repairs are too many to walk`);
+      throw new Refusal(`${problem.tests.length} tests and ${problem.repairs.length} repairs are too many to walk`);
     this.repairOrder = repairOrderer(problem);
   }
 

@@ -1,8 +1,9 @@
+import { Refusal } from '../quantity';
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { seeded } from '../chance';
+import { seeded } from '../statistics';
 import {
   condense,
   Halted,
@@ -10,7 +11,6 @@ import {
   planOneStep,
   type PlanProblem,
   policyCost,
-  ProblemFileError,
   readProblem,
   repairOrderer,
   simulatedCost,
@@ -232,7 +232,7 @@ describe('reading a decision problem', () => {
     ['a list', '[]', '[]', /the file should be an object/],
   ])('says in which line %s is wrong', (_, text, there, message) => {
     expect(() => readProblem(text)).toThrow(message);
-    expect(() => readProblem(text)).toThrow(ProblemFileError);
+    expect(() => readProblem(text)).toThrow(Refusal);
     const line = text.split('\n').findIndex((one) => one.includes(there)) + 1;
     expect(() => readProblem(text)).toThrow(new RegExp(`^line ${line}: `));
   });

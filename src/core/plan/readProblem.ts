@@ -1,13 +1,9 @@
+import { Refusal } from '../quantity';
 import { isNode, LineCounter, parseDocument } from 'yaml';
 import { type PlanProblem, type PlanTest } from './problem';
 
 /** The longest file of a decision problem that is read, in characters. */
 export const longestProblem = 8 * 1024 * 1024;
-
-/** A decision problem that cannot be used, with the line where it goes wrong. */
-export class ProblemFileError extends Error {
-  override readonly name = 'ProblemFileError';
-}
 
 type Path = readonly (string | number)[];
 
@@ -29,22 +25,22 @@ const sumSlack = 1e-6;
  * repairing a fault cures that fault alone.
  *
  * @param text JSON
- * @throws ProblemFileError with the line of the first thing that is wrong
+ * @throws Refusal with the line of the first thing that is wrong
  */
 export function readProblem(text: string): PlanProblem {
   if (text.length > longestProblem)
-    throw new ProblemFileError(`line 1: ${Math.ceil(text.length / 1048576)} MB long; a problem may have at most 8 MB`);
+    throw new Refusal(`line 1: ${Math.ceil(text.length / 1048576)} MB long; a problem may have at most 8 MB`);
   let root: unknown;
   try {
     root = JSON.parse(text);
   } catch (error) {
-    throw new ProblemFileError(syntaxMessage(text, error as SyntaxError));
+    throw new Refusal(syntaxMessage(text, error as SyntaxError));
   }
   try {
     return problemFrom(root);
   } catch (error) {
     if (!(error instanceof Complaint)) throw error;
-    throw new ProblemFileError(`line ${lineOf(text, error.path)}: ${error.message}`);
+    throw new Refusal(`line ${lineOf(text, error.path)}: ${error.message}`);
   }
 }
 

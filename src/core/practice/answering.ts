@@ -1,7 +1,6 @@
-import { type Expectation } from '../behaviour';
+import { type Expectation, type Answer } from '../measure';
 import { symptoms } from '../picture';
-import { type Answer } from '../reading';
-import { gaussian, type Random } from '../chance';
+import { gaussian, type Random } from '../statistics';
 
 function pick<T>(items: readonly T[], chanceOf: (item: T) => number, random: Random): T {
   let left = random() * items.reduce((sum, item) => sum + chanceOf(item), 0);

@@ -1,4 +1,6 @@
-import { asBuilt, type Context, type Expectation, liveCold, type Predictions } from '../behaviour';
+import { type LogBody, type LogEntry, replay } from '../log';
+import { type Expectation, type Answer } from '../measure';
+import { asBuilt, type Context, liveCold, type Predictions } from '../behaviour';
 import {
   type Advice,
   adviseOn,
@@ -12,10 +14,9 @@ import {
   transition,
 } from '../diagnosis';
 import { symptomsOf } from '../picture';
-import { type Answer, type LogBody, type LogEntry, replay } from '../reading';
 import { type Fault } from '../sheet';
 import { answerFrom, misread } from './answering';
-import { type Random } from '../chance';
+import { type Random } from '../statistics';
 
 /** How the next step is chosen: by the advice, or by going through the checks in some order. */
 export type HuntPolicy = 'tovrik' | 'checklist' | 'random';

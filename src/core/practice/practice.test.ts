@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { compileSheet, liveCold, Predictions } from '../behaviour';
 import { indistinguishable } from '../diagnosis';
-import { gaussian, seeded } from '../chance';
+import { gaussian, seeded } from '../statistics';
 import { answerFrom, hunt, nameFault } from '.';
 
 describe('random sources', () => {

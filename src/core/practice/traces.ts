@@ -1,4 +1,4 @@
-import { gaussian, type Random } from '../chance';
+import { gaussian, type Random } from '../statistics';
 import { type Sample } from '../reading';
 
 export const traceKinds = ['settled', 'climbing', 'falling', 'brief', 'swinging', 'bouncing', 'open'] as const;

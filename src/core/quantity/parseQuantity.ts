@@ -1,3 +1,4 @@
+import { Refusal } from './refusal';
 import { typedPrefixes } from './prefixes';
 import { type Unit } from './units';
 
@@ -6,11 +7,6 @@ export interface Quantity {
   readonly value: number;
   /** Absent when none was written. */
   readonly unit?: Unit;
-}
-
-/** Says what was wrong with a written quantity and what would be right. */
-export class QuantityError extends Error {
-  override readonly name = 'QuantityError';
 }
 
 const spellings: Readonly<Record<string, Unit>> = {
@@ -60,14 +56,14 @@ function readSuffix(suffix: string): { factor: number; unit?: Unit } | undefined
  * Takes `4k7`, `0R22`, `680u`, `2.2M`, `-168`, `1.2 mV`, a decimal comma, and `OL` for a
  * reading beyond the range.
  *
- * @throws QuantityError naming the text and a form that would be right
+ * @throws Refusal naming the text and a form that would be right
  */
 export function parseQuantity(text: string): Quantity {
   const trimmed = text.trim();
   if (overload.test(trimmed)) return { value: Infinity };
   if (thousands.test(trimmed)) {
     const [whole = '', decimals = ''] = trimmed.split(',');
-    throw new QuantityError(
+    throw new Refusal(
       `"${trimmed}" could be ${whole}.${decimals} or ${whole}${decimals}: write it with a point or without a comma`,
     );
   }
@@ -85,13 +81,25 @@ export function parseQuantity(text: string): Quantity {
   const match = plain.exec(trimmed);
   const suffix = match ? readSuffix((match[4] ?? '').trim()) : undefined;
   if (!match || !suffix) {
-    throw new QuantityError(`"${trimmed}" is not a value: write it like 186.2, -168, 4k7, 0R22, 680u, 1.2 mV or OL`);
+    throw new Refusal(`"${trimmed}" is not a value: write it like 186.2, -168, 4k7, 0R22, 680u, 1.2 mV or OL`);
   }
   const [, sign, digits = '', exponent = '0'] = match;
   const power = Number(exponent) + Math.round(Math.log10(suffix.factor));
   const value = Number(`${sign}${digits.replace(',', '.')}e${power}`);
-  if (!Number.isFinite(value)) throw new QuantityError(`"${trimmed}" is too large to be a reading`);
+  if (!Number.isFinite(value)) throw new Refusal(`"${trimmed}" is too large to be a reading`);
   return withUnit(value, suffix.unit);
+}
+
+/**
+ * Reads a quantity that is in one unit, written or not, and gives its value.
+ *
+ * @param right what would be right, where another unit is written
+ * @throws Refusal
+ */
+export function quantityIn(unit: Unit, text: string, right: string): number {
+  const quantity = parseQuantity(text);
+  if (quantity.unit !== undefined && quantity.unit !== unit) throw new Refusal(right);
+  return quantity.value;
 }
 
 function withUnit(value: number, unit: Unit | undefined): Quantity {

@@ -11,6 +11,7 @@ import {
   toleranceWidth,
   type Unit,
   units,
+  Refusal,
 } from '.';
 
 describe('parseQuantity', () => {
@@ -149,6 +150,6 @@ describe('nearestPreferred', () => {
         expect(Math.abs(Math.log(nearestPreferred(value, 'E24') / value))).toBeLessThan(0.072); // half of 1.3 to 1.5, its widest step;
       }),
     );
-    expect(() => nearestPreferred(0, 'E12')).toThrow(RangeError);
+    expect(() => nearestPreferred(0, 'E12')).toThrow(Refusal);
   });
 });

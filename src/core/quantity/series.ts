@@ -1,3 +1,4 @@
+import { Refusal } from './refusal';
 const e12 = [1, 1.2, 1.5, 1.8, 2.2, 2.7, 3.3, 3.9, 4.7, 5.6, 6.8, 8.2];
 
 /** Preferred values of one decade by IEC 60063. */
@@ -16,11 +17,11 @@ export type Series = keyof typeof decades;
 /**
  * The preferred value nearest to `value` by ratio.
  *
- * @throws RangeError when `value` is not positive and finite
+ * @throws Refusal when `value` is not positive and finite
  */
 export function nearestPreferred(value: number, series: Series): number {
   if (!(value > 0) || !Number.isFinite(value))
-    throw new RangeError(`a preferred value needs a positive size, not ${value}`);
+    throw new Refusal(`a preferred value needs a positive size, not ${value}`);
   const exponent = Math.floor(Math.log10(value));
   const candidates = [exponent - 1, exponent, exponent + 1].flatMap((power) =>
     decades[series].map((step) => Number(`${step}e${power}`)),
@@ -29,9 +30,9 @@ export function nearestPreferred(value: number, series: Series): number {
   return candidates.reduce((best, candidate) => (distance(candidate) < distance(best) ? candidate : best));
 }
 
-/** Preferred values from `least` to `most`, smallest first. @throws RangeError unless 0 < least */
+/** Preferred values from `least` to `most`, smallest first. @throws Refusal unless 0 < least */
 export function preferredWithin(least: number, most: number, series: Series): number[] {
-  if (!(least > 0)) throw new RangeError(`preferred values begin above 0, not at ${least}`);
+  if (!(least > 0)) throw new Refusal(`preferred values begin above 0, not at ${least}`);
   const found: number[] = [];
   for (let power = Math.floor(Math.log10(least)); power <= Math.log10(most); power += 1)
     for (const step of decades[series]) {

@@ -1,4 +1,5 @@
-import { parseQuantity, QuantityError } from './parseQuantity';
+import { Refusal } from './refusal';
+import { parseQuantity } from './parseQuantity';
 
 /** How far from nominal a value may lie: a share of nominal, or an amount in its unit. */
 export type Tolerance = { readonly relative: number } | { readonly absolute: number };
@@ -6,12 +7,12 @@ export type Tolerance = { readonly relative: number } | { readonly absolute: num
 /**
  * Reads `2%`, `±3 %` or `0.25 V`.
  *
- * @throws QuantityError when negative or unreadable
+ * @throws Refusal when negative or unreadable
  */
 export function parseTolerance(text: string): Tolerance {
   const quantity = parseQuantity(text.replace(/^(±|\+-|\+\/-)\s*/, ''));
   if (!(quantity.value >= 0) || !Number.isFinite(quantity.value)) {
-    throw new QuantityError(`"${text}" is not a tolerance: write it like 2% or 0.25 V`);
+    throw new Refusal(`"${text}" is not a tolerance: write it like 2% or 0.25 V`);
   }
   return quantity.unit === '%' ? { relative: quantity.value / 100 } : { absolute: quantity.value };
 }

@@ -1,7 +1,7 @@
+import { type Answer } from '../measure';
 import { type Check } from '../behaviour';
 import { formatQuantity } from '../quantity';
 import { symptomTitles } from '../picture';
-import { type Answer } from './answer';
 
 /** An answer in words and figures: `-121.4 V`, `186 V, then gone`, `weak`, `Upper half dark`. */
 export function answerText(check: Check, answer: Answer): string {

@@ -1,24 +1,6 @@
-export { type Answer } from './answer';
-export { EntryError, exampleFor, readEntry, type Entry, type EntryScope } from './entry';
-export { reviveBody } from './json';
-export {
-  provenBelow,
-  replay,
-  standing,
-  workedBy,
-  type BenchState,
-  type InsideReading,
-  type LogBody,
-  type LogEntry,
-  type Proof,
-  type Repair,
-  type Standing,
-  type TakenReading,
-  type WorkedBy,
-} from './log';
-export { readRefinement, type Refinement } from './refinement';
 export { answerText } from './answerText';
-export { expectedText, inconclusive, judgeAnswer, type Verdict } from './verdict';
+export { countBlinks, type BlinkCount, type Tap } from './blinkTaps';
+export { readsOpen } from './overRange';
 export {
   type After,
   classifyTrace,
@@ -29,6 +11,8 @@ export {
   type Sample,
   type TraceShape,
 } from './trace';
+export { usualReadings, type ClosedLog, type Usual } from './usual';
+export { expectedText, inconclusive, judgeAnswer, type Verdict } from './verdict';
 export {
   checksSwept,
   measureWaveform,
@@ -38,6 +22,3 @@ export {
   waveReading,
   waveText,
 } from './waveform';
-export { readsOpen } from './overRange';
-export { usualReadings, type ClosedLog, type Usual } from './usual';
-export { countBlinks, type BlinkCount, type Tap } from './blinkTaps';

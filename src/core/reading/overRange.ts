@@ -1,3 +1,4 @@
+import { measures } from '../measure';
 import { type Check, type Context, type Predictions } from '../behaviour';
 import { type Ohms } from '../quantity';
 
@@ -18,9 +19,9 @@ export function readsOpen(
   context: Context,
   range: number | undefined,
 ): boolean {
-  if (check.measure === 'diode' || check.measure === 'esr') return true;
-  if (check.measure !== 'ohms') return false;
-  if (range === undefined) return true;
+  const way = measures[check.measure];
+  if (way.kind !== 'number' || way.beyondRange === undefined) return false;
+  if (way.beyondRange === 'open' || range === undefined) return true;
   const standard = predictions.standard(check, context);
   const nominal = standard.kind === 'number' ? standard.nominal : Infinity;
   return range >= (Number.isFinite(nominal) ? Math.min(lastRange, wellAbove * nominal) : anyRange);

@@ -1,7 +1,8 @@
+import { type LogBody } from '../log';
 import { describe, expect, it } from 'vitest';
 import { compileSheet, Predictions } from '../behaviour';
 import { shippedSheets } from '../../sheets';
-import { type LogBody, usualReadings } from '.';
+import { usualReadings } from '.';
 
 const predictions = new Predictions(compileSheet(shippedSheets().get('pellisar-tc-14')!));
 const live: LogBody = { kind: 'power', power: 'live' };

@@ -1,5 +1,5 @@
+import { type LogEntry, replay } from '../log';
 import { contextKey, liveCold, type Predictions } from '../behaviour';
-import { type LogEntry, replay } from './log';
 
 /** A closed job, as far as its readings go. */
 export interface ClosedLog {

@@ -1,11 +1,18 @@
-import { type Check, classify, type Context, deviation, type Predictions } from '../behaviour';
+import { type Answer, classify, deviation, measures, type NumberWay } from '../measure';
+import { type Check, type Context, type Predictions } from '../behaviour';
 import { formatQuantity } from '../quantity';
-import { type Measure } from '../sheet';
-import { type Answer } from './answer';
+
+/** How a check is measured, where that gives a number. */
+function numberWay({ measure }: Check): NumberWay | undefined {
+  const way = measures[measure];
+  return way.kind === 'number' ? way : undefined;
+}
+
+const provesNothingLow = (check: Check): boolean => numberWay(check)?.lowProvesNothing === true;
 
 /** True where a verdict neither clears nor convicts. */
 export function inconclusive(check: Check, verdict: Verdict): boolean {
-  return verdict.mark === 'odd' && check.measure === 'ohms';
+  return verdict.mark === 'odd' && provesNothingLow(check);
 }
 
 /** The judgement on one answer, ready to be shown, said and sounded. */
@@ -37,30 +44,20 @@ export function judgeAnswer(predictions: Predictions, check: Check, answer: Answ
   const found = classify(standard, answer.value, answer.shape);
   if (found === 'brief') return { mark: 'odd', words: 'up, then gone', expected };
   // In circuit, parallel paths can only lower a resistance: a low reading of a part proves nothing.
-  if (found === 'low' && check.measure === 'ohms' && check.point?.net === undefined) {
+  if (found === 'low' && provesNothingLow(check) && check.point?.net === undefined) {
     return { mark: 'odd', words: 'low in circuit, which proves nothing: lift a leg', expected };
   }
   const off = deviation(standard, answer.value);
   return { mark: found, words: wordsFor(check, found, off), expected };
 }
 
-/** What a reading of next to nothing says, by how it was taken; of volts that nothing is there. */
-const deadWords: Readonly<Partial<Record<Measure, string>>> = {
-  ohms: 'shorted',
-  diode: 'shorted',
-  esr: 'shorted',
-  hertz: 'not running',
-  rings: 'no ring: a shorted turn',
-};
-
 function wordsFor(check: Check, found: Verdict['mark'], off: number | undefined): string {
   if (found === 'within') return 'within';
   if (found === 'open') return 'open';
-  if (found === 'dead') return deadWords[check.measure] ?? 'nothing there';
+  if (found === 'dead') return numberWay(check)?.dead ?? 'nothing there';
   if (found === 'odd') return 'wrong sign';
   if (off === undefined) return found;
-  if (check.measure === 'esr' || check.measure === 'ripple' || off > 2)
-    return `${Number((off + 1).toPrecision(2))} times what a good one shows`;
+  if (numberWay(check)?.multiple || off > 2) return `${Number((off + 1).toPrecision(2))} times what a good one shows`;
   const percent = `${Math.abs(Math.round(off * 100))} %`;
   if (found === 'high') return `${percent} high`;
   return check.unit === 'V' ? `${percent} weak` : `${percent} low`;
@@ -71,14 +68,9 @@ export function expectedText(predictions: Predictions, check: Check, context: Co
   const standard = predictions.standard(check, context);
   if (standard.kind === 'picture') return 'a right picture';
   if (standard.kind === 'choice') return standard.right;
-  const { nominal, highAbove, lowBelow } = standard;
-  if (check.measure === 'ripple') return `under ${formatQuantity(highAbove, 'V', 2)}`;
-  if (check.measure === 'esr') return `under ${formatQuantity(highAbove, 'Ω', 2)}`;
-  if (check.measure === 'rings') return `${Math.ceil(lowBelow)} or more`;
-  if (check.measure === 'diode') return `about ${formatQuantity(nominal, 'V', 2)}`;
-  if (check.measure === 'ohms' && highAbove === Infinity) return `over ${formatQuantity(lowBelow, 'Ω', 2)}`;
-  if (check.measure === 'ohms' && lowBelow === 0) return `under ${formatQuantity(highAbove, 'Ω', 2)}`;
-  if (check.measure === 'ohms' && check.point?.net !== undefined) return `about ${formatQuantity(nominal, 'Ω', 2)}`;
+  const { nominal, highAbove } = standard;
+  const said = numberWay(check)?.expected?.(standard, check.point?.net !== undefined);
+  if (said !== undefined) return said;
   if (nominal === 0) return `${formatQuantity(0, check.unit)}`;
   const share = (highAbove - Math.abs(nominal)) / Math.abs(nominal);
   return `${formatQuantity(nominal, check.unit)} ±${Number((share * 100).toPrecision(2))} %`;

@@ -1,5 +1,5 @@
+import { provenBelow } from '../log';
 import { type Check, type Context } from '../behaviour';
-import { provenBelow } from '../reading';
 import { type Symptom } from '../picture';
 import { familyOf, type Sheet, type Store } from '../sheet';
 

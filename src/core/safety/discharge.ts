@@ -6,6 +6,7 @@ import {
   type Seconds,
   type Volts,
   type Watts,
+  Refusal,
 } from '../quantity';
 
 /** A charged capacitor and the resistance across it. */
@@ -22,7 +23,7 @@ export interface Discharge {
  * recovers 1–3 % within minutes, so the caller asks for a second reading.
  *
  * @returns seconds; 0 when already at or below `target`
- * @throws RangeError when a quantity is not positive and finite
+ * @throws Refusal when a quantity is not positive and finite
  */
 export function timeToFall({ farads, volts, ohms }: Discharge, target: Volts): Seconds {
   requirePositive({ farads, volts, ohms, target });
@@ -32,11 +33,11 @@ export function timeToFall({ farads, volts, ohms }: Discharge, target: Volts): S
 /**
  * Voltage left after a time, v = V0·e^(−t/RC).
  *
- * @throws RangeError when a quantity is not positive and finite or the time is negative
+ * @throws Refusal when a quantity is not positive and finite or the time is negative
  */
 export function voltsAfter({ farads, volts, ohms }: Discharge, seconds: Seconds): Volts {
   requirePositive({ farads, volts, ohms });
-  if (!(seconds >= 0)) throw new RangeError(`time must not be negative, not ${seconds}`);
+  if (!(seconds >= 0)) throw new Refusal(`time must not be negative, not ${seconds}`);
   return volts * Math.exp(-seconds / (ohms * farads));
 }
 
@@ -53,10 +54,10 @@ export function peakPower({ volts, ohms }: Pick<Discharge, 'volts' | 'ohms'>): W
 /**
  * Time constant of a decay from two readings, τ = Δt / ln(V1/V2).
  *
- * @throws RangeError when the voltage did not fall
+ * @throws Refusal when the voltage did not fall
  */
 export function timeConstant(first: Volts, second: Volts, apart: Seconds): Seconds {
   requirePositive({ first, second, apart });
-  if (second >= first) throw new RangeError(`${second} V after ${first} V is no decay`);
+  if (second >= first) throw new Refusal(`${second} V after ${first} V is no decay`);
   return apart / Math.log(first / second);
 }

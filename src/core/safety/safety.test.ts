@@ -1,3 +1,4 @@
+import { Refusal } from '../quantity';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
@@ -64,7 +65,7 @@ describe('discharge', () => {
     [{ farads: 1, volts: Infinity, ohms: 1 }],
     [{ farads: 1, volts: 1, ohms: -5 }],
   ])('refuses %j', (wrong) => {
-    expect(() => timeToFall(wrong, 1)).toThrow(RangeError);
+    expect(() => timeToFall(wrong, 1)).toThrow(Refusal);
   });
 });
 

@@ -37,7 +37,7 @@ export function lampCurrent({ watts, volts }: Lamp, across: Volts): number {
  * A resistance has one point. A load of constant power has two or none; the one with the less voltage
  * across the lamp is where it runs. In volts and amperes r.m.s., the load taken without phase.
  *
- * @throws RangeError when a quantity is not positive
+ * @throws Refusal when a quantity is not positive
  */
 export function seriesLampPoint(lamp: Lamp, mains: Volts, load: LampLoad): LampPoint | undefined {
   requirePositive({ 'lamp watts': lamp.watts, 'lamp volts': lamp.volts, mains });

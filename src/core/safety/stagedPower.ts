@@ -38,7 +38,7 @@ const enough = 0.75;
 
 const lampSizes: readonly Watts[] = [25, 40, 60, 75, 100, 150, 200, 300];
 
-/** The smallest lamp of a drawer behind which the set still runs; undefined where none lets it. @throws RangeError */
+/** The smallest lamp of a drawer behind which the set still runs; undefined where none lets it. @throws Refusal */
 export function lampFor(mains: Volts, loadWatts: Watts): Watts | undefined {
   requirePositive({ mains, 'load in watts': loadWatts });
   const runs = (watts: Watts) => {
@@ -52,7 +52,7 @@ export function lampFor(mains: Volts, loadWatts: Watts): Watts | undefined {
  * The steps to first power after a repair: behind a lamp, at raised mains, then without the lamp, each with
  * what a healthy, a shorted and a set that does not start read at the reservoir.
  *
- * @throws RangeError when a quantity is not positive
+ * @throws Refusal when a quantity is not positive
  */
 export function powerSteps({ lamp, mains, loadWatts }: PowerPlan): PowerStep[] {
   requirePositive({

@@ -1,5 +1,5 @@
+import { provenBelow } from '../log';
 import { type Joules, type Ohms, type Seconds, type Volts, type Watts } from '../quantity';
-import { provenBelow } from '../reading';
 import { type Store } from '../sheet';
 import { peakPower, storedEnergy, timeConstant, timeToFall, voltsAfter } from './discharge';
 

@@ -1,6 +1,8 @@
 import { NeedLoop, needOrder } from './needOrder';
 import { type Problem } from './problem';
-import { familyOf, pictureRoles, type Place, type Sheet } from './sheet';
+import { type Place } from './place';
+import { type Sheet } from './sheet';
+import { familyOf, pictureRoles } from './words';
 
 const sheetStart: Place = { line: 1, column: 1 };
 

@@ -1,17 +1,18 @@
 import { LineCounter, parseDocument } from 'yaml';
 import { describe, expect, it } from 'vitest';
 import { parseTolerance } from '../quantity';
-import { Field, type Reading } from './field';
+import { Field, type SheetReading } from './field';
 import { Places } from './sources';
 
-function read(text: string): { root: Field; reading: Reading } {
+function read(text: string): { root: Field; reading: SheetReading } {
   const lines = new LineCounter();
   const { contents } = parseDocument(text, { lineCounter: lines });
-  const reading: Reading = { places: new Places(lines), problems: [] };
+  const reading: SheetReading = { places: new Places(lines), problems: [] };
   return { root: new Field(reading, contents, 'sheet'), reading };
 }
 /** Problems after something was read, as `line:column message`. */
-const said = ({ problems }: Reading) => problems.map(({ line, column, message }) => `${line}:${column} ${message}`);
+const said = ({ problems }: SheetReading) =>
+  problems.map(({ line, column, message }) => `${line}:${column} ${message}`);
 
 describe('a field', () => {
   it('reads words, numbers, flags and lists', () => {

@@ -1,11 +1,11 @@
+import { Refusal, parseQuantity, type Unit, unitNames, attempt } from '../quantity';
 import { isMap, isScalar, isSeq, type Node } from 'yaml';
-import { parseQuantity, QuantityError, type Unit, unitNames } from '../quantity';
 import { type Problem } from './problem';
 import { type Places } from './sources';
-import { type Place } from './sheet';
+import { type Place } from './place';
 
 /** What every field of one sheet shares: where nodes were written, and the problems found so far. */
-export interface Reading {
+export interface SheetReading {
   readonly places: Places;
   readonly problems: Problem[];
 }
@@ -15,12 +15,12 @@ const nowhere: Place = { line: 1, column: 1 };
 /**
  * A value in the YAML text that knows its place.
  *
- * Reading never throws: a wrong value leaves a problem and yields the fallback, so that one
+ * SheetReading never throws: a wrong value leaves a problem and yields the fallback, so that one
  * reading of a sheet reports all that is wrong with it.
  */
 export class Field {
   constructor(
-    private readonly reading: Reading,
+    private readonly reading: SheetReading,
     private readonly node: Node | null | undefined,
     /** What the field is called in messages. */
     readonly name: string,
@@ -130,17 +130,12 @@ export class Field {
   quantity(unit: Unit, fallback?: number): number {
     const text = this.text(fallback === undefined ? undefined : String(fallback));
     if (!this.present) return fallback ?? 0;
-    try {
+    return this.attempt(() => {
       const quantity = parseQuantity(text);
-      if (quantity.unit !== undefined && quantity.unit !== unit) {
+      if (quantity.unit !== undefined && quantity.unit !== unit)
         this.fail(`"${this.name}" is in ${unitNames[unit]}, not ${unitNames[quantity.unit]}`);
-      }
       return quantity.value;
-    } catch (error) {
-      if (!(error instanceof QuantityError)) throw error;
-      this.fail(error.message);
-      return fallback ?? 0;
-    }
+    }, fallback ?? 0);
   }
 
   optionalQuantity(unit: Unit): number | undefined {
@@ -159,12 +154,9 @@ export class Field {
   /** Tries `read`; a quantity it cannot read becomes a problem here. */
   attempt<T>(read: (text: string) => T, fallback: T): T {
     if (!this.present) return fallback;
-    try {
-      return read(this.text());
-    } catch (error) {
-      if (!(error instanceof QuantityError)) throw error;
-      this.fail(error.message);
-      return fallback;
-    }
+    const value = attempt(() => read(this.text()));
+    if (!(value instanceof Refusal)) return value;
+    this.fail(value.message);
+    return fallback;
   }
 }

@@ -1,7 +1,9 @@
 export * from './sheet';
+export { sheetChangeSchema, type SheetChange } from './change';
 export { SheetError, type Problem } from './problem';
-export { readSheet } from './readSheet';
-export { levelRatio } from './readStates';
+export { readSheet, sheetSchema } from './readSheet';
+export * from './words';
+export { type Place } from './place';
 export { longestSheet, type SheetSources } from './sources';
 export { makers, needOrder } from './needOrder';
 export { partName } from './faultTitle';

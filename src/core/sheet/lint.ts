@@ -1,6 +1,7 @@
 import { type Problem } from './problem';
 import { makers } from './needOrder';
-import { type Place, type Sheet } from './sheet';
+import { type Place } from './place';
+import { type Sheet } from './sheet';
 
 const sheetStart: Place = { line: 1, column: 1 };
 

@@ -1,25 +1,15 @@
 import { parseQuantity } from '../quantity';
-import { type PartKind } from './sheet';
-
-const kindsWithSize: ReadonlySet<PartKind> = new Set<PartKind>([
-  'electrolytic',
-  'ceramic',
-  'film',
-  'resistor',
-  'fusible',
-  'thermistor',
-  'trimmer',
-]);
+import { type PartKind, partKinds } from '../parts';
 
 /**
  * Splits a part value such as `100u 35V` or `1R 1W` into its main quantity and voltage rating.
  *
  * Kinds without a main quantity (a transistor, a connector) give an empty result.
  *
- * @throws QuantityError when the first word of a resistor or capacitor is not a quantity
+ * @throws Refusal when the first word of a resistor or capacitor is not a quantity
  */
 export function readPartValue(kind: PartKind, text: string): { size?: number; voltage?: number } {
-  if (!kindsWithSize.has(kind) || text === '') return {};
+  if (partKinds[kind].marked === undefined || text === '') return {};
   const [size = '', ...rest] = text.split(/\s+/);
   const volts = rest.find((word) => /^\d+(\.\d+)?k?V$/.test(word));
   return { size: parseQuantity(size).value, ...(volts === undefined ? {} : { voltage: parseQuantity(volts).value }) };

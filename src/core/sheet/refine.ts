@@ -1,5 +1,5 @@
 import { isMap, parseDocument } from 'yaml';
-import { type Source } from './sheet';
+import { type Source } from './words';
 
 /** What is written of a point: only what is given, the rest stands as it was. */
 export interface PointValues {

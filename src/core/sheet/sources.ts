@@ -12,7 +12,8 @@ import {
   YAMLMap,
 } from 'yaml';
 import { SheetError } from './problem';
-import { type Place, sheetFormat } from './sheet';
+import { type Place } from './place';
+import { sheetFormat } from './words';
 
 /** The longest sheet that is read, in characters. */
 export const longestSheet = 512 * 1024;

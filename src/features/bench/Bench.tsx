@@ -1,5 +1,8 @@
 'use client';
 
+import { Decision, Suspects } from '@/workshop/suspects';
+import { type Line, LineMap } from '@/workshop/line';
+import { type BenchState } from '@/core/log';
 import { type Usual } from '@/core/reading';
 import { familyOf } from '@/core/sheet';
 import { Button } from 'antd';
@@ -8,25 +11,20 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { compareSiblings } from '@/core/compare';
-import { isolationOf } from '@/core/diagnosis';
-import { depict, type Symptom, symptomTitles } from '@/core/picture';
+import { isolationOf, likeliestInside } from '@/core/diagnosis';
+import { depict, symptomTitles } from '@/core/picture';
 import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
-import { type JobFile, StateBand, useLog, usePowerKeys } from '@/features/job';
-import { LiveMeter, MeterChoice, SweepView } from '@/features/meter';
-import { likeliestInside } from '@/features/stage/likeliestInside';
+import { type JobFile, StateBand, useLog, usePowerKeys } from '@/workshop/job';
+import { LiveMeter, MeterChoice, SweepView } from '@/workshop/meter';
 import { chanceText, PictureView, timeText } from '@/ui';
 import { BenchKeys } from './BenchKeys';
-import { latestNumber } from './benchModel';
 import { LargeFigures } from './LargeFigures';
 import { largeOf, nextMetered } from './largeModel';
 import { IsolationView } from './IsolationView';
-import { type Line } from './line/line';
-import { LineMap } from './line/LineMap';
 import { OtherProbes } from './OtherProbes';
 import { ProbeCard } from './ProbeCard';
 import { Readings } from './Readings';
 import { SiblingTable } from './SiblingTable';
-import { Decision, Suspects } from './Suspects';
 import { WhatIf } from './WhatIf';
 import styles from './bench.module.css';
 import { useBench } from './useBench';
@@ -34,11 +32,17 @@ import { useBenchMeter } from './useBenchMeter';
 import { useVoice } from './useVoice';
 
 // The solver is fetched only for sets with a netlist inside.
-const InsideBlock = dynamic(() => import('@/features/stage/InsideBlock').then(({ InsideBlock: loaded }) => loaded), {
+const InsideBlock = dynamic(() => import('@/features/bench/InsideBlock').then(({ InsideBlock: loaded }) => loaded), {
   ssr: false,
 });
 
 const otherProbes = 3;
+
+/** The latest plain number read at a point since the last repair, for comparing siblings. */
+function numberAt(latest: BenchState['latest'], point: string): number | undefined {
+  const answer = latest.get(point)?.answer;
+  return answer?.kind === 'number' ? answer.value : undefined;
+}
 
 interface BenchProps {
   readonly file: JobFile;
@@ -72,17 +76,18 @@ export function Bench({ file, line, usual, asked, simulatedMeter }: BenchProps) 
   const meter = useBenchMeter(file, log, desk, simulatedMeter);
   const family = familyOf(sheet.technology);
   const seen = useMemo(() => {
-    const reading = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
-    const symptoms: readonly Symptom[] =
-      reading?.answer.kind === 'picture' ? reading.answer.symptoms : job.complaint.symptoms;
-    return { symptoms, by: reading ? `seen ${timeText(reading.entry.at)}` : 'as the owner told it' };
-  }, [bench.readings, job.complaint]);
+    const { picture } = bench;
+    return {
+      symptoms: picture?.symptoms ?? job.complaint.symptoms,
+      by: picture ? `seen ${timeText(picture.entry.at)}` : 'as the owner told it',
+    };
+  }, [bench, job.complaint]);
   const comparisons = useMemo(
     () =>
       sheet.siblings
-        .map((group) => compareSiblings(group, (point) => latestNumber(job, point)))
+        .map((group) => compareSiblings(group, (point) => numberAt(bench.latest, point)))
         .filter((one) => one.rows.some((row) => row.values.filter((value) => value !== undefined).length > 0)),
-    [sheet.siblings, job],
+    [sheet.siblings, bench.latest],
   );
   const inside = useMemo(
     () => likeliestInside(sheet, advice.posterior, predictions.checks, bench),
@@ -95,7 +100,6 @@ export function Bench({ file, line, usual, asked, simulatedMeter }: BenchProps) 
     const burning = bench.context.power === 'live' ? pictureCaution(seen.symptoms) : undefined;
     return [...(burning === undefined ? [] : [burning]), ...forStep].slice(0, 2);
   }, [sheet, check, step, bench.context, seen.symptoms]);
-  const spent = bench.repairs.reduce((sum, { repair }) => sum + repair.money, 0);
   const others = advice.probes.filter(({ probe }) => probe.id !== focused?.probe.id).slice(0, otherProbes);
   const mostSaved = Math.max(1, ...advice.probes.map(({ saves }) => saves));
 
@@ -264,7 +268,7 @@ export function Bench({ file, line, usual, asked, simulatedMeter }: BenchProps) 
         </div>
         <div className={styles.column}>
           <Suspects posterior={advice.posterior} predictions={predictions} closed={file.closed} />
-          {!closed && <Decision advice={advice} file={file} sheet={sheet} spent={spent} />}
+          {!closed && <Decision advice={advice} file={file} sheet={sheet} spent={bench.spent} />}
         </div>
       </div>
       {large && (

@@ -1,4 +1,4 @@
-import { type JobLog } from '@/features/job';
+import { type JobLog } from '@/workshop/job';
 import { Key } from '@/ui';
 import styles from './bench.module.css';
 

@@ -1,10 +1,10 @@
+import { type ReadingRow } from '@/core/job';
+import { type BenchState } from '@/core/log';
 import { useEffect, useRef } from 'react';
 import { engineering } from '@/core/quantity';
-import { type BenchState } from '@/core/reading';
-import { powerWords } from '@/features/job';
-import { type MeterWords } from '@/features/meter';
+import { powerWords } from '@/workshop/job';
+import { type MeterWords } from '@/workshop/meter';
 import { Key, VerdictMark } from '@/ui';
-import { type ReadingRow } from './benchModel';
 import { type Large } from './largeModel';
 import styles from './large.module.css';
 

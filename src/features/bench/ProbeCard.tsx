@@ -1,24 +1,19 @@
 'use client';
 
+import { type Interpreted, type SetStep } from '@/core/entry';
+import { provenBelow, type TakenReading } from '@/core/log';
 import { Button } from 'antd';
 import { type RefObject } from 'react';
-import { blinkConditions, measureTitles, type Check, type Predictions, type Context } from '@/core/behaviour';
+import { blinkConditions, type Check, type Predictions, type Context, isMetered } from '@/core/behaviour';
 import { type ProbeAdvice } from '@/core/diagnosis';
 import { dischargeTool, peakPower, timeToFall } from '@/core/safety';
+import { measures } from '@/core/measure';
 import { type Symptom } from '@/core/picture';
 import { formatQuantity } from '@/core/quantity';
-import { provenBelow, type TakenReading, type Usual } from '@/core/reading';
+import { type Usual } from '@/core/reading';
 import { type Ground } from '@/core/sheet';
 import { clockText, dateText, Key, markColours, minutesText, VerdictMark } from '@/ui';
-import {
-  choicesFor,
-  instruction,
-  type Interpreted,
-  isMetered,
-  type SeenPicture,
-  type Step,
-  whyProbe,
-} from './benchModel';
+import { choicesFor, instruction, type SeenPicture, whyProbe } from './benchModel';
 import { BlinkConditions } from './BlinkConditions';
 import { BlinkTapper } from './BlinkTapper';
 import { PicturePicker } from './PicturePicker';
@@ -41,7 +36,7 @@ interface ProbeCardProps {
   /** What the shop's own sets read there. */
   readonly usual: Usual | undefined;
   readonly context: Context;
-  readonly step: Step | undefined;
+  readonly step: SetStep | undefined;
   readonly cautions: readonly string[];
   readonly correcting: TakenReading | undefined;
   readonly text: string;
@@ -172,11 +167,11 @@ function labelOf({ correcting, step, check, advice, act }: ProbeCardProps): stri
   return check ? 'Any reading' : (act?.label ?? 'Any reading');
 }
 
-function stepTitle(step: Step): string {
+function stepTitle(step: SetStep): string {
   return step.kind === 'do' ? step.title : `Prove ${step.store.id} dead`;
 }
 
-function stepHow(step: Step) {
+function stepHow(step: SetStep) {
   if (step.kind === 'do') return <>Press ⏎ when it is done. The change goes into the record.</>;
   const { store } = step;
   if (store.farads < 1e-7)
@@ -203,7 +198,7 @@ function How({ check, predictions, context }: { check: Check; predictions: Predi
   const numeric = isMetered(check);
   return (
     <>
-      {capital(measureTitles[check.measure])}
+      {capital(measures[check.measure].title)}
       {where === '' ? '' : numeric ? `, red on ${where}` : `: ${where}`}
       {check.ground !== 'none' && numeric && (
         <>

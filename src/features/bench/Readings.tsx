@@ -1,9 +1,9 @@
 'use client';
 
+import { type ReadingRow } from '@/core/job';
+import { type BenchState } from '@/core/log';
 import { formatQuantity } from '@/core/quantity';
-import { type BenchState } from '@/core/reading';
 import { VerdictMark } from '@/ui';
-import { type ReadingRow } from './benchModel';
 import styles from './bench.module.css';
 
 interface ReadingsProps {

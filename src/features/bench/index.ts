@@ -1,2 +1,1 @@
 export { Bench } from './Bench';
-export { Suspects } from './Suspects';

@@ -1,11 +1,11 @@
 // @vitest-environment happy-dom
+import { predictionsOf } from '@/core/behaviour';
+import { replay } from '@/core/log';
 import { act } from 'react';
 import { createRoot, type Root } from 'react-dom/client';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { adviseOn } from '@/core/diagnosis';
-import { replay } from '@/core/reading';
-import { predictionsOf } from '@/features/job';
-import { type MeterWords } from '@/features/meter';
+import { type MeterWords } from '@/workshop/meter';
 import { shippedSheets } from '@/sheets';
 import { LargeFigures } from './LargeFigures';
 import { type Large, largeOf, nextMetered } from './largeModel';

@@ -1,7 +1,7 @@
-import { type Check } from '@/core/behaviour';
+import { type SetStep } from '@/core/entry';
+import { type Check, isMetered } from '@/core/behaviour';
 import { type ProbeAdvice } from '@/core/diagnosis';
 import { type Unit } from '@/core/quantity';
-import { isMetered, type Step } from './benchModel';
 
 /** What stands in large figures. */
 export interface Large {
@@ -17,7 +17,7 @@ export interface Large {
  *
  * @param otherwise the title where nothing is to be measured
  */
-export function largeOf(step: Step | undefined, check: Check | undefined, otherwise: string): Large {
+export function largeOf(step: SetStep | undefined, check: Check | undefined, otherwise: string): Large {
   if (step?.kind === 'do') return { title: step.title, where: '', wants: 'step', unit: '' };
   if (step)
     return { title: `Discharge and measure ${step.store.id}`, where: step.store.place, wants: 'value', unit: 'V' };

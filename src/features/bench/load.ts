@@ -1,7 +1,8 @@
 import 'server-only';
+import { kinOf, readLibrary } from '@/workshop/library/server';
+import { predictionsOf } from '@/core/behaviour';
 import { type Usual, usualReadings } from '@/core/reading';
-import { type JobFile, predictionsOf } from '@/features/job';
-import { kinOf, readLibrary } from '@/features/sheets/library';
+import { type JobFile } from '@/workshop/job';
 import { closedLogs, database } from '@/store';
 
 /** Closed jobs looked back on. */

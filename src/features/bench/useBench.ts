@@ -1,16 +1,18 @@
 'use client';
 
+import { readingRows } from '@/core/job';
+import { interpret, nextStep } from '@/core/entry';
+import { type TakenReading, lastStanding } from '@/core/log';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState, useTransition } from 'react';
 import { type Check } from '@/core/behaviour';
 import { familyOf } from '@/core/sheet';
 import { adviseOn, contextFor, type ProbeAdvice, tilesOf } from '@/core/diagnosis';
-import { type TakenReading } from '@/core/reading';
-import { caseOf, type JobFile, type JobLog } from '@/features/job';
-import { refineSheet } from '@/features/sheets/actions';
+import { caseOf, type JobFile, type JobLog } from '@/workshop/job';
+import { refineSheet } from '@/workshop/library';
 import { depict, symptomTitles } from '@/core/picture';
 import { useDeeperLook } from './useDeeperLook';
-import { interpret, lastStanding, nextStep, readingRows, type SeenPicture } from './benchModel';
+import { type SeenPicture } from './benchModel';
 
 /** Pictures offered beside the right one: two rows. */
 const offeredPictures = 7;

@@ -1,20 +1,15 @@
 'use client';
 
+import { instrumentFor } from '@/core/measure';
+import { mayBeBrief } from '@/core/diagnosis';
+import { isMetered } from '@/core/behaviour';
+import { type LogEntry } from '@/core/log';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { checksSwept, type LogEntry, readsOpen, waveReading, waveText } from '@/core/reading';
-import { type JobFile, type JobLog, type Line } from '@/features/job';
-import {
-  type FedReading,
-  type FedSweep,
-  type MeterSource,
-  meterWords,
-  simulatedSource,
-  type Swept,
-  useMeter,
-} from '@/features/meter';
-import { instrumentFor } from '@/instruments';
+import { checksSwept, readsOpen, waveReading, waveText } from '@/core/reading';
+import { type JobFile, type JobLog, type Line } from '@/workshop/job';
+import { type MeterSource, meterWords, simulatedSource, type Swept, useMeter } from '@/workshop/meter';
+import { type FedReading, type FedSweep } from '@/instruments';
 import { sound } from '@/ui';
-import { isMetered, mayBeBrief } from './benchModel';
 import { type useBench } from './useBench';
 
 /** How long a value must stand where some suspect would take it away again, in seconds. */
@@ -75,7 +70,7 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
       // Whatever it reads is recorded; only a low reading proves it.
       if (Number.isFinite(value))
         [taken.current] = log.record([
-          { body: { kind: 'proven', store: store.id, volts: Number(value.toPrecision(3)) } },
+          { body: { kind: 'store', store: store.id, volts: Number(value.toPrecision(3)) } },
         ]);
       return;
     }

@@ -1,7 +1,7 @@
+import { type LogEntry } from '@/core/log';
 import { useEffect, useRef, useState } from 'react';
 import { type Advice, type DeeperLook } from '@/core/diagnosis';
-import { type LogEntry } from '@/core/reading';
-import { type JobFile } from '@/features/job';
+import { type JobFile } from '@/workshop/job';
 import { Planner } from '@/workers/planner';
 
 /** Advice and how far ahead it looks. */

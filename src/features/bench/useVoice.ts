@@ -1,9 +1,9 @@
 'use client';
 
+import { type ReadingRow } from '@/core/job';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type MeterWords } from '@/features/meter';
+import { type MeterWords } from '@/workshop/meter';
 import { say, spoken } from '@/ui';
-import { type ReadingRow } from './benchModel';
 
 /**
  * What was read and what comes next, aloud: at once when asked for, and at every change once it was switched on;

@@ -1,19 +1,19 @@
 'use client';
 
-import { Button, Input, InputNumber, Select } from 'antd';
+import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState, useTransition } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
-import { draftNote, type NoteDraft, verificationOf, verified } from '@/core/diagnosis';
-import { caseOf, type JobFile, StateBand, useLog } from '@/features/job';
+import { useMemo } from 'react';
+import { FormProvider, useWatch } from 'react-hook-form';
+import { type Case, verificationOf, verified } from '@/core/diagnosis';
+import { draftNote } from '@/core/job';
 import { Key, minutesText, moneyText } from '@/ui';
+import { AmountField, FormRefusal, Labelled, Pair, ParagraphField, useAnsweredForm } from '@/workshop/form';
+import { type JobFile, JobFrame, useJob } from '@/workshop/job';
 import { closeWithNote } from './actions';
-import { outcomeTitles } from './closeSchema';
+import { closeSchema, type Closing, outcomeTitles } from './closeSchema';
 import styles from './close.module.css';
 
-type Words = Exclude<keyof NoteDraft, 'money' | 'minutes' | 'fault'>;
-
-const fields: readonly { readonly name: Words; readonly title: string; readonly rows: number }[] = [
+const paragraphs: readonly { readonly name: keyof Closing; readonly title: string; readonly rows: number }[] = [
   { name: 'title', title: 'Title', rows: 1 },
   { name: 'symptom', title: 'Symptom', rows: 1 },
   { name: 'cause', title: 'What it was', rows: 1 },
@@ -26,135 +26,118 @@ const fields: readonly { readonly name: Words; readonly title: string; readonly 
 /** The fault note, written from the record and corrected by who did the work; money, time, outcome. */
 export function Close({ file }: { file: JobFile }) {
   const router = useRouter();
-  const log = useLog(file);
-  const job = useMemo(() => caseOf(file, log.entries), [file, log.entries]);
+  const { log, job } = useJob(file);
   const draft = useMemo(
-    () =>
-      draftNote(
+    (): Closing => ({
+      ...draftNote(
         job,
         log.entries.map(({ at }) => at),
       ),
-    [job, log.entries],
+      job: file.id,
+      outcome: 'returned',
+    }),
+    [job, log.entries, file.id],
   );
-  const [edited, setEdited] = useState<Partial<NoteDraft>>({});
-  const [outcome, setOutcome] = useState<keyof typeof outcomeTitles>('returned');
-  const [problem, setProblem] = useState<string>();
-  const [closing, startClosing] = useTransition();
-  const note = { ...draft, ...edited };
-  const proven = verified(verificationOf(job));
-  const pulled = job.bench.context.unplugged;
-
-  const close = () =>
-    startClosing(async () => {
-      const refused = await closeWithNote({ ...note, job: file.id, outcome });
-      if (refused === undefined) router.push(`/notebook/${file.id}`);
-      else setProblem(refused);
-    });
-  useHotkeys('mod+enter', close, { enableOnFormTags: true, preventDefault: true });
-
-  const work = (note.minutes / 60) * file.hourlyRate;
-  const left = file.value - note.money - work;
+  const { form, refused, sending, send } = useAnsweredForm<Closing, undefined>({
+    schema: closeSchema,
+    values: draft,
+    act: closeWithNote,
+    onDone: () => router.push(`/notebook/${file.id}`),
+  });
+  const [money, minutes] = useWatch({ control: form.control, name: ['money', 'minutes'] });
   return (
-    <div className={styles.page}>
-      <StateBand job={file} sheet={file.sheet} bench={job.bench} ground={undefined} closed={file.closedAt !== null} />
-      <div className={styles.columns}>
-        <section className={styles.note} aria-label="Fault note">
-          <h1>Fault note</h1>
-          <p className="soft">Written from the record. Put right what it cannot know.</p>
-          {fields.map(({ name, title, rows }) => (
-            <label key={name}>
-              <span className="label">{title}</span>
-              <Input.TextArea
-                value={note[name]}
-                autoSize={{ minRows: rows, maxRows: 6 }}
-                maxLength={4000}
-                onChange={(event) => setEdited((now) => ({ ...now, [name]: event.target.value }))}
-                aria-label={title}
-              />
-            </label>
-          ))}
-        </section>
-        <section className={styles.side} aria-label="Money, time and outcome">
-          <h2>Before it leaves</h2>
-          <ul className={styles.checks}>
-            <li data-ok={proven}>
-              {proven
-                ? 'Every wrong reading is right again'
-                : 'Not proven: readings that were wrong have not been taken again'}
-            </li>
-            <li data-ok={pulled.length === 0}>
-              {pulled.length === 0 ? 'All connectors are back' : `${pulled.join(', ')} still marked as pulled`}
-            </li>
-            <li data-ok={!job.bench.context.lamp}>
-              {job.bench.context.lamp ? 'The series lamp is still in' : 'Series lamp out'}
-            </li>
-          </ul>
-          <h2>Money and time</h2>
-          <div className={styles.pair}>
-            <label>
-              <span className="label">Parts, {file.currency}</span>
-              <InputNumber
-                value={note.money}
-                min={0}
-                max={1e6}
-                onChange={(money) => setEdited((now) => ({ ...now, money: money ?? 0 }))}
-                aria-label="Parts"
-              />
-            </label>
-            <label>
-              <span className="label">Minutes</span>
-              <InputNumber
-                value={note.minutes}
-                min={0}
-                max={1e5}
-                onChange={(minutes) => setEdited((now) => ({ ...now, minutes: minutes ?? 0 }))}
-                aria-label="Minutes"
-              />
-            </label>
-          </div>
-          <dl className={styles.sums}>
-            <dt>Value</dt>
-            <dd className="figure">{moneyText(file.value, file.currency)}</dd>
-            <dt>Parts</dt>
-            <dd className="figure">−{moneyText(note.money, file.currency)}</dd>
-            <dt>{minutesText(note.minutes)} of work</dt>
-            <dd className="figure">−{moneyText(Math.round(work), file.currency)}</dd>
-            <dt>
-              <b>Left</b>
-            </dt>
-            <dd className="figure">
-              <b>
-                {left < 0 ? '−' : ''}
-                {moneyText(Math.abs(Math.round(left)), file.currency)}
-              </b>
-            </dd>
-          </dl>
-          <label>
-            <span className="label">It is</span>
-            <Select
-              value={outcome}
-              onChange={setOutcome}
-              options={Object.entries(outcomeTitles).map(([value, label]) => ({ value, label }))}
-              aria-label="Outcome"
-            />
-          </label>
-          {problem !== undefined && (
-            <p className="bad" role="alert">
-              {problem}
-            </p>
-          )}
-          <Button
-            type="primary"
-            size="large"
-            loading={closing}
-            disabled={log.waiting.size > 0 || file.closedAt !== null}
-            onClick={close}
-          >
-            Close the job <Key>Ctrl ⏎</Key>
-          </Button>
-          {log.waiting.size > 0 && <p className="soft">{log.waiting.size} lines are still waiting to be saved.</p>}
-        </section>
-      </div>
-    </div>
+    <JobFrame file={file} log={log} bench={job.bench}>
+      <FormProvider {...form}>
+        <div className={styles.columns}>
+          <section className={styles.note} aria-label="Fault note">
+            <h1>Fault note</h1>
+            <p className="soft">Written from the record. Put right what it cannot know.</p>
+            {paragraphs.map(({ name, title, rows }) => (
+              <ParagraphField<Closing> key={name} name={name} title={title} rows={rows} maxLength={4000} />
+            ))}
+          </section>
+          <section className={styles.side} aria-label="Money, time and outcome">
+            <h2>Before it leaves</h2>
+            <BeforeItLeaves job={job} />
+            <h2>Money and time</h2>
+            <Pair>
+              <AmountField<Closing> name="money" title={`Parts, ${file.currency}`} label="Money for parts" />
+              <AmountField<Closing> name="minutes" title="Minutes" />
+            </Pair>
+            <Sums file={file} money={Number(money) || 0} minutes={Number(minutes) || 0} />
+            <Labelled title="It is">
+              <select {...form.register('outcome')} className="field" aria-label="Outcome">
+                {Object.entries(outcomeTitles).map(([value, title]) => (
+                  <option key={value} value={value}>
+                    {title}
+                  </option>
+                ))}
+              </select>
+            </Labelled>
+            <FormRefusal refused={refused} />
+            <Button
+              type="primary"
+              size="large"
+              loading={sending}
+              disabled={log.waiting.size > 0 || file.closedAt !== null}
+              onClick={send}
+            >
+              Close the job <Key>Ctrl ⏎</Key>
+            </Button>
+            {log.waiting.size > 0 && <p className="soft">{log.waiting.size} lines are still waiting to be saved.</p>}
+          </section>
+        </div>
+      </FormProvider>
+    </JobFrame>
+  );
+}
+
+/** What has to be as it was before the set goes back. */
+function BeforeItLeaves({ job }: { readonly job: Case }) {
+  const proven = verified(verificationOf(job));
+  const { unplugged, lamp } = job.bench.context;
+  return (
+    <ul className={styles.checks}>
+      <li data-ok={proven}>
+        {proven
+          ? 'Every wrong reading is right again'
+          : 'Not proven: readings that were wrong have not been taken again'}
+      </li>
+      <li data-ok={unplugged.length === 0}>
+        {unplugged.length === 0 ? 'All connectors are back' : `${unplugged.join(', ')} still marked as pulled`}
+      </li>
+      <li data-ok={!lamp}>{lamp ? 'The series lamp is still in' : 'Series lamp out'}</li>
+    </ul>
+  );
+}
+
+interface SumsProps {
+  readonly file: Pick<JobFile, 'value' | 'currency' | 'hourlyRate'>;
+  readonly money: number;
+  readonly minutes: number;
+}
+
+/** What is left of the set's value after parts and work. */
+function Sums({ file: { value, currency, hourlyRate }, money, minutes }: SumsProps) {
+  const work = (minutes / 60) * hourlyRate;
+  const left = value - money - work;
+  return (
+    <dl className={styles.sums}>
+      <dt>Value</dt>
+      <dd className="figure">{moneyText(value, currency)}</dd>
+      <dt>Parts</dt>
+      <dd className="figure">−{moneyText(money, currency)}</dd>
+      <dt>{minutesText(minutes)} of work</dt>
+      <dd className="figure">−{moneyText(Math.round(work), currency)}</dd>
+      <dt>
+        <b>Left</b>
+      </dt>
+      <dd className="figure">
+        <b>
+          {left < 0 ? '−' : ''}
+          {moneyText(Math.abs(Math.round(left)), currency)}
+        </b>
+      </dd>
+    </dl>
   );
 }

@@ -40,3 +40,6 @@ export const closeSchema = yup.object({
     .oneOf(Object.keys(outcomeTitles) as (keyof typeof outcomeTitles)[], 'choose how it ends')
     .required(),
 });
+
+/** A fault note as edited, with how the job ends. */
+export type Closing = yup.InferType<typeof closeSchema>;

@@ -1,8 +1,8 @@
+import { Refusal, parseQuantity, attempt } from '@/core/quantity';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { parseQuantity, QuantityError } from '@/core/quantity';
-import { LiveMeter, MeterChoice } from '@/features/meter';
+import { LiveMeter, MeterChoice } from '@/workshop/meter';
 import { Key, LineEntry, sound } from '@/ui';
 import { cellText, markOfPin, nextPin, type Side, swept, sweptAnew } from './compareModel';
 import { useSweepMeter } from './useSweepMeter';
@@ -27,15 +27,11 @@ export function Sweep({ text, onText }: { text: string; onText(text: string): vo
   useHotkeys('alt+m', meter.toggle, { enableOnFormTags: true, preventDefault: true });
   const take = () => {
     if (value.trim() === '' && meter.takeNow()) return;
-    try {
-      if (value.trim() !== '-') parseQuantity(value);
-      fill(value.trim());
-      setValue('');
-      setMessage(undefined);
-    } catch (error) {
-      if (!(error instanceof QuantityError)) throw error;
-      setMessage(error.message);
-    }
+    const read = value.trim() === '-' ? undefined : attempt(() => parseQuantity(value));
+    if (read instanceof Refusal) return setMessage(read.message);
+    fill(value.trim());
+    setValue('');
+    setMessage(undefined);
   };
   return (
     <div className={styles.sweep}>

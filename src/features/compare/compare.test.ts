@@ -1,12 +1,15 @@
 import { describe, expect, it } from 'vitest';
+import { Refusal } from '@/core/quantity';
 import { cellText, compared, isSwept, leavesAt, markOfPin, nextPin, ratioText, swept, sweptAnew } from './compareModel';
 
 describe('a table under comparison', () => {
   it('is nothing yet, a message, or what leaves its rows', () => {
     expect(compared('  \n ')).toBeUndefined();
-    expect(compared('R1 10 lots 12')).toMatch(/line 1, column 2: "lots" is no value/);
+    expect(compared('R1 10 lots 12')).toMatchObject({
+      message: expect.stringMatching(/line 1, column 2: "lots" is no value/) as string,
+    });
     const found = compared('R1 10 10.1 9.9 21\nR2 - 5 5 5');
-    if (typeof found !== 'object' || found.kind !== 'network') throw new Error('no comparison');
+    if (!found || found instanceof Refusal || found.kind !== 'network') throw new Error('no comparison');
     expect(found.comparison.odd).toMatchObject([{ row: 0, cell: 3, value: 21 }]);
     expect(found.comparison.usual.map((usual) => Number(usual!.toFixed(2)))).toEqual([10.05, 5]);
   });
@@ -21,7 +24,7 @@ describe('a table under comparison', () => {
     for (const value of ['4k7', '22k', '0']) text = swept(text, 1, value);
     expect(text).toBe('\tgood\tsuspect\npin 1\t4k7\t4k7\npin 2\t.\t22k\npin 3\t10k\t0');
     const found = compared(text);
-    if (typeof found !== 'object' || found.kind !== 'pins') throw new Error('no pins');
+    if (!found || found instanceof Refusal || found.kind !== 'pins') throw new Error('no pins');
     expect(found.pins.odd).toMatchObject([{ row: 2, kind: 'shorted', side: 1 }]);
     // A meter that crept on puts the last pin right.
     expect([markOfPin(text, 'pin 3'), markOfPin(text, 'pin 1')]).toEqual(['dead', 'within']);
@@ -33,7 +36,8 @@ describe('a table under comparison', () => {
   it('of three columns is channels: where one leaves the others, and what stands there', () => {
     const channels = (text: string) => {
       const found = compared(text);
-      if (typeof found !== 'object' || found.kind !== 'network' || !found.channels) throw new Error('no channels');
+      if (!found || found instanceof Refusal || found.kind !== 'network' || !found.channels)
+        throw new Error('no channels');
       return { ...found.channels, unit: found.network.unit, where: leavesAt(found.channels) };
     };
     const found = channels(

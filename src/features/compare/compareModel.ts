@@ -1,3 +1,4 @@
+import { Refusal, formatCode, formatQuantity, type Unit, attempt } from '@/core/quantity';
 import {
   compareNetwork,
   compareSiblings,
@@ -8,10 +9,8 @@ import {
   type OddPin,
   type PinComparison,
   readNetworkTable,
-  TableError,
 } from '@/core/compare';
 import { type MarkName } from '@/ui';
-import { formatCode, formatQuantity, type Unit } from '@/core/quantity';
 
 /**
  * A table with what leaves its pattern: two columns are two sides of the same pins, three are channels from the
@@ -26,18 +25,15 @@ export type Compared =
     }
   | { readonly kind: 'pins'; readonly network: NetworkTable; readonly pins: PinComparison };
 
-/** What a pasted table comes to: nothing yet, a message of what is wrong, or the comparison. */
-export function compared(text: string): Compared | string | undefined {
-  if (text.trim() === '') return undefined;
-  try {
-    const network = readNetworkTable(text);
-    if (network.cells.length === 2) return { kind: 'pins', network, pins: comparePins(network) };
-    const found = { kind: 'network', network, comparison: compareNetwork(network) } as const;
-    return network.cells.length === 3 ? { ...found, channels: compareChannels(network) } : found;
-  } catch (error) {
-    if (error instanceof TableError) return error.message;
-    throw error;
-  }
+/** What a pasted table comes to: nothing yet, a refusal, or the comparison. */
+export function compared(text: string): Compared | Refusal | undefined {
+  return text.trim() === '' ? undefined : attempt(() => comparedTable(readNetworkTable(text)));
+}
+
+function comparedTable(network: NetworkTable): Compared {
+  if (network.cells.length === 2) return { kind: 'pins', network, pins: comparePins(network) };
+  const found = { kind: 'network', network, comparison: compareNetwork(network) } as const;
+  return network.cells.length === 3 ? { ...found, channels: compareChannels(network) } : found;
 }
 
 /** Three columns as channels: which one leaves the others, and what stands where it does. */
@@ -118,7 +114,7 @@ export const markOfOdd: Readonly<Record<OddPin['kind'], MarkName>> = {
 /** How a pin that was filled in stands, or the last one; within while the other side is not known. */
 export function markOfPin(text: string, pin?: string): MarkName {
   const found = compared(text);
-  if (typeof found !== 'object' || found.kind !== 'pins') return 'within';
+  if (!found || found instanceof Refusal || found.kind !== 'pins') return 'within';
   const row = pin === undefined ? found.network.rows.length - 1 : found.network.rows.indexOf(pin);
   const odd = found.pins.odd.find((one) => one.row === row);
   return odd ? markOfOdd[odd.kind] : 'within';

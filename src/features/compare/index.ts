@@ -1,1 +1,1 @@
-export { CompareDesk } from './CompareDesk';
+export { CompareScreen } from './CompareScreen';

@@ -1,6 +1,7 @@
+import { type FedReading, type FedSweep } from '@/instruments';
 import { useCallback, useEffect, useState } from 'react';
 import { type Unit } from '@/core/quantity';
-import { type FedReading, type FedSweep, type MeterSource, useMeter } from '@/features/meter';
+import { type MeterSource, useMeter } from '@/workshop/meter';
 
 /**
  * A meter that goes from pin to pin: what settles fills the pin that is due.

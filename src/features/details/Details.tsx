@@ -1,88 +1,76 @@
 'use client';
 
-import { Button, Input, InputNumber } from 'antd';
+import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState, useTransition } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
-import { caseOf, JobFrame, useLog } from '@/features/job';
-import { labelValues } from '@/features/take-in/labelValues';
-import { LabelFields, Labelled, OptionChoices } from '@/features/take-in/SetFields';
+import { useMemo, useState } from 'react';
+import { FormProvider } from 'react-hook-form';
+import { setUpRows } from '@/core/job';
+import { attempt, Refusal } from '@/core/quantity';
 import { Key } from '@/ui';
+import { AmountField, FormRefusal, Pair, ParagraphField, TextField, useAnsweredForm } from '@/workshop/form';
+import { JobFrame, useJob } from '@/workshop/job';
+import { type Described, describedSchema, LabelFields, labelValues, OptionChoices } from '@/workshop/set';
 import { reviseSet } from './actions';
-import { type DetailsDesk } from './load';
+import { type SetDetails } from './load';
 import { OfItsKind } from './OfItsKind';
-import { setUpRows } from './setUpModel';
 import styles from './details.module.css';
 
 const texts = (label: Readonly<Record<string, number>>) =>
   Object.fromEntries(Object.entries(label).map(([field, volts]) => [field, String(volts)]));
 
 /** What a set is: put right what was mistaken when it was taken in, and every verdict follows. */
-export function Details({ file, details }: DetailsDesk) {
+export function Details({ file, details }: SetDetails) {
   const router = useRouter();
-  const log = useLog(file);
+  const { log, job } = useJob(file);
   const { sheet, currency } = file;
-  const job = useMemo(() => caseOf(file, log.entries), [file, log.entries]);
   const setUp = useMemo(() => setUpRows(job), [job]);
-  const [known, setKnown] = useState(details);
-  const [label, setLabel] = useState<Readonly<Record<string, string>>>(texts(details.label));
-  const [problem, setProblem] = useState<string>();
-  const [storing, startStoring] = useTransition();
-  const change = (more: Partial<typeof known>) => setKnown((now) => ({ ...now, ...more }));
-  const store = () =>
-    startStoring(async () => {
-      const { values, wrong } = labelValues(sheet, label);
-      const refused = wrong ?? (await reviseSet(file.id, { ...known, label: values }));
-      setProblem(refused);
-      if (refused === undefined) router.push(`/job/${file.id}/bench`);
-    });
-  useHotkeys('mod+enter', store, { enableOnFormTags: true, preventDefault: true });
-
+  const { label: stored, options: chosen, ...described } = details;
+  const [options, setOptions] = useState(chosen);
+  const [label, setLabel] = useState<Readonly<Record<string, string>>>(texts(stored));
+  const { form, refused, sending, send } = useAnsweredForm<Described, undefined>({
+    schema: describedSchema,
+    values: described,
+    act: async (values) => {
+      const read = attempt(() => labelValues(sheet, label));
+      return read instanceof Refusal
+        ? { refused: read.message }
+        : reviseSet(file.id, { ...values, options, label: read });
+    },
+    onDone: () => router.push(`/job/${file.id}/bench`),
+  });
   return (
     <JobFrame file={file} log={log} bench={job.bench}>
       <div className={styles.page}>
         <section aria-label="The set">
           <h1>What it is</h1>
-          <Words title="Name of the set" value={known.title} onChange={(title) => change({ title })} />
-          <div className={styles.pair}>
-            <Words title="Where it lives" value={known.place} onChange={(place) => change({ place })} />
-            <Words title="For whom" value={known.owner} onChange={(owner) => change({ owner })} />
-          </div>
-          <div className={styles.pair}>
-            <Money title={`Value, ${currency}`} value={known.value} onChange={(value) => change({ value })} />
-            <Money title={`Limit for parts, ${currency}`} value={known.limit} onChange={(limit) => change({ limit })} />
-          </div>
-          <Labelled title="In the owner’s words">
-            <Input.TextArea
-              value={known.words}
-              autoSize={{ minRows: 2, maxRows: 6 }}
-              maxLength={2000}
-              aria-label="In the owner’s words"
-              onChange={(event) => change({ words: event.target.value })}
-            />
-          </Labelled>
+          <FormProvider {...form}>
+            <TextField<Described> name="title" title="Name of the set" />
+            <Pair>
+              <TextField<Described> name="place" title="Where it lives" />
+              <TextField<Described> name="owner" title="For whom" />
+            </Pair>
+            <Pair>
+              <AmountField<Described> name="value" title={`Value, ${currency}`} />
+              <AmountField<Described> name="limit" title={`Limit for parts, ${currency}`} />
+            </Pair>
+            <ParagraphField<Described> name="words" title="In the owner’s words" rows={2} />
+          </FormProvider>
           <p className="soft">
             Every reading is judged by what stands here: a figure put right puts right the verdicts, too.
           </p>
           <OptionChoices
             sheet={sheet}
-            chosen={known.options}
+            chosen={options}
             spelt
-            onChoose={(option, choice) => change({ options: { ...known.options, [option]: choice } })}
+            onChoose={(option, choice) => setOptions((now) => ({ ...now, [option]: choice }))}
           />
-          {sheet.label.size > 0 && (
-            <LabelFields
-              sheet={sheet}
-              typed={label}
-              onType={(field, text) => setLabel((now) => ({ ...now, [field]: text }))}
-            />
-          )}
-          {problem !== undefined && (
-            <p role="alert" className="bad">
-              {problem}
-            </p>
-          )}
-          <Button type="primary" size="large" loading={storing} onClick={store} disabled={file.closedAt !== null}>
+          <LabelFields
+            sheet={sheet}
+            typed={label}
+            onType={(field, text) => setLabel((now) => ({ ...now, [field]: text }))}
+          />
+          <FormRefusal refused={refused} />
+          <Button type="primary" size="large" loading={sending} onClick={send} disabled={file.closedAt !== null}>
             Keep it so <Key>Ctrl ⏎</Key>
           </Button>
         </section>
@@ -93,21 +81,5 @@ export function Details({ file, details }: DetailsDesk) {
         </section>
       </div>
     </JobFrame>
-  );
-}
-
-function Words({ title, value, onChange }: { title: string; value: string; onChange(value: string): void }) {
-  return (
-    <Labelled title={title}>
-      <Input value={value} maxLength={80} aria-label={title} onChange={(event) => onChange(event.target.value)} />
-    </Labelled>
-  );
-}
-
-function Money({ title, value, onChange }: { title: string; value: number; onChange(value: number): void }) {
-  return (
-    <Labelled title={title}>
-      <InputNumber value={value} min={0} max={1e6} aria-label={title} onChange={(typed) => onChange(typed ?? 0)} />
-    </Labelled>
   );
 }

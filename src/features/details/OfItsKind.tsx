@@ -1,7 +1,7 @@
+import { type SetUpRow } from '@/core/job';
 import Link from 'next/link';
 import { type Sheet } from '@/core/sheet';
 import { VerdictMark } from '@/ui';
-import { type SetUpRow } from './setUpModel';
 import styles from './details.module.css';
 
 interface OfItsKindProps {

@@ -1,41 +1,29 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { ValidationError } from 'yup';
-import { SheetError } from '@/core/sheet';
-import { predictionsOf } from '@/features/job';
-import { unknownName } from '@/features/job/unknownName';
-import { readLibrary, sheetOf } from '@/features/sheets/library';
+import { predictionsOf } from '@/core/behaviour';
+import { unknownName } from '@/core/log';
+import { Refusal } from '@/core/quantity';
 import { database, findJob, readLog, reviseJob } from '@/store';
+import { answered, type Answered } from '@/workshop/answer';
+import { readLibrary, sheetOf } from '@/workshop/library/server';
 import { detailsSchema } from './detailsSchema';
 
-/**
- * Puts right what is known of an open set.
- *
- * @returns the message to show where the form is not right; undefined when it was stored
- */
-export async function reviseSet(id: string, input: unknown): Promise<string | undefined> {
-  try {
-    const form = detailsSchema.validateSync(input);
-    const details = {
-      ...form,
-      label: form.label as Record<string, number>,
-      options: form.options as Record<string, string>,
-    };
+/** Puts right what is known of an open set. */
+export async function reviseSet(id: string, input: unknown): Promise<Answered> {
+  return answered(async () => {
+    const details = detailsSchema.validateSync(input);
     const db = await database();
     const job = await findJob(db, id);
-    if (!job) return 'there is no such set';
+    if (!job) throw new Refusal('there is no such set');
     const sheet = sheetOf(await readLibrary(), { sheet: job.sheet, ...details });
-    if (!sheet) return `there is no sheet "${job.sheet}"`;
+    if (!sheet) throw new Refusal(`there is no sheet "${job.sheet}"`);
     // What was recorded must still have its place on the set as it is now said to be.
-    const unknown = unknownName((await readLog(db, id)).entries, sheet, predictionsOf(sheet));
-    if (unknown !== undefined) return `${unknown}, and this job has readings of it: its options cannot be these`;
-    if (!(await reviseJob(db, id, details))) return 'this job is closed: nothing more can be changed on it';
+    const unknown = unknownName((await readLog(db, id)).entries, predictionsOf(sheet).names);
+    if (unknown !== undefined)
+      throw new Refusal(`${unknown}, and this job has readings of it: its options cannot be these`);
+    if (!(await reviseJob(db, id, details))) throw new Refusal('this job is closed: nothing more can be changed on it');
     revalidatePath('/', 'layout');
     return undefined;
-  } catch (error) {
-    if (error instanceof SheetError) return error.message;
-    if (error instanceof ValidationError) return error.errors[0] ?? error.message;
-    throw error;
-  }
+  });
 }

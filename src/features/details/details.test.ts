@@ -1,15 +1,15 @@
+import { setUpRows } from '@/core/job';
+import { readLibrary, sheetOf } from '@/workshop/library/server';
+import { predictionsOf } from '@/core/behaviour';
+import { type LogEntry, replay } from '@/core/log';
 import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
-import { type LogEntry, replay } from '@/core/reading';
-import { predictionsOf } from '@/features/job';
-import { readLibrary, sheetOf } from '@/features/sheets/library';
 import { shippedSheets } from '@/sheets';
 import { addJob, appendLog, closeJob, database, findJob, type JobDetails } from '@/store';
 import { takenIn } from '../../../tests/fixtures/takenIn';
 import { reviseSet } from './actions';
-import { setUpRows } from './setUpModel';
 
 vi.mock('server-only', () => ({}));
 vi.mock('next/cache', () => ({ revalidatePath: vi.fn() }));
@@ -38,6 +38,7 @@ beforeEach(async () => {
   id = crypto.randomUUID();
   await addJob(await database(), takenIn(id, details));
 });
+const refusal = (answer: object) => ('refused' in answer ? answer.refused : 'taken');
 const stored = async () => (await findJob(await database(), id))!;
 const reading = (check: string): LogEntry => ({
   id: crypto.randomUUID(),
@@ -47,7 +48,9 @@ const reading = (check: string): LogEntry => ({
 
 describe('what is put right of a set', () => {
   it('is kept, and every verdict goes by it from then on', async () => {
-    expect(await reviseSet(id, { ...details, title: ' Pavilion display ', label: { vs: 192 } })).toBeUndefined();
+    expect(await reviseSet(id, { ...details, title: ' Pavilion display ', label: { vs: 192 } })).toEqual({
+      done: undefined,
+    });
     const now = await stored();
     expect(now).toMatchObject({ title: 'Pavilion display', label: { vs: 192 }, sheet: 'generic-plasma' });
     expect(sheetOf(await readLibrary(), now)!.nets.get('vs')!.volts).toBe(192);
@@ -59,7 +62,7 @@ describe('what is put right of a set', () => {
     [{ label: { vs: 0 } }, /label values are volts/],
     [{ options: { buffers: 'seven' } }, /seven/],
   ])('is refused where it is %o, and nothing changes', async (wrong, message) => {
-    expect(await reviseSet(id, { ...details, ...wrong })).toMatch(message);
+    expect(refusal(await reviseSet(id, { ...details, ...wrong }))).toMatch(message);
     expect(await stored()).toMatchObject(details);
   });
 
@@ -68,7 +71,7 @@ describe('what is put right of a set', () => {
     const one = sheetOf(library, { ...(await stored()), options: { buffers: 'one' } })!;
     const gone = [...sheetOf(library, await stored())!.points.keys()].find((point) => !one.points.has(point))!;
     await appendLog(await database(), id, [reading(gone)], 0);
-    const refused = await reviseSet(id, { ...details, options: { buffers: 'one' } });
+    const refused = refusal(await reviseSet(id, { ...details, options: { buffers: 'one' } }));
     expect(refused).toContain(`has no point "${gone}"`);
     expect(refused).toContain('readings of it');
     expect((await stored()).options).toEqual({});
@@ -92,8 +95,8 @@ describe('what is put right of a set', () => {
       outcome: 'returned',
       closedAt: '2026-03-02T10:00:00Z',
     });
-    expect(await reviseSet(id, { ...details, title: 'Other' })).toMatch(/closed/);
-    expect(await reviseSet('nobody', details)).toMatch(/no such set/);
+    expect(refusal(await reviseSet(id, { ...details, title: 'Other' }))).toMatch(/closed/);
+    expect(refusal(await reviseSet('nobody', details))).toMatch(/no such set/);
   });
 });
 

@@ -1,15 +1,15 @@
 import 'server-only';
-import { type JobFile } from '@/features/job';
-import { loadJob } from '@/features/job/load';
+import { loadJob } from '@/workshop/job/server';
+import { type JobFile } from '@/workshop/job';
 import { database, findJob, type JobDetails } from '@/store';
 
 /** A job with what was said of its set when it was taken in, or since. */
-export interface DetailsDesk {
+export interface SetDetails {
   readonly file: JobFile;
   readonly details: JobDetails;
 }
 
-export async function loadDetails(id: string): Promise<DetailsDesk | undefined> {
+export async function loadDetails(id: string): Promise<SetDetails | undefined> {
   const [file, job] = await Promise.all([loadJob(id), database().then((db) => findJob(db, id))]);
   if (!file || !job) return undefined;
   const { title, place, owner, words, value, limit, label, options } = job;

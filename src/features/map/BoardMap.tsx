@@ -1,10 +1,10 @@
 'use client';
 
+import { replay, standing, workedBy, type WorkedBy } from '@/core/log';
+import { jointArea } from '@/core/intermittent';
 import { Button, Select } from 'antd';
 import { useMemo, useRef, useState } from 'react';
-import { jointArea } from '@/core/diagnosis';
-import { replay, standing, workedBy, type WorkedBy } from '@/core/reading';
-import { type JobFile, JobFrame, useLog } from '@/features/job';
+import { type JobFile, JobFrame, useLog } from '@/workshop/job';
 import { Key, timeText } from '@/ui';
 import { likelyCells, placeWords } from './mapModel';
 import { sendPhoto } from './sendPhoto';

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
-import { type JobLog } from '@/features/job';
+import { type JobLog } from '@/workshop/job';
 import { clockText, timeText } from '@/ui';
 import { soakRun } from './mapModel';
 import styles from './map.module.css';

@@ -1,6 +1,6 @@
+import { type LogEntry } from '@/core/log';
+import { jointArea } from '@/core/intermittent';
 import { describe, expect, it } from 'vitest';
-import { jointArea } from '@/core/diagnosis';
-import { type LogEntry } from '@/core/reading';
 import { likelyCells, placeWords, soakRun } from './mapModel';
 import { photoType } from './photoTypes';
 

@@ -1,5 +1,5 @@
-import { type JointArea } from '@/core/diagnosis';
-import { type LogEntry, standing, type Standing } from '@/core/reading';
+import { type LogEntry, standing, type Standing } from '@/core/log';
+import { type JointArea } from '@/core/intermittent';
 
 /** Cells less likely than this share of the likeliest are not painted. */
 const faint = 0.08;

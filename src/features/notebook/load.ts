@@ -1,7 +1,7 @@
 import 'server-only';
+import { loadJob } from '@/workshop/job/server';
 import { type Case } from '@/core/diagnosis';
-import { caseOf, type JobFile } from '@/features/job';
-import { loadJob } from '@/features/job/load';
+import { caseOf, type JobFile } from '@/workshop/job';
 import { database, type FaultNote, findNote, readSettings, searchNotes } from '@/store';
 
 export async function loadNotes(typed: string): Promise<{ notes: FaultNote[]; currency: string }> {

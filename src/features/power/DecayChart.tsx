@@ -1,10 +1,10 @@
 'use client';
 
+import { provenBelow } from '@/core/log';
 import { type ApexOptions } from 'apexcharts';
 import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import { formatQuantity } from '@/core/quantity';
-import { provenBelow } from '@/core/reading';
 import { chartLook, palettes, useBenchTheme } from '@/ui';
 import { decayOf } from './decayModel';
 import { type StoreRow } from './powerModel';

@@ -1,8 +1,8 @@
+import { Refusal, formatQuantity, parseQuantity, attempt, placed, quantityIn } from '@/core/quantity';
 import { Button } from 'antd';
 import { useMemo, useState } from 'react';
-import { formatQuantity, parseQuantity, QuantityError } from '@/core/quantity';
 import { lampFor, type PowerPlan, type PowerStep, powerSteps } from '@/core/safety';
-import { type JobFile, type JobLog } from '@/features/job';
+import { type JobFile, type JobLog } from '@/workshop/job';
 import { LineEntry, timeText, VerdictMark } from '@/ui';
 import { agreedPlan, type AgreedPlan, usualPlan } from './powerModel';
 import styles from './power.module.css';
@@ -39,10 +39,10 @@ export function FirstPower({ file, log, live }: FirstPowerProps) {
 }
 
 const fields = [
-  ['mains', 'Mains, V'],
-  ['loadWatts', 'Set draws, W'],
-  ['lampWatts', 'Lamp, W'],
-  ['lampVolts', 'Lamp for, V'],
+  ['mains', 'Mains, V', 500],
+  ['loadWatts', 'Set draws, W', 2000],
+  ['lampWatts', 'Lamp, W', 2000],
+  ['lampVolts', 'Lamp for, V', 500],
 ] as const;
 
 /** Sets up the plan and shows what it expects, before anything is switched on. */
@@ -53,8 +53,8 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
     lampWatts: String(usual.lamp.watts),
     lampVolts: String(usual.lamp.volts),
   });
-  const planned = useMemo(() => readPlan(typed), [typed]);
-  const better = typeof planned === 'string' ? undefined : lampFor(planned.mains, planned.loadWatts);
+  const planned = useMemo(() => attempt(() => readPlan(typed)), [typed]);
+  const better = planned instanceof Refusal ? undefined : lampFor(planned.mains, planned.loadWatts);
   return (
     <>
       <p className="soft">
@@ -74,9 +74,9 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
           </label>
         ))}
       </div>
-      {typeof planned === 'string' ? (
+      {planned instanceof Refusal ? (
         <p role="alert" className="bad">
-          {planned}
+          {planned.message}
         </p>
       ) : (
         <>
@@ -96,24 +96,14 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
   );
 }
 
-function readPlan(typed: Readonly<Record<string, string>>): PowerPlan | string {
-  const values: Record<string, number> = {};
-  for (const [key, label] of fields) {
-    try {
-      const { value } = parseQuantity(typed[key] ?? '');
-      if (!(value > 0) || value > (key.endsWith('olts') || key === 'mains' ? 500 : 2000))
-        return `${label}: more than 0, and what a bench has`;
-      values[key] = value;
-    } catch (error) {
-      if (error instanceof QuantityError) return `${label}: ${error.message}`;
-      throw error;
-    }
-  }
-  return {
-    mains: values.mains!,
-    loadWatts: values.loadWatts!,
-    lamp: { watts: values.lampWatts!, volts: values.lampVolts! },
-  };
+/** @throws Refusal naming the field that is wrong */
+function readPlan(typed: Readonly<Record<string, string>>): PowerPlan {
+  const [mains, loadWatts, watts, volts] = fields.map(([key, label, most]) => {
+    const { value } = placed(label, () => parseQuantity(typed[key] ?? ''));
+    if (!(value > 0) || value > most) throw new Refusal(`${label}: more than 0, and at most ${most}`);
+    return value;
+  });
+  return { mains: mains!, loadWatts: loadWatts!, lamp: { watts: watts!, volts: volts! } };
 }
 
 interface AgreedProps {
@@ -130,17 +120,13 @@ function Agreed({ agreed, live, onStep, onAnew }: AgreedProps) {
   const stop = steps.find(({ verdict }) => verdict?.go === false)?.verdict;
   const record = () => {
     if (!next) return;
-    try {
-      const { value, unit } = parseQuantity(line);
-      if ((unit !== undefined && unit !== 'V') || Math.abs(value) > 1000)
-        return setMessage('the reservoir is read in volts, like 312');
-      onStep(next, value);
-      setLine('');
-      setMessage(undefined);
-    } catch (error) {
-      if (error instanceof QuantityError) return setMessage(error.message);
-      throw error;
-    }
+    const right = 'the reservoir is read in volts, like 312';
+    const value = attempt(() => quantityIn('V', line, right));
+    if (value instanceof Refusal) return setMessage(value.message);
+    if (Math.abs(value) > 1000) return setMessage(right);
+    onStep(next, value);
+    setLine('');
+    setMessage(undefined);
   };
   return (
     <>

@@ -1,9 +1,9 @@
 // @vitest-environment happy-dom
+import { type LogEntry } from '@/core/log';
 import { act } from 'react';
 import { createRoot, type Root } from 'react-dom/client';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { type LogEntry } from '@/core/reading';
-import { type JobLog } from '@/features/job';
+import { type JobLog } from '@/workshop/job';
 import { shippedSheets } from '@/sheets';
 import { storeRows } from './powerModel';
 import { Stores } from './Stores';
@@ -62,7 +62,7 @@ afterEach(() => {
 
 describe('the stores of a set', () => {
   it('say once, aloud, when one is due to be measured again', () => {
-    log.push(entry(10, { kind: 'proven', store: 'C802', volts: 4 }));
+    log.push(entry(10, { kind: 'store', store: 'C802', volts: 4 }));
     show(20);
     expect(said).not.toHaveBeenCalled();
     expect(store('C802').textContent).toContain('again in 0:50');
@@ -70,10 +70,10 @@ describe('the stores of a set', () => {
     show(72);
     expect(said).toHaveBeenCalledTimes(1);
     expect(said).toHaveBeenCalledWith('C802: measure it again');
-    log.push(entry(80, { kind: 'proven', store: 'C802', volts: 44 }));
+    log.push(entry(80, { kind: 'store', store: 'C802', volts: 44 }));
     show(81);
     expect(store('C802').textContent).toContain('recovered from 4 V');
-    log.push(entry(90, { kind: 'proven', store: 'C802', volts: 3 }));
+    log.push(entry(90, { kind: 'store', store: 'C802', volts: 3 }));
     show(100);
     show(151);
     expect(said).toHaveBeenCalledTimes(2);
@@ -83,7 +83,7 @@ describe('the stores of a set', () => {
     show(5);
     type('12.5');
     enter();
-    expect(record).toHaveBeenCalledWith([{ body: { kind: 'proven', store: 'C802', volts: 12.5 } }]);
+    expect(record).toHaveBeenCalledWith([{ body: { kind: 'store', store: 'C802', volts: 12.5 } }]);
     type('C999 4');
     enter();
     expect(place.querySelector('[role=alert]')!.textContent).toMatch(/there is no store "C999"/);

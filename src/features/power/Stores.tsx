@@ -1,11 +1,11 @@
+import { provenBelow, storeReading } from '@/core/log';
 import { useEffect, useRef, useState } from 'react';
-import { formatQuantity } from '@/core/quantity';
+import { attempt, formatQuantity, Refusal } from '@/core/quantity';
 import { anodeSteps, dischargeTool, toolOn, type StoreStand } from '@/core/safety';
-import { provenBelow } from '@/core/reading';
 import { type Sheet } from '@/core/sheet';
-import { type JobLog } from '@/features/job';
+import { type JobLog } from '@/workshop/job';
 import { clockText, LineEntry, type MarkName, say, useDraft, VerdictMark } from '@/ui';
-import { type DischargeTool, dueStore, readStore, readTool, type StoreRow } from './powerModel';
+import { type DischargeTool, dueStore, readTool, type StoreRow } from './powerModel';
 import styles from './power.module.css';
 
 interface StoresProps {
@@ -38,8 +38,8 @@ export function Stores({ sheet, rows, live, log }: StoresProps) {
   useSpokenTimers(live ? [] : rows);
   const record = () => {
     if (live) return setMessage('the set is live by its record: pull the plug first (Alt P)');
-    const read = readStore(line, sheet, due);
-    if (typeof read === 'string') return setMessage(read);
+    const read = attempt(() => storeReading(line.trim().split(/\s+/), sheet, due));
+    if (read instanceof Refusal) return setMessage(read.message);
     log.record([{ body: read }]);
     setLine('');
     setMessage(undefined);

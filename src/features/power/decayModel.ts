@@ -1,4 +1,4 @@
-import { provenBelow } from '@/core/reading';
+import { provenBelow } from '@/core/log';
 import { timeToFall, voltsAfter } from '@/core/safety';
 import { type StoreRow } from './powerModel';
 

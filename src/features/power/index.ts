@@ -1,1 +1,1 @@
-export { PowerDesk } from './PowerDesk';
+export { PowerScreen } from './PowerScreen';

@@ -1,8 +1,8 @@
+import { type LogBody, type LogEntry } from '@/core/log';
 import { describe, expect, it } from 'vitest';
-import { type LogBody, type LogEntry } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
 import { decayOf, watchedStore } from './decayModel';
-import { agreedPlan, dueStore, powerEvents, readStore, readTool, storeRows, usualPlan } from './powerModel';
+import { agreedPlan, dueStore, powerEvents, readTool, storeRows, usualPlan } from './powerModel';
 
 const sheet = shippedSheets().get('halvane-hp-42')!;
 const start = Date.parse('2026-03-01T10:00:00Z');
@@ -15,7 +15,7 @@ const logOf = (...bodies: readonly [seconds: number, body: LogBody, supersedes?:
   }));
 const at = (seconds: number) => start / 1000 + seconds;
 const off: LogBody = { kind: 'power', power: 'unplugged' };
-const proven = (store: string, volts: number): LogBody => ({ kind: 'proven', store, volts });
+const proven = (store: string, volts: number): LogBody => ({ kind: 'store', store, volts });
 const [first, second] = [...sheet.stores.values()].sort((a, b) => b.farads * b.volts ** 2 - a.farads * a.volts ** 2);
 
 describe('stores after the plug is out', () => {
@@ -36,15 +36,6 @@ describe('stores after the plug is out', () => {
     const row = storeRows(falling, sheet, at(41))[0]!;
     expect(row.learnt).toBe(true);
     expect(row.bleed! * first!.farads).toBeCloseTo(30 / Math.LN2, 6);
-  });
-
-  it('are read by name or bare, and refused with what would be right', () => {
-    expect(readStore(`${first!.id.toLowerCase()} 4.2`, sheet, undefined)).toEqual(proven(first!.id, 4.2));
-    expect(readStore('-3', sheet, second)).toEqual(proven(second!.id, -3));
-    expect(readStore('4', sheet, undefined)).toMatch(/say which store/);
-    expect(readStore('C9999 4', sheet, second)).toMatch(/there is no store "C9999"/);
-    expect(readStore(`${first!.id} 4k7Ω`, sheet, undefined)).toMatch(/is read in volts/);
-    expect(readStore('90000', sheet, first)).toMatch(/more than any store/);
   });
 });
 

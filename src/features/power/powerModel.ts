@@ -1,5 +1,5 @@
-import { parseQuantity, QuantityError } from '@/core/quantity';
-import { type LogBody, type LogEntry, standing } from '@/core/reading';
+import { lineText, type LogBody, type LogEntry, standing } from '@/core/log';
+import { attempt, parseQuantity, Refusal } from '@/core/quantity';
 import {
   judgeStep,
   lampFor,
@@ -36,8 +36,9 @@ const usualMains = 230;
 /** A lamp that shows shorts, where none lets the set run. */
 const shortsOnly = 100;
 
-export function usualPlan(sheet: Sheet): PowerPlan {
-  const mains = sheet.nets.get('mains')?.volts ?? usualMains;
+/** @param measured mains at the bench, in volts; the sheet's own where nobody has measured it */
+export function usualPlan(sheet: Sheet, measured?: number): PowerPlan {
+  const mains = measured ?? sheet.nets.get('mains')?.volts ?? usualMains;
   const loadWatts = usualWatts[familyOf(sheet.technology)];
   return { mains, loadWatts, lamp: { watts: lampFor(mains, loadWatts) ?? shortsOnly, volts: mains } };
 }
@@ -76,7 +77,7 @@ export function storeRows(log: readonly LogEntry[], sheet: Sheet, now: number): 
   const powers = standing(log, 'power');
   const last = powers[powers.length - 1];
   const since = last ? log.findIndex(({ id }) => id === last.entry.id) : 0;
-  const proofs = standing(log.slice(Math.max(0, since)), 'proven');
+  const proofs = standing(log.slice(Math.max(0, since)), 'store');
   return [...sheet.stores.values()]
     .sort((a, b) => b.farads * b.volts ** 2 - a.farads * a.volts ** 2)
     .map((store): StoreRow => {
@@ -110,32 +111,6 @@ export function dueStore(rows: readonly StoreRow[]): Store | undefined {
   return undefined;
 }
 
-/** Reads `C812 4` or the bare volts of the store that is due; a message where it is neither. */
-export function readStore(
-  line: string,
-  sheet: Sheet,
-  due: Store | undefined,
-): Extract<LogBody, { kind: 'proven' }> | string {
-  const [first = '', ...rest] = line.trim().split(/\s+/);
-  const named = [...sheet.stores.values()].find(({ id }) => id.toLowerCase() === first.toLowerCase());
-  const store = named ?? due;
-  const text = named ? rest.join(' ') : line.trim();
-  const ids = [...sheet.stores.keys()].join(', ');
-  if (!named && first !== '' && !/^[-+.,\d]/.test(first)) return `there is no store "${first}"; there are ${ids}`;
-  if (!store) return `say which store: ${ids}, like "${[...sheet.stores.keys()][0] ?? 'C1'} 4"`;
-  if (text === '') return `${store.id} needs the volts measured across it, like "${store.id} 4"`;
-  try {
-    const { value, unit } = parseQuantity(text);
-    if ((unit !== undefined && unit !== 'V') || !Number.isFinite(value))
-      return `${store.id} is read in volts, like "${store.id} 4"`;
-    if (Math.abs(value) > 50_000) return `${value} V is more than any store here holds`;
-    return { kind: 'proven', store: store.id, volts: value };
-  } catch (error) {
-    if (error instanceof QuantityError) return error.message;
-    throw error;
-  }
-}
-
 /** A resistor with insulated leads, by what is marked on it. */
 export interface DischargeTool {
   readonly ohms: number;
@@ -145,15 +120,12 @@ export interface DischargeTool {
 /** Reads `2k2 25W`; undefined where it is no resistor with its watts. */
 export function readTool(text: string): DischargeTool | undefined {
   const words = text.trim().match(/^(\S+?)\s*(?:Ω|ohms?)?\s+(\S+?)\s*W?$/i) ?? /^(.+Ω)\s+(.+)$/.exec(text.trim());
-  try {
-    const [ohms, watts] = [parseQuantity(words?.[1] ?? ''), parseQuantity(words?.[2] ?? '')];
-    return ohms.value > 0 && watts.value > 0 && Number.isFinite(ohms.value * watts.value)
-      ? { ohms: ohms.value, watts: watts.value }
-      : undefined;
-  } catch (error) {
-    if (error instanceof QuantityError) return undefined;
-    throw error;
-  }
+  const read = attempt(() => [parseQuantity(words?.[1] ?? ''), parseQuantity(words?.[2] ?? '')] as const);
+  if (read instanceof Refusal) return undefined;
+  const [ohms, watts] = read;
+  return ohms.value > 0 && watts.value > 0 && Number.isFinite(ohms.value * watts.value)
+    ? { ohms: ohms.value, watts: watts.value }
+    : undefined;
 }
 
 /** A change of the set's power state, for the list of them. */
@@ -163,20 +135,15 @@ export interface PowerEvent {
   readonly text: string;
 }
 
+/** Lines that say how the set was powered, and what that came to. */
+const powerLines: readonly LogBody['kind'][] = ['power', 'lamp', 'isolation', 'mains', 'store', 'plan', 'step'];
+
+/** What happened to the set's power, the newest first. */
 export function powerEvents(log: readonly LogEntry[]): PowerEvent[] {
-  const texts: Readonly<Partial<Record<LogBody['kind'], (body: LogBody) => string>>> = {
-    power: (body) => (body.kind === 'power' && body.power === 'live' ? 'power on' : 'plug out'),
-    lamp: (body) => (body.kind === 'lamp' && body.fitted ? 'lamp in series' : 'lamp out'),
-    isolation: (body) => (body.kind === 'isolation' && body.fitted ? 'isolating transformer in' : 'not isolated'),
-    proven: (body) => (body.kind === 'proven' ? `${body.store} measured ${body.volts} V` : ''),
-    plan: () => 'first power agreed on',
-    step: (body) => (body.kind === 'step' ? `step ${body.step}: ${body.volts} V` : ''),
-  };
   const withdrawn = new Set(log.flatMap(({ supersedes }) => (supersedes === undefined ? [] : [supersedes])));
   return log
-    .flatMap(({ id, at, body }): PowerEvent[] => {
-      const text = texts[body.kind]?.(body);
-      return text === undefined || withdrawn.has(id) ? [] : [{ id, at, text }];
-    })
+    .flatMap(({ id, at, body }): PowerEvent[] =>
+      withdrawn.has(id) || !powerLines.includes(body.kind) ? [] : [{ id, at, text: lineText(body) }],
+    )
     .reverse();
 }

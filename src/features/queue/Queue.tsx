@@ -1,5 +1,5 @@
+import { steps } from '@/core/job';
 import Link from 'next/link';
-import { steps } from '@/core/diagnosis';
 import { depict } from '@/core/picture';
 import { deference } from '@/core/safety';
 import { chanceText, dateText, EmptyState, moneyText, PictureView } from '@/ui';

@@ -1,6 +1,6 @@
 import 'server-only';
-import { caseOf } from '@/features/job';
-import { kinOf, readLibrary, sheetOf } from '@/features/sheets/library';
+import { kinOf, readLibrary, sheetOf } from '@/workshop/library/server';
+import { caseOf } from '@/workshop/job';
 import { closedCounts, database, openJobs, readLogs, readSettings } from '@/store';
 import { type QueueRow, queueRow } from './queueModel';
 

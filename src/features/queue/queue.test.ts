@@ -1,9 +1,7 @@
+import { predictionsOf } from '@/core/behaviour';
+import { type LogBody, type LogEntry, replay } from '@/core/log';
 import { describe, expect, it } from 'vitest';
 import { type Case } from '@/core/diagnosis';
-import { type LogBody, type LogEntry, replay } from '@/core/reading';
-import { predictionsOf } from '@/features/job';
-import { proofOf, repairChoices } from '@/features/repair/repairModel';
-import { adviseOn } from '@/core/diagnosis';
 import { shippedSheets } from '@/sheets';
 import { type QueuedJob, queueRow } from './queueModel';
 
@@ -101,29 +99,5 @@ describe('a row of the queue', () => {
     expect(queueRow({ ...job, waiting: { for: 'soak', note: '', until: '' } }, caseOf(...found, fitted))).toMatchObject(
       { step: 'soaking', next: 'Soaking', nextDetail: '' },
     );
-  });
-});
-
-describe('the repair page', () => {
-  it('offers every repair of the sheet, the likeliest first and the unsuspected by name', () => {
-    const choices = repairChoices(adviseOn(caseOf(...found)), caseOf(...found));
-    expect(choices[0]!.action.id).toBe('replace:C547');
-    expect(new Set(choices.map(({ action }) => action.id)).size).toBe(choices.length);
-    const names = choices.filter(({ chance }) => chance === 0).map(({ action }) => action.title);
-    expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b)));
-    expect(names.length).toBeGreaterThan(40);
-  });
-
-  it('asks for the picture and for each wrong reading once more, one after the other', () => {
-    const open = proofOf(caseOf(...found, fitted));
-    expect(open.open.map(({ check }) => check)).toEqual(['picture', 'vfu-dc']);
-    expect(open.done).toBe(false);
-    const half = proofOf(caseOf(...found, fitted, live, picture('normal')));
-    expect(half.open.map(({ check }) => check)).toEqual(['vfu-dc']);
-    expect(proofOf(caseOf(...found, fitted, live, picture('normal'), number('vfu-dc', 15))).done).toBe(true);
-    expect(proofOf(caseOf(...found, fitted, live, picture('upper_dark'), number('vfu-dc', 15)))).toMatchObject({
-      done: false,
-      open: [],
-    });
   });
 });

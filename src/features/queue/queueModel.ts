@@ -1,7 +1,8 @@
+import { type Step, stepOf } from '@/core/job';
 import { familyOf } from '@/core/sheet';
-import { adviseOn, type Case, type Step, stepOf, verificationOf, verified } from '@/core/diagnosis';
+import { adviseOn, type Case, verificationOf, verified } from '@/core/diagnosis';
 import { type Picture, type Symptom, symptomTitles } from '@/core/picture';
-import { waitingTitles, type WaitingFor } from '@/features/job';
+import { waitingTitles, type WaitingFor } from '@/workshop/job';
 import { chanceText } from '@/ui';
 
 /** A set on the queue: where it stands and what is next. */

@@ -3,7 +3,7 @@
 import { Button, Select } from 'antd';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { keepForLog } from '@/features/job';
+import { keepForLog } from '@/workshop/job';
 import { Key, useReturnFocus } from '@/ui';
 import { type Known } from './known';
 import { noteOf, readFields, reckon } from './reckon';

@@ -1,6 +1,6 @@
 import 'server-only';
-import { caseOf } from '@/features/job';
-import { loadJob } from '@/features/job/load';
+import { loadJob } from '@/workshop/job/server';
+import { caseOf } from '@/workshop/job';
 import { knownOf } from './known';
 
 /** What a job has figures for, by name. */

@@ -1,1 +1,1 @@
-export { Reckoner } from './Reckoner';
+export { ReckonerPanel } from './ReckonerPanel';

@@ -1,4 +1,4 @@
-import { formatQuantity, parseQuantity, QuantityError, unitNames } from '@/core/quantity';
+import { Refusal, formatQuantity, parseQuantity, unitNames, attempt } from '@/core/quantity';
 import { type Known } from './known';
 import { type Reckoning, type ReckonLine, type ReckonField, type Typed } from './reckonings';
 
@@ -31,11 +31,11 @@ function valueOf({ unit, label }: ReckonField, word: string, known: readonly Kno
     const value = named.values[unit];
     if (value !== undefined) return value;
     const has = Object.keys(named.values).map((one) => unitNames[one as keyof typeof unitNames]);
-    throw new QuantityError(`${named.name} is known in ${has.join(' and ')}, and ${label} is in ${unitNames[unit]}`);
+    throw new Refusal(`${named.name} is known in ${has.join(' and ')}, and ${label} is in ${unitNames[unit]}`);
   }
   const quantity = parseQuantity(word);
   if (quantity.unit !== undefined && quantity.unit !== unit)
-    throw new QuantityError(`${label} is in ${unitNames[unit]}, not ${unitNames[quantity.unit]}`);
+    throw new Refusal(`${label} is in ${unitNames[unit]}, not ${unitNames[quantity.unit]}`);
   return quantity.value;
 }
 
@@ -55,17 +55,13 @@ export function readFields({ fields }: Reckoning, texts: Texts, known: readonly 
       } else if (!field.optional) waiting = true;
       continue;
     }
-    try {
-      const each = field.list ? words(text) : [text];
-      const values = each.map((word) => valueOf(field, word, known));
-      typed[field.key] = values;
-      if (each.some((word) => nameOf(word, known)))
-        taken[field.key] = values.map((value) => formatQuantity(value, field.unit, 4)).join(', ');
-    } catch (error) {
-      if (error instanceof QuantityError)
-        return { typed, taken, waiting, wrong: { field: field.key, message: error.message } };
-      throw error;
-    }
+    const each = field.list ? words(text) : [text];
+    const values = attempt(() => each.map((word) => valueOf(field, word, known)));
+    if (values instanceof Refusal)
+      return { typed, taken, waiting, wrong: { field: field.key, message: values.message } };
+    typed[field.key] = values;
+    if (each.some((word) => nameOf(word, known)))
+      taken[field.key] = values.map((value) => formatQuantity(value, field.unit, 4)).join(', ');
   }
   return { typed, taken, waiting };
 }
@@ -78,7 +74,7 @@ export function reckon({ reckon: work }: Reckoning, { typed, wrong, waiting }: R
     const lines = work(typed);
     return lines.length > 0 ? { kind: 'answer', lines } : { kind: 'waiting' };
   } catch (error) {
-    if (error instanceof RangeError) return { kind: 'wrong', message: error.message };
+    if (error instanceof Refusal) return { kind: 'wrong', message: error.message };
     throw error;
   }
 }

@@ -1,7 +1,7 @@
+import { replay } from '@/core/log';
 import { describe, expect, it } from 'vitest';
 import { compileSheet, Predictions } from '@/core/behaviour';
 import { nearestFromStock } from '@/core/parts';
-import { replay } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
 import { type Known, knownOf } from './known';
 import { noteOf, readFields, reckon as reckonWith, type Texts } from './reckon';

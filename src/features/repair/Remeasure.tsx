@@ -1,13 +1,14 @@
 'use client';
 
+import { interpret, nextStep } from '@/core/entry';
+import { type LogBody } from '@/core/log';
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { type Case, contextFor, type Verification } from '@/core/diagnosis';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
-import { answerText, type LogBody } from '@/core/reading';
+import { answerText } from '@/core/reading';
 import { cautionsFor } from '@/core/safety';
 import { familyOf } from '@/core/sheet';
-import { interpret, nextStep } from '@/features/bench/benchModel';
 import { PictureView, VerdictMark } from '@/ui';
 import styles from './repair.module.css';
 

@@ -1,10 +1,11 @@
+import { predictionsOf } from '@/core/behaviour';
+import { readEntry } from '@/core/entry';
+import { type LogBody, type LogEntry, replay } from '@/core/log';
+import { repairActions } from '@/core/repair';
 import { describe, expect, it } from 'vitest';
-import { adviseOn, type Case } from '@/core/diagnosis';
-import { repairActions } from '@/core/parts';
-import { type LogBody, type LogEntry, readEntry, replay } from '@/core/reading';
-import { predictionsOf } from '@/features/job';
+import { adviseOn, type Case, proofOf } from '@/core/diagnosis';
 import { shippedSheets } from '@/sheets';
-import { notesOf, proofOf, repairChoices } from './repairModel';
+import { notesOf, repairChoices } from './repairModel';
 
 const sheet = shippedSheets().get('pellisar-tc-14')!;
 const predictions = predictionsOf(sheet);

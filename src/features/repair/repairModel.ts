@@ -1,5 +1,6 @@
-import { type Advice, type Case, verificationOf, type Verification, verified } from '@/core/diagnosis';
-import { repairActions, type RepairAction } from '@/core/parts';
+import * as yup from 'yup';
+import { type Advice, type Case } from '@/core/diagnosis';
+import { repairActions, type RepairAction } from '@/core/repair';
 import { partNotes, type PartNotes, type Sheet } from '@/core/sheet';
 
 /** A repair that can be recorded, with its chance of being the cure now. */
@@ -24,14 +25,19 @@ export function notesOf({ cures }: RepairAction, sheet: Sheet): PartNotes {
   return partNotes(sheet, [...new Set(cures.flatMap((fault) => sheet.faults.get(fault)?.part ?? []))]);
 }
 
-/** What must have changed, and whether it has. */
-export interface Proof {
-  readonly list: readonly Verification[];
-  readonly open: readonly Verification[];
-  readonly done: boolean;
-}
+const amount = (what: string, most: number) =>
+  yup
+    .number()
+    .typeError(`${what} should be a number, like 12`)
+    .min(0, `${what} cannot be below nothing`)
+    .max(most)
+    .required();
 
-export function proofOf(job: Case): Proof {
-  const list = verificationOf(job);
-  return { list, open: list.filter(({ after }) => after === undefined), done: verified(list) };
-}
+/** What is typed of a repair that was done. */
+export const doneSchema = yup.object({
+  money: amount('parts', 1e6),
+  minutes: amount('minutes', 1e5),
+  note: yup.string().trim().max(2000, 'a note of at most 2000 letters').defined(),
+});
+
+export type Done = yup.InferType<typeof doneSchema>;

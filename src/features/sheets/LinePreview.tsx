@@ -1,11 +1,10 @@
 'use client';
 
+import { predictionsOf } from '@/core/behaviour';
+import { type Line, LineMap } from '@/workshop/line';
+import { replay } from '@/core/log';
 import { useEffect, useMemo, useState } from 'react';
-import { replay } from '@/core/reading';
 import { type Sheet } from '@/core/sheet';
-import { type Line } from '@/features/bench/line/line';
-import { LineMap } from '@/features/bench/line/LineMap';
-import { predictionsOf } from '@/features/job';
 import { drawLine } from './actions';
 import styles from './sheets.module.css';
 

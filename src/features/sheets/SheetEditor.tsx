@@ -38,7 +38,7 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
       const saved = await storeSheet(text, desk.version);
       if ('refused' in saved) return setMessage({ text: `Not saved: ${saved.refused}`, bad: true });
       keep(undefined);
-      setMessage({ text: `Saved as version ${saved.version}.`, bad: false });
+      setMessage({ text: `Saved as version ${saved.done.version}.`, bad: false });
       const id = checkText(text, desk.parents).sheet?.id ?? desk.id;
       router.replace(`/sheets/${id}`);
       router.refresh();

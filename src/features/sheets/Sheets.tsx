@@ -1,5 +1,5 @@
+import { type SheetCard } from '@/workshop/library/server';
 import Link from 'next/link';
-import { type SheetCard } from './library';
 import styles from './sheets.module.css';
 
 const groups = [

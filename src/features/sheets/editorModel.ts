@@ -1,7 +1,6 @@
-import { liveCold } from '@/core/behaviour';
+import { liveCold, predictionsOf } from '@/core/behaviour';
 import { type Picture, symptomsOf, symptomTitles } from '@/core/picture';
 import { lintSheet, type Problem, readSheet, type Sheet, SheetError } from '@/core/sheet';
-import { predictionsOf } from '@/features/job/jobFile';
 
 /** What a text under edit comes to. */
 export interface Checked {

@@ -1,7 +1,7 @@
 import 'server-only';
+import { parentOf, readLibrary, sheetCards, type SheetCard } from '@/workshop/library/server';
 import { adoptedId, adoptedText } from '@/core/sheet';
 import { database, type SheetVersion, versionsOf } from '@/store';
-import { parentOf, readLibrary, sheetCards, type SheetCard } from './library';
 
 export async function loadSheets(): Promise<SheetCard[]> {
   return sheetCards(await readLibrary());

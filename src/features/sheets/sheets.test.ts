@@ -1,8 +1,8 @@
+import { type Library, sheetCards, sheetOf } from '@/workshop/library/server';
 import { describe, expect, it, vi } from 'vitest';
 import { shippedTexts } from '@/sheets';
 import { withPoint } from '@/core/sheet';
 import { checkText, lookOf, placeText } from './editorModel';
-import { type Library, sheetCards, sheetOf } from './library';
 
 vi.mock('server-only', () => ({}));
 

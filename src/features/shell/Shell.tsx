@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Key, Logo, useBenchTheme } from '@/ui';
+import { askFor, Key, Logo, useBenchTheme } from '@/ui';
 import { navigation, placeOf } from './navigation';
 import styles from './shell.module.css';
 
@@ -14,30 +14,12 @@ const Palette = dynamic(() => import('./Palette').then(({ Palette: loaded }) => 
 
 const Help = dynamic(() => import('./Help').then(({ Help: loaded }) => loaded), { ssr: false });
 
-const Reckoner = dynamic(() => import('@/features/reckoner').then(({ Reckoner: loaded }) => loaded), { ssr: false });
-
-/** An equal sign is typed into a text that has room for one; anywhere else it opens the reckoner. */
-function typesEqualSign(): boolean {
-  const at = document.activeElement;
-  return at instanceof HTMLTextAreaElement || (at instanceof HTMLInputElement && at.value !== '');
-}
-
 /** The frame of every page: name, places, the finder and the theme. */
 export function Shell({ children }: { children: ReactNode }) {
   const path = usePathname();
   const theme = useBenchTheme();
   const [finding, setFinding] = useState(false);
-  const [reckoning, setReckoning] = useState(false);
   const [helping, setHelping] = useState(false);
-  useHotkeys(
-    '=',
-    (event) => {
-      if (reckoning || typesEqualSign()) return;
-      event.preventDefault();
-      setReckoning(true);
-    },
-    { enableOnFormTags: true, useKey: true },
-  );
   useHotkeys('mod+k', () => setFinding((open) => !open), { enableOnFormTags: true, preventDefault: true });
   useHotkeys('f1', () => setHelping((open) => !open), { enableOnFormTags: true, preventDefault: true });
   return (
@@ -58,7 +40,7 @@ export function Shell({ children }: { children: ReactNode }) {
           <span>Find or do anything</span>
           <Key>Ctrl K</Key>
         </button>
-        <button type="button" className={styles.reckon} onClick={() => setReckoning(true)} aria-label="Reckoner">
+        <button type="button" className={styles.reckon} onClick={() => askFor('reckoner')} aria-label="Reckoner">
           <span>Reckon</span>
           <Key>=</Key>
         </button>
@@ -100,7 +82,6 @@ export function Shell({ children }: { children: ReactNode }) {
         </button>
       </header>
       <main className={styles.main}>{children}</main>
-      {reckoning && <Reckoner close={() => setReckoning(false)} />}
       {helping && <Help close={() => setHelping(false)} />}
       {finding && <Palette close={() => setFinding(false)} />}
     </div>

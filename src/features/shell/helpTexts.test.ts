@@ -1,7 +1,7 @@
+import { readPartCheck } from '@/core/survey';
+import { predictionsOf } from '@/core/behaviour';
+import { readEntry, readRefinement } from '@/core/entry';
 import { describe, expect, it } from 'vitest';
-import { readPartCheck } from '@/core/parts';
-import { readEntry, readRefinement } from '@/core/reading';
-import { predictionsOf } from '@/features/job';
 import { patternReader, readLog } from '@/instruments';
 import { shippedSheets } from '@/sheets';
 import { helpFor, helpSections } from './helpTexts';

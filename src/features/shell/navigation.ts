@@ -1,4 +1,4 @@
-import { jobPages } from '@/features/job/jobPages';
+import { jobPages } from '@/workshop/job';
 
 /** Places in the order of the work. */
 export const navigation = [

@@ -1,13 +1,15 @@
 'use client';
 
+import { predictionsOf } from '@/core/behaviour';
+import { type LogBody, replay } from '@/core/log';
 import { useMemo } from 'react';
 import { checkOfNode, insideBlock, type StageReading, whyNotInside } from '@/core/inside';
-import { type LogBody, replay } from '@/core/reading';
-import { type JobFile, JobFrame, predictionsOf, useLog } from '@/features/job';
-import { type Stage, StageDesk } from './StageDesk';
+import { type JobFile, JobFrame, useLog } from '@/workshop/job';
+import { type ShippedStage } from '@/sheets/stages';
+import { StageScreen } from './StageScreen';
 
 /** Inside a block of a set on the bench: what is read here is recorded on the job. */
-export function JobStage({ file, block, stages }: { file: JobFile; block: string; stages: readonly Stage[] }) {
+export function JobStage({ file, block, stages }: { file: JobFile; block: string; stages: readonly ShippedStage[] }) {
   const log = useLog(file);
   const { sheet } = file;
   const { checks } = predictionsOf(sheet);
@@ -33,7 +35,7 @@ export function JobStage({ file, block, stages }: { file: JobFile; block: string
   };
   return (
     <JobFrame file={file} log={log} bench={bench}>
-      <StageDesk
+      <StageScreen
         stages={stages}
         inside={inside && { ...inside, job: file.id, refusal: whyNotInside(bench), record, takeBack }}
       />

@@ -6,8 +6,9 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button, Select } from 'antd';
 import { formatQuantity } from '@/core/quantity';
 import { chartLook, palettes, useBenchTheme } from '@/ui';
-import { type StageRun, StageRunner } from '@/workers/circuit';
-import { isTurned, nothingTurned, type PartSuspect, type StageModel, type Turned } from './stageModel';
+import { type PartSuspect, type Stage, type StageRun, type StageSuspect, type Turned } from '@/core/circuit';
+import { StageRunner } from '@/workers/circuit';
+import { isTurned, nothingTurned } from './stageModel';
 import { restless, settledSpan, timeScale } from './overTimeModel';
 import styles from './stage.module.css';
 
@@ -16,17 +17,16 @@ const Chart = dynamic(() => import('react-apexcharts'), { ssr: false });
 const most = 3;
 
 interface OverTimeProps {
-  readonly text: string;
-  readonly model: StageModel;
+  readonly model: Stage;
   /** A suspect to show beside the stage as it should be. */
-  readonly suspect: PartSuspect | undefined;
+  readonly suspect: PartSuspect<StageSuspect> | undefined;
   readonly turned: Turned;
   /** Volts measured, drawn as levels. */
   readonly measured: ReadonlyMap<string, number>;
 }
 
 /** The stage through time: as it should be, and with the suspect or the turned values beside it. */
-export function OverTime({ text, model, suspect, turned, measured }: OverTimeProps) {
+export function OverTime({ model, suspect, turned, measured }: OverTimeProps) {
   const all = useMemo(() => [...model.volts.keys()].filter((node) => node !== '0'), [model]);
   const [picked, setPicked] = useState<readonly string[]>();
   const nodes = useMemo(() => {
@@ -39,12 +39,14 @@ export function OverTime({ text, model, suspect, turned, measured }: OverTimePro
   const fault = suspect?.leading.fault;
   const other = fault !== undefined || isTurned(turned);
   const [runs, setRuns] = useState<{ readonly key: string; readonly runs: readonly StageRun[] | undefined }>();
-  const key = JSON.stringify([text, nodes, last, fault, [...turned.factors], [...turned.parameters]]);
+  const key = JSON.stringify([model.text, nodes, last, fault, [...turned.factors], [...turned.parameters]]);
   useEffect(() => {
     runner.current ??= new StageRunner();
-    const request = { text, nodes, last, ...nothingTurned };
-    runner.current.run([request, ...(other ? [{ ...request, ...(fault ? { fault } : turned) }] : [])], (found) =>
-      setRuns({ key, runs: found }),
+    const request = { nodes, last, ...nothingTurned };
+    runner.current.run(
+      model.text,
+      [request, ...(other ? [{ ...request, ...(fault ? { fault } : turned) }] : [])],
+      (found) => setRuns({ key, runs: found }),
     );
     // The key stands for all that is asked.
     // eslint-disable-next-line react-hooks/exhaustive-deps

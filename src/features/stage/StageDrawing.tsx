@@ -4,33 +4,25 @@ import { memo, useCallback, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { LadderView } from './LadderView';
 import { OverTime } from './OverTime';
-import {
-  isTurned,
-  knobsOf,
-  nothingTurned,
-  type PartSuspect,
-  type StageModel,
-  whatIf,
-  writtenTurned,
-} from './stageModel';
+import { type PartSuspect, type Stage, type StageSuspect } from '@/core/circuit';
+import { isTurned, knobsOf, nothingTurned, settledWith } from './stageModel';
 import { WhatIf } from './WhatIf';
 
 interface StageDrawingProps {
-  readonly text: string;
-  readonly model: StageModel;
+  readonly model: Stage;
   readonly overTime: boolean;
   readonly measured: ReadonlyMap<string, number>;
   /** The suspect whose ladder is shown, and the part that is marked. */
-  readonly looked: PartSuspect | undefined;
+  readonly looked: PartSuspect<StageSuspect> | undefined;
   readonly marked: string | undefined;
 }
 
 /** The ladder or the waveforms, with the values that are turned for a try. */
 export const StageDrawing = memo(function StageDrawing(props: StageDrawingProps) {
-  const { text, model, overTime, measured, looked, marked } = props;
+  const { model, overTime, measured, looked, marked } = props;
   const [knob, setKnob] = useState<string>();
   const [turned, setTurned] = useState(nothingTurned);
-  const tried = useMemo(() => (isTurned(turned) ? whatIf(text, turned, model) : undefined), [turned, text, model]);
+  const tried = useMemo(() => (isTurned(turned) ? settledWith(model, turned) : undefined), [turned, model]);
   const knobs = useMemo(() => knobsOf(model.circuit), [model]);
   const turnPart = useCallback((label: string) => setKnob(knobs.find((one) => one.label === label)?.name), [knobs]);
   useHotkeys('alt+w', () => document.getElementById('what-if-part')?.focus(), {
@@ -40,7 +32,7 @@ export const StageDrawing = memo(function StageDrawing(props: StageDrawingProps)
   return (
     <>
       {overTime ? (
-        <OverTime text={text} model={model} suspect={looked} turned={turned} measured={measured} />
+        <OverTime model={model} suspect={looked} turned={turned} measured={measured} />
       ) : (
         <LadderView
           ladder={model.ladder}
@@ -57,7 +49,7 @@ export const StageDrawing = memo(function StageDrawing(props: StageDrawingProps)
         turned={turned}
         onChoose={setKnob}
         onTurn={setTurned}
-        written={() => writtenTurned(text, turned, model)}
+        written={() => model.written(turned)}
       />
     </>
   );

@@ -1,7 +1,7 @@
 import { formatQuantity } from '@/core/quantity';
 import { Bar, chanceText, Key } from '@/ui';
-import { type StageVerdict } from '@/workers/circuit';
-import { driftText, faultWords, type PartSuspect } from './stageModel';
+import { faultWords, type PartSuspect, type StageVerdict } from '@/core/circuit';
+import { driftText } from './stageModel';
 import styles from './stage.module.css';
 
 /** Suspects less likely than this are not told of. */

@@ -1,10 +1,10 @@
 import { Button } from 'antd';
 import { OpenFile, useDraft, WriteFile } from '@/ui';
-import { type Stage } from './StageDesk';
+import { type ShippedStage } from '@/sheets/stages';
 import styles from './stage.module.css';
 
 interface StageTextProps {
-  readonly stages: readonly Stage[];
+  readonly stages: readonly ShippedStage[];
   readonly text: string;
   onText(text: string): void;
   onRefused(message: string): void;

@@ -2,7 +2,8 @@ import { Button, Select } from 'antd';
 import { memo, useMemo } from 'react';
 import { formatQuantity } from '@/core/quantity';
 import { Key, WriteFile } from '@/ui';
-import { isTurned, type Knob, nothingTurned, type Turned } from './stageModel';
+import { type Turned } from '@/core/circuit';
+import { isTurned, type Knob, nothingTurned } from './stageModel';
 import styles from './stage.module.css';
 
 /** A value is turned from a twentieth to twenty times, in even ratios; this is its power of ten. */

@@ -1,2 +1,2 @@
 export { JobStage } from './JobStage';
-export { StageDesk } from './StageDesk';
+export { StageScreen } from './StageScreen';

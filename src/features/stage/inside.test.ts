@@ -1,14 +1,22 @@
+import { type LogBody, replay } from '@/core/log';
 import { describe, expect, it } from 'vitest';
-import { checksOf } from '@/core/behaviour';
-import { posteriorOf, type Suspect } from '@/core/diagnosis';
-import { predictionsOf } from '@/features/job';
-import { changeFor, dictionaryOf, operatingPoint, rankFaults, readNetlist, System } from '@/core/circuit';
+import { checksOf, predictionsOf } from '@/core/behaviour';
+import { posteriorOf, type Suspect, likeliestInside } from '@/core/diagnosis';
+import {
+  changeFor,
+  dictionaryOf,
+  operatingPoint,
+  partSuspects,
+  rankFaults,
+  readNetlist,
+  Stage,
+  System,
+  type Turned,
+} from '@/core/circuit';
 import { toleranceWidth } from '@/core/quantity';
-import { type LogBody, replay } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
-import { likeliestInside } from './likeliestInside';
 import { insideBlock, measured } from '@/core/inside';
-import { modelOf, nothingTurned, partSuspects, whatIf } from './stageModel';
+import { nothingTurned, settledWith } from './stageModel';
 
 const sheets = [...shippedSheets().values()];
 const linked = sheets.flatMap((sheet) =>
@@ -22,8 +30,7 @@ describe('blocks with a netlist inside', () => {
 
   it.each(linked)('%s stands where the sheet says, and names what is in the netlist', (_, sheet, block) => {
     const inside = insideBlock(sheet, block.id, checksOf(sheet), replay([], []))!;
-    const model = modelOf(inside.text);
-    if (typeof model === 'string') throw new Error(model);
+    const model = Stage.open(inside.text);
     for (const [node, net] of block.stage!.nodes) {
       const { volts, tolerance } = sheet.nets.get(net)!;
       expect(Math.abs(model.volts.get(node)! - volts), net).toBeLessThanOrEqual(toleranceWidth(tolerance, volts));
@@ -177,9 +184,8 @@ describe('readings of the bench inside a block', () => {
 
 describe('turning a value', () => {
   const text = '* divider\n.param top=10k\nV1 a 0 12\nR1 a mid {top}\nR2 mid 0 5k';
-  const model = modelOf(text);
-  if (typeof model === 'string') throw new Error(model);
-  const at = (turned: Parameters<typeof whatIf>[1]) => whatIf(text, turned, model)?.get('mid');
+  const stage = Stage.open(text);
+  const at = (turned: Turned) => settledWith(stage, turned)?.get('mid');
 
   it('moves the nodes as the divider would', () => {
     expect(at(nothingTurned)).toBeCloseTo(4, 6);

@@ -1,12 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { Stage } from '@/core/circuit';
 import { shippedStages } from '@/sheets/stages';
 import { layoutLadder, scaleFor, size } from './ladderLayout';
-import { modelOf } from './stageModel';
 
 const ladders = shippedStages().map(({ id, text }) => {
-  const model = modelOf(text);
-  if (typeof model === 'string') throw new Error(`${id}: ${model}`);
-  return [id, model] as const;
+  return [id, Stage.open(text)] as const;
 });
 
 describe('the ladder of a shipped stage', () => {

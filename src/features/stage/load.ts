@@ -1,10 +1,9 @@
 import 'server-only';
-import { loadJob } from '@/features/job/load';
-import { type JobFile } from '@/features/job';
-import { shippedStages } from '@/sheets/stages';
-import { type Stage } from './StageDesk';
+import { loadJob } from '@/workshop/job/server';
+import { type JobFile } from '@/workshop/job';
+import { type ShippedStage, shippedStages } from '@/sheets/stages';
 
-export function loadStages(): Stage[] {
+export function loadStages(): ShippedStage[] {
   return shippedStages();
 }
 

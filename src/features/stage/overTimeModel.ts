@@ -1,5 +1,4 @@
-import { type StageRun } from '@/workers/circuit';
-import { type StageModel } from './stageModel';
+import { type Stage, type StageRun } from '@/core/circuit';
 
 /** Milliseconds or microseconds, as the run is long. */
 export function timeScale(run: Pick<StageRun, 'seconds'> | undefined): {
@@ -11,7 +10,7 @@ export function timeScale(run: Pick<StageRun, 'seconds'> | undefined): {
 }
 
 /** A few periods of the slowest source that repeats itself, in seconds; undefined where none does. */
-export function settledSpan({ circuit }: Pick<StageModel, 'circuit'>): number | undefined {
+export function settledSpan({ circuit }: Pick<Stage, 'circuit'>): number | undefined {
   const periods = circuit.elements.flatMap((element) => {
     if (element.kind !== 'v' && element.kind !== 'i') return [];
     const { wave } = element;
@@ -22,7 +21,7 @@ export function settledSpan({ circuit }: Pick<StageModel, 'circuit'>): number | 
 }
 
 /** The nodes to look at first: those of capacitors, which move most in their own way. */
-export function restless({ circuit }: Pick<StageModel, 'circuit'>, all: readonly string[]): string[] {
+export function restless({ circuit }: Pick<Stage, 'circuit'>, all: readonly string[]): string[] {
   const found = circuit.elements.flatMap(({ kind, ...element }) =>
     kind === 'c' && 'nodes' in element ? [element.nodes[0]] : [],
   );

@@ -1,13 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { dictionaryOf, operatingPoint, readNetlist, System } from '@/core/circuit';
+import { dictionaryOf, faultWords, operatingPoint, readNetlist, Stage, System } from '@/core/circuit';
 import { shippedStages } from '@/sheets/stages';
-import { faultWords, modelOf, readStageReading, type StageModel } from './stageModel';
+import { readStageReading } from './stageModel';
 
-const model = (text: string): StageModel => {
-  const made = modelOf(text);
-  if (typeof made === 'string') throw new Error(made);
-  return made;
-};
+const model = (text: string) => Stage.open(text);
 
 describe('the stages that ship', () => {
   it.each(shippedStages().map(({ id, text }) => [id, text] as const))(
@@ -45,7 +41,7 @@ describe('typing on a stage', () => {
     ['mid 3mA', /volts|not a value/],
     ['mid three', /not a value/],
   ])('refuses "%s" with what would be right', (line, message) => {
-    expect(readStageReading(line, divider)).toMatch(message);
+    expect(() => readStageReading(line, divider)).toThrow(message);
   });
 
   it('says a fault in the words of the bench', () => {
@@ -57,7 +53,7 @@ describe('typing on a stage', () => {
   });
 
   it('gives the message of a netlist that cannot be taken instead of a ladder', () => {
-    expect(modelOf('* test\nR1 a b')).toMatch(/line 2: a value is missing/);
-    expect(modelOf('')).toMatch(/no element/);
+    expect(() => model('* test\nR1 a b')).toThrow(/line 2: a value is missing/);
+    expect(() => model('')).toThrow(/no element/);
   });
 });

@@ -1,11 +1,12 @@
 'use client';
 
+import { surveyOf } from '@/core/survey';
+import { predictionsOf } from '@/core/behaviour';
+import { replay } from '@/core/log';
 import { Button } from 'antd';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { surveyOf } from '@/core/parts';
-import { replay } from '@/core/reading';
-import { type JobFile, JobFrame, predictionsOf, useLog } from '@/features/job';
+import { type JobFile, JobFrame, useLog } from '@/workshop/job';
 import { Key, LineEntry, sound, VerdictMark } from '@/ui';
 import { Bands } from './Bands';
 import {

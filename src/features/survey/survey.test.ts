@@ -1,7 +1,7 @@
+import { predictionsOf } from '@/core/behaviour';
+import { type LogEntry } from '@/core/log';
 import { describe, expect, it } from 'vitest';
-import { type LogEntry } from '@/core/reading';
 import { shippedSheets } from '@/sheets';
-import { predictionsOf } from '@/features/job';
 import {
   bandsFor,
   linesOf,

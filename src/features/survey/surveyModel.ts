@@ -1,18 +1,8 @@
+import { judgePart, type PartCheck, type PartMark, type PartVerdict, readPartCheck } from '@/core/survey';
+import { type LogBody, type LogEntry, standing } from '@/core/log';
+import { Refusal, formatQuantity, attempt } from '@/core/quantity';
 import { type Check } from '@/core/behaviour';
-import {
-  bandDoubts,
-  bandsOf,
-  type BandColour,
-  isBandColour,
-  judgePart,
-  type PartCheck,
-  PartCheckError,
-  type PartMark,
-  type PartVerdict,
-  readPartCheck,
-} from '@/core/parts';
-import { formatQuantity } from '@/core/quantity';
-import { type LogBody, type LogEntry, standing } from '@/core/reading';
+import { bandDoubts, bandsOf, type BandColour, isBandColour } from '@/core/parts';
 import { type Sheet } from '@/core/sheet';
 import { type MarkName } from '@/ui';
 
@@ -63,22 +53,18 @@ const knownIn = (sheet: Sheet) => (ref: string) => sheet.parts.get(ref);
 
 export function typedPart(line: string, sheet: Sheet): TypedPart {
   if (line.trim() === '') return { kind: 'nothing' };
-  try {
-    const check = readPartCheck(line, knownIn(sheet));
-    const bands = line.toLowerCase().split(/\s+/).filter(isBandColour);
-    const doubts = bands.length === 0 ? [] : bandDoubts(bands);
-    return {
-      kind: 'part',
-      check,
-      verdict: judgePart(check),
-      doubts: doubts
-        .slice(0, 3)
-        .map(({ bands: other, ohms }) => `${other.slice(0, -1).join(' ')} would be ${formatQuantity(ohms, 'Ω', 3)}`),
-    };
-  } catch (error) {
-    if (error instanceof PartCheckError) return { kind: 'wrong', message: error.message };
-    throw error;
-  }
+  const check = attempt(() => readPartCheck(line, knownIn(sheet)));
+  if (check instanceof Refusal) return { kind: 'wrong', message: check.message };
+  const bands = line.toLowerCase().split(/\s+/).filter(isBandColour);
+  const doubts = bands.length === 0 ? [] : bandDoubts(bands);
+  return {
+    kind: 'part',
+    check,
+    verdict: judgePart(check),
+    doubts: doubts
+      .slice(0, 3)
+      .map(({ bands: other, ohms }) => `${other.slice(0, -1).join(' ')} would be ${formatQuantity(ohms, 'Ω', 3)}`),
+  };
 }
 
 /** The parts surveyed, the newest first; of a part measured twice the last reading stands. */

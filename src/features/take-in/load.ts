@@ -1,10 +1,10 @@
 import 'server-only';
+import { kinOf, readLibrary, type SheetCard, sheetCards, sheetOf } from '@/workshop/library/server';
 import { type Sheet, SheetError } from '@/core/sheet';
-import { kinOf, readLibrary, type SheetCard, sheetCards, sheetOf } from '@/features/sheets/library';
 import { closedBySheet, closedCounts, database, readSettings, type Settings } from '@/store';
 
 /** What the take-in page works with: the sheets to choose from and the chosen one in full. */
-export interface TakeInDesk {
+export interface TakeInPage {
   readonly cards: readonly SheetCard[];
   /** Jobs this shop has closed, by sheet. */
   readonly done: ReadonlyMap<string, number>;
@@ -19,7 +19,7 @@ export interface TakeInDesk {
  * @param wanted the sheet and the choices of its options, as in the page's address; what does not
  *   fit is left at what the sheet takes by itself
  */
-export async function loadTakeIn(wanted: Readonly<Record<string, string>>): Promise<TakeInDesk> {
+export async function loadTakeIn(wanted: Readonly<Record<string, string>>): Promise<TakeInPage> {
   const db = await database();
   const library = await readLibrary();
   const done = await closedBySheet(db);

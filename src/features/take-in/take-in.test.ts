@@ -1,9 +1,9 @@
+import { takeInSchema } from '@/workshop/set';
+import { predictionsOf } from '@/core/behaviour';
 import { describe, expect, it } from 'vitest';
 import { symptomTilesOf } from '@/core/diagnosis';
-import { predictionsOf } from '@/features/job';
 import { shippedSheets } from '@/sheets';
 import { complaintFrom, nextSignState, outlookOf, signText } from './takeInModel';
-import { takeInSchema } from './takeInSchema';
 
 const plasma = predictionsOf(shippedSheets().get('halvane-hp-42')!);
 const tiles = symptomTilesOf(plasma);

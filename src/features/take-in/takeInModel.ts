@@ -1,7 +1,8 @@
+import { type SignState } from '@/core/measure';
+import { replay } from '@/core/log';
 import { type Predictions } from '@/core/behaviour';
 import { adviseOn, type Complaint, type Tile } from '@/core/diagnosis';
-import { replay } from '@/core/reading';
-import { type Sign, type SignState } from '@/core/sheet';
+import { type Sign } from '@/core/sheet';
 
 /** The complaint that picked tiles and answered signs make together. */
 export function complaintFrom(

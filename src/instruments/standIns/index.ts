@@ -1,7 +1,7 @@
-import { type Check, type Expectation } from '@/core/behaviour';
+import { type Expectation, instrumentFor } from '@/core/measure';
+import { type Check } from '@/core/behaviour';
 import { answerFrom } from '@/core/practice';
-import { type Random } from '@/core/chance';
-import { instrumentFor } from '../instrumentFor';
+import { type Random } from '@/core/statistics';
 import { type MeterReading } from '../meterLine';
 import { multimeterReadings, noise } from './multimeter';
 import { samplerReadings } from './sampler';

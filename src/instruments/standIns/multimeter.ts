@@ -1,5 +1,6 @@
-import { type Check, type Shape } from '@/core/behaviour';
-import { gaussian, type Random } from '@/core/chance';
+import { type Shape } from '@/core/measure';
+import { type Check } from '@/core/behaviour';
+import { gaussian, type Random } from '@/core/statistics';
 import { type MeterReading } from '../meterLine';
 
 /** Readings a second, and for how long a stand-in sends them. */

@@ -1,5 +1,5 @@
 import { type Check } from '@/core/behaviour';
-import { gaussian, type Random } from '@/core/chance';
+import { gaussian, type Random } from '@/core/statistics';
 import { type MeterReading } from '../meterLine';
 
 /** Readings of a sweep, and the periods it shows. */

@@ -1,10 +1,10 @@
+import { type Measure, instrumentFor } from '@/core/measure';
 import { describe, expect, it } from 'vitest';
 import { type Check, compileSheet, liveCold, Predictions } from '@/core/behaviour';
-import { seeded } from '@/core/chance';
+import { seeded } from '@/core/statistics';
 import { measureWaveform } from '@/core/reading';
-import { type Measure } from '@/core/sheet';
 import { shippedSheets } from '@/sheets';
-import { instrumentFor, meterLine, readMeterLine, standInReadings } from '..';
+import { meterLine, readMeterLine, standInReadings } from '..';
 
 const sheets = [...shippedSheets().values()].map((sheet) => new Predictions(compileSheet(sheet)));
 const cold = { ...liveCold, power: 'proven' } as const;

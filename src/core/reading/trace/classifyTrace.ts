@@ -1,4 +1,4 @@
-import { median } from '../../quantity';
+import { median } from '../../statistics';
 import { type ClassifiedTrace, type Sample, type TraceShape } from './trace';
 
 /** With fewer samples nothing is said. */

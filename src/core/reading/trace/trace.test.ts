@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { gaussian, seeded } from '../../chance';
+import { gaussian, seeded } from '../../statistics';
 import { type TraceKind, traceKinds, traceOf } from '../../practice';
 import { classifyTrace, CreepWatch, type Sample, SettleWatch, traceText } from '.';
 

@@ -1,5 +1,5 @@
+import { provenBelow } from '../../log';
 import { formatQuantity, type Unit } from '../../quantity';
-import { provenBelow } from '../log';
 import { type ClassifiedTrace } from './trace';
 
 /** Less sure than this, nothing is said. */

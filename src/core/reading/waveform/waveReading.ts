@@ -1,18 +1,19 @@
+import { type Measure, measures } from '../../measure';
 import { type Check } from '../../behaviour';
 import { formatQuantity } from '../../quantity';
-import { type Measure } from '../../sheet';
 import { type Waveform } from './waveform';
 
-/** What a sweep reads for each way of measuring that it can stand in for, in its unit. */
-const readers: Readonly<Partial<Record<Measure, (wave: Waveform) => number>>> = {
-  ripple: ({ peakToPeak }) => peakToPeak,
-  hertz: ({ hertz }) => hertz ?? 0,
-  dc: ({ mean }) => mean,
-  ac: ({ rms }) => rms,
-};
-
 /** What a sweep reads for a way of measuring, in its unit; undefined where a sweep does not tell it. */
-export const waveReading = (wave: Waveform, measure: Measure): number | undefined => readers[measure]?.(wave);
+export function waveReading(wave: Waveform, measure: Measure): number | undefined {
+  const way = measures[measure];
+  return way.kind === 'number' ? way.swept?.(wave) : undefined;
+}
+
+/** Does a sweep tell a way of measuring? */
+function isSwept(measure: Measure): boolean {
+  const way = measures[measure];
+  return way.kind === 'number' && way.swept !== undefined;
+}
 
 /** A sweep in a line. */
 export const waveText = ({ peakToPeak, mean, hertz }: Waveform): string =>
@@ -34,5 +35,5 @@ export function checksSwept(checks: ReadonlyMap<string, Check>, check: Check): C
       one.ground === check.ground &&
       one.state === check.state,
   );
-  return [check, ...others].filter(({ measure }) => readers[measure] !== undefined);
+  return [check, ...others].filter(({ measure }) => isSwept(measure));
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { gaussian, seeded } from '../../chance';
+import { gaussian, seeded } from '../../statistics';
 import { type Sample } from '../trace';
 import { measureWaveform, rippleSource, SweepWatch } from '.';
 

@@ -1,4 +1,4 @@
-import { type Hertz, type Volts } from '../../quantity';
+import { type Hertz, type Volts, Refusal } from '../../quantity';
 import { type Sample } from '../trace/trace';
 
 /** What a sweep over some periods comes to. */
@@ -66,11 +66,11 @@ export class SweepWatch {
  * well across the middle, so that noise on a slow edge is no period.
  *
  * @param sweep in order of time, evenly apart
- * @throws RangeError where there are too few readings, or one is beyond the range
+ * @throws Refusal where there are too few readings, or one is beyond the range
  */
 export function measureWaveform(sweep: readonly Sample[]): Waveform {
   if (sweep.length < fewest || sweep.some(({ value }) => !Number.isFinite(value)))
-    throw new RangeError(`a sweep has ${fewest} readings or more, each within the range`);
+    throw new Refusal(`a sweep has ${fewest} readings or more, each within the range`);
   const sorted = sweep.map(({ value }) => value).sort((a, b) => a - b);
   const [low, high] = [quantile(sorted, spikes), quantile(sorted, 1 - spikes)];
   const rising = risingEdges(smoothed(sweep), low, high);

@@ -31,7 +31,7 @@ export interface Reckoning {
   /** Other words it is looked for by. */
   readonly words: string;
   readonly fields: readonly ReckonField[];
-  /** @throws RangeError where the values make no sense together */
+  /** @throws Refusal where the values make no sense together */
   reckon(typed: Typed): ReckonLine[];
 }
 

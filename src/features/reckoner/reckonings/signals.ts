@@ -1,3 +1,4 @@
+import { Refusal } from '@/core/quantity';
 import { ntcOhms } from '@/core/parts';
 import { field, first, line, type Reckoning } from './reckoning';
 
@@ -21,7 +22,7 @@ export const signalsReckonings: readonly Reckoning[] = [
     fields: [field('in', 'Volts in', 'V', '1'), field('out', 'Volts out', 'V', '0.5')],
     reckon(typed) {
       const ratio = first(typed, 'out') / first(typed, 'in');
-      if (!(ratio > 0)) throw new RangeError('both must be above 0 V');
+      if (!(ratio > 0)) throw new Refusal('both must be above 0 V');
       return [
         { label: 'Gain', text: `${(20 * Math.log10(ratio)).toFixed(1)} dB` },
         { label: 'Ratio', text: `× ${Number(ratio.toPrecision(3))}` },
@@ -36,7 +37,7 @@ export const signalsReckonings: readonly Reckoning[] = [
     reckon(typed) {
       const [lines, fields] = [first(typed, 'line'), first(typed, 'field')];
       if (!(lines > fields && fields > 0))
-        throw new RangeError('the line frequency is above the field frequency, both above 0');
+        throw new Refusal('the line frequency is above the field frequency, both above 0');
       return [
         line('A line takes', 1 / lines, 's', 4),
         line('A field takes', 1 / fields, 's', 4),

@@ -1,4 +1,4 @@
-import { standIn } from '@/features/meter/handleStandIn';
+import { standIn } from '@/workshop/meter/server';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,10 +1,10 @@
+import { simulatedMeterOffered } from '@/workshop/meter/server';
+import { loadJob } from '@/workshop/job/server';
+import { layoutLine } from '@/workshop/line/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Bench } from '@/features/bench';
 import { loadUsual } from '@/features/bench/load';
-import { layoutLine } from '@/features/bench/line/layout';
-import { loadJob } from '@/features/job/load';
-import { simulatedMeterOffered } from '@/features/meter/offered';
 
 interface Props {
   params: Promise<{ id: string }>;

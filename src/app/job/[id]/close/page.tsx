@@ -1,7 +1,7 @@
+import { loadJob } from '@/workshop/job/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Close } from '@/features/close';
-import { loadJob } from '@/features/job/load';
 
 interface Props {
   params: Promise<{ id: string }>;

@@ -1,7 +1,7 @@
+import { loadJob } from '@/workshop/job/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { loadJob } from '@/features/job/load';
-import { PowerDesk } from '@/features/power';
+import { PowerScreen } from '@/features/power';
 
 interface Props {
   params: Promise<{ id: string }>;
@@ -14,5 +14,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <PowerDesk key={file.id} file={file} />;
+  return <PowerScreen key={file.id} file={file} />;
 }

@@ -1,7 +1,7 @@
+import { loadJob } from '@/workshop/job/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Repair } from '@/features/repair';
-import { loadJob } from '@/features/job/load';
 
 interface Props {
   params: Promise<{ id: string }>;

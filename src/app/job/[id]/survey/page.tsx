@@ -1,6 +1,6 @@
+import { loadJob } from '@/workshop/job/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { loadJob } from '@/features/job/load';
 import { Survey } from '@/features/survey';
 
 interface Props {

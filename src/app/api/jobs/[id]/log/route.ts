@@ -1,4 +1,4 @@
-import { getLog, postLog } from '@/features/job/handleLog';
+import { getLog, postLog } from '@/workshop/job/server';
 
 interface Params {
   params: Promise<{ id: string }>;

@@ -1,1 +1,0 @@
-export { gaussian, seeded, type Random } from './random';

@@ -1,0 +1,259 @@
+import { evenSpread, instruments } from '../../quantity';
+import { type Change, type System } from '../solve';
+import { type Dictionary, type DictionaryEntry } from './dictionary';
+import { type CircuitFault, unchanged } from './faults';
+import { type Ripples } from './ripple';
+
+/** A fault with how well it explains what was read. */
+export interface RankedFault {
+  readonly fault: CircuitFault;
+  readonly probability: number;
+  /** How much better it explains the readings than a sound circuit does: the logarithm of the ratio. */
+  readonly advantage: number;
+  /** Faults of one number cannot be told apart at the nodes read. */
+  readonly group: number;
+}
+
+/** Standard deviation of a part within its printed tolerance, and of the meter: uniform ±3 % and ±0.5 %. */
+const partSpread = 0.03 / Math.sqrt(3);
+const meterSpread = instruments.multimeter.share * evenSpread;
+/** A drift may be anything around its entry in the dictionary; what lies between two entries belongs to both. */
+const driftSpread = 0.22;
+/** Volts below which a reading says nothing. */
+const meterFloor = 0.004;
+/** Chance that a reading says nothing of the set. */
+const slip = 1e-4;
+
+/** How often a part of a kind fails in a way, against the others. */
+export function weightOf({ ref, mode, factor = 1 }: CircuitFault): number {
+  const kind = ref.split('.').pop()![0]!.toLowerCase();
+  // Resistors age upwards far more often than down.
+  if (mode === 'dry') return 1.5;
+  if (mode === 'value') return factor > 1 ? 0.5 : 0.15;
+  if (kind === 'r') return mode === 'open' ? 1.5 : 0.1;
+  if (kind === 'c') return 0.7;
+  return 1;
+}
+
+/** How the faults of a dictionary stand, likeliest first. */
+export interface Ranking {
+  readonly faults: readonly RankedFault[];
+  /** Chance that every part is within its tolerance, against all faults together. */
+  readonly nothing: number;
+}
+
+/** A stage that is looked into is broken about as often as not. */
+const brokenAsOften = 1;
+
+/** What was read of a stage, in volts by node. */
+export interface StageReadings {
+  readonly volts: ReadonlyMap<string, number>;
+  /** Peak to peak. */
+  readonly ripple?: ReadonlyMap<string, number>;
+  /** How the nodes move, of a stage that is run through time: its means stand for the operating point. */
+  readonly ripples?: Ripples;
+}
+
+/** Standard deviations of the logarithm of a ripple: by a fault that was run through time, by a capacitor that may be drier or less dry than the one run, and by a fault that was not run. */
+const rippleSpread = { known: 0.2, dry: 0.7, unknown: 0.9 };
+/** Volts of ripple below which a meter shows nothing. */
+const rippleFloor = 0.01;
+
+/** How well the ripple read fits a fault, as a log-likelihood. */
+function logOfRipple({ ripple, ripples }: StageReadings, fault: CircuitFault | undefined): number {
+  if (!ripple || !ripples) return 0;
+  const own = ripples.get(fault);
+  const usual = ripples.get(undefined)!;
+  const spread = !own ? rippleSpread.unknown : fault?.mode === 'dry' ? rippleSpread.dry : rippleSpread.known;
+  let log = 0;
+  for (const [node, volts] of ripple) {
+    const expected = (own ?? usual).get(node)?.ripple ?? 0;
+    const z = Math.log((volts + rippleFloor) / (expected + rippleFloor)) / spread;
+    // As with volts, no reading weighs more than a slip would cost.
+    log += Math.max(-0.5 * z * z, Math.log(slip)) - Math.log(spread);
+  }
+  return log;
+}
+
+/**
+ * Ranks the faults of a dictionary by what was measured.
+ *
+ * Each fault predicts the readings with a covariance: every resistor's tolerance through its
+ * sensitivity at that fault's own operating point, and the meter's error.
+ *
+ * @throws Error when a node is not there
+ */
+export function rankFaults(dictionary: Dictionary, readings: StageReadings): Ranking {
+  const { system, entries, healthy } = dictionary;
+  const read = [...readings.volts].map(([node, volts]) => {
+    const at = system.indexOf(node);
+    if (at === undefined)
+      throw new Error(
+        `there is no node "${node}"; there are ${system.nodes.filter((one) => !one.includes(':')).join(', ')}`,
+      );
+    return { node, at, volts };
+  });
+  const weights = entries.map(({ fault }) => weightOf(fault));
+  const sumOfWeights = weights.reduce((sum, weight) => sum + weight, 0);
+  const fits = entries.map(
+    (entry) => logLikelihood(dictionary, entry, read, readings.ripples) + logOfRipple(readings, entry.fault),
+  );
+  const soundFit =
+    logLikelihood(dictionary, { change: unchanged(system), point: healthy }, read, readings.ripples) +
+    logOfRipple(readings, undefined);
+  const logs = fits.map((fit, index) => Math.log(weights[index]!) + fit);
+  const none = Math.log(sumOfWeights * brokenAsOften) + soundFit;
+  const most = Math.max(...logs);
+  const shares = logs.map((log) => Math.exp(log - most));
+  const sum = shares.reduce((all, share) => all + share, 0);
+  const groups = groupsOf(entries, read, readings);
+  return {
+    faults: entries
+      .map(({ fault }, index) => ({
+        fault,
+        probability: shares[index]! / sum,
+        advantage: fits[index]! - soundFit,
+        group: groups[index]!,
+      }))
+      .sort((a, b) => b.probability - a.probability),
+    nothing: 1 / (1 + sum * Math.exp(most - none)),
+  };
+}
+
+interface Read {
+  readonly node: string;
+  readonly at: number;
+  readonly volts: number;
+}
+
+/** An entry, or the circuit as it should be. */
+type State = Omit<DictionaryEntry, 'fault'> & Partial<Pick<DictionaryEntry, 'fault'>>;
+
+function logLikelihood(
+  dictionary: Dictionary,
+  state: State,
+  read: readonly Read[],
+  ripples: Ripples | undefined,
+): number {
+  const covariance = covarianceAt(
+    dictionary,
+    state,
+    read.map(({ at }) => at),
+  );
+  const off = Float64Array.from(read, ({ node, at, volts }) => {
+    const own = ripples?.get(state.fault)?.get(node);
+    if (own) return volts - own.mean;
+    // A fault that was not run through time moves as the whole circuit does.
+    const usual = ripples?.get(undefined)?.get(node);
+    return volts - state.point[at]! - (usual ? usual.mean - dictionary.healthy[at]! : 0);
+  });
+  const gauss = gaussianLog(off, covariance);
+  // No reading weighs more than a slip would cost.
+  return Math.max(
+    gauss,
+    read.length * Math.log(slip) - read.reduce((sum, { volts }) => sum + Math.log(Math.abs(volts) + 1), 0),
+  );
+}
+
+/** Covariance of readings under a fault, row by row, in volts squared. */
+export function covarianceAt(
+  { system, reduced }: Dictionary,
+  { fault, point, change }: State,
+  read: readonly number[],
+): Float64Array {
+  const broken = fault && fault.mode !== 'short' ? fault.ref.toLowerCase() : undefined;
+  const n = read.length;
+  const covariance = new Float64Array(n * n);
+  read.forEach((at, i) => {
+    covariance[i * n + i] = (meterSpread * point[at]!) ** 2 + meterFloor ** 2;
+  });
+  const rows = read.map(() => new Float64Array(system.size + 1));
+  if (!reduced?.transfers(change, point, read, rows)) transfersInFull(system, change, point, read, rows);
+  const moved = new Float64Array(n);
+  for (const { name, a, b, siemens } of system.resistors) {
+    if (name.includes(':')) continue;
+    const own = name === broken ? siemens + change.siemens : siemens;
+    const amperes = own * (point[a]! - point[b]!);
+    if (Math.abs(amperes) < 1e-12) continue;
+    const spread = name === broken && fault?.mode === 'value' ? driftSpread : partSpread;
+    for (let i = 0; i < n; i += 1) moved[i] = amperes * spread * (rows[i]![a]! - rows[i]![b]!);
+    for (let i = 0; i < n; i += 1) for (let j = 0; j < n; j += 1) covariance[i * n + j]! += moved[i]! * moved[j]!;
+  }
+  return covariance;
+}
+
+/** As `Reduced.transfers`, from the whole equations. */
+function transfersInFull(
+  system: System,
+  change: Change,
+  point: Float64Array,
+  read: readonly number[],
+  into: readonly Float64Array[],
+): void {
+  const x = point.slice();
+  system.hold(point, change);
+  system.assemble(x, { supply: 1, shunt: 0, change });
+  read.forEach((at, r) => {
+    const row = into[r]!;
+    row.fill(0);
+    if (at === system.ground) return;
+    row[at] = 1;
+    system.equations.solveTransposed(row);
+  });
+}
+
+/** Log-density of a deviation under a covariance, by Cholesky. */
+function gaussianLog(off: Float64Array, covariance: Float64Array): number {
+  const n = off.length;
+  const l = covariance.slice();
+  let log = -0.5 * n * Math.log(2 * Math.PI);
+  const z = off.slice();
+  for (let i = 0; i < n; i += 1) {
+    for (let j = 0; j <= i; j += 1) {
+      let sum = l[i * n + j]!;
+      for (let k = 0; k < j; k += 1) sum -= l[i * n + k]! * l[j * n + k]!;
+      l[i * n + j] = i === j ? Math.sqrt(Math.max(sum, 1e-18)) : sum / l[j * n + j]!;
+    }
+    for (let k = 0; k < i; k += 1) z[i]! -= l[i * n + k]! * z[k]!;
+    z[i]! /= l[i * n + i]!;
+    log -= Math.log(l[i * n + i]!) + 0.5 * z[i]! * z[i]!;
+  }
+  return log;
+}
+
+/** Two voltages closer than this are one to a meter. */
+const alike = { share: 0.02, volts: 0.03 };
+
+/** Ripples within this ratio of each other are one to a meter. */
+const rippleAlike = 1.3;
+
+/** Numbers the groups of faults that are alike in everything read: volts at every node, ripple where it was read. */
+function groupsOf(
+  entries: readonly DictionaryEntry[],
+  read: readonly Read[],
+  { ripple, ripples }: StageReadings,
+): number[] {
+  const rippling = ripple && ripples ? [...ripple.keys()] : [];
+  const movesAlike = (one: CircuitFault, other: CircuitFault) => {
+    const [own, others] = [ripples?.get(one), ripples?.get(other)];
+    if (!own || !others) return own === others;
+    return rippling.every((node) => {
+      const ratio = ((own.get(node)?.ripple ?? 0) + rippleFloor) / ((others.get(node)?.ripple ?? 0) + rippleFloor);
+      return ratio < rippleAlike && ratio > 1 / rippleAlike;
+    });
+  };
+  const leaders: number[] = [];
+  return entries.map(({ point, fault }, index) => {
+    const group = leaders.findIndex(
+      (leader) =>
+        read.every(({ at }) => {
+          const [one, other] = [point[at]!, entries[leader]!.point[at]!];
+          return Math.abs(one - other) <= Math.max(alike.share * Math.abs(other), alike.volts);
+        }) &&
+        (rippling.length === 0 || movesAlike(fault, entries[leader]!.fault)),
+    );
+    if (group >= 0) return group;
+    leaders.push(index);
+    return leaders.length - 1;
+  });
+}

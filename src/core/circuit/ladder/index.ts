@@ -1,0 +1,1 @@
+export { ladderOf, standingOf, type Hanging, type Ladder, type Rung, type Section } from './ladder';

@@ -1,0 +1,153 @@
+import { type Case, type Posterior, posteriorOf } from '../belief';
+import { type RepairAction } from '../../repair';
+import { type Context, contextKey } from '../../behaviour';
+import { planOneStep, type RankedTest } from '../../plan';
+import { type Minutes } from '../../quantity';
+import { type Sheet } from '../../sheet';
+import { changeCost, type Probe, probeCost } from './probes';
+import { type OpenFaults, problemOf, repairCost } from './problem';
+
+/** A probe worth making, with what it is expected to bring. */
+export interface ProbeAdvice {
+  readonly probe: Probe;
+  /** The probe with the change of state it needs. */
+  readonly minutes: Minutes;
+  /** Of which for changing the set's state. */
+  readonly changing: Minutes;
+  /** Expected minutes saved against repairing now. */
+  readonly saves: Minutes;
+  readonly bits: number;
+  /** Chance that the reading now in the log is a slip, where it is asked for again. */
+  readonly doubt?: number;
+  /** Chance of each class of answer and the suspect it would leave in front. */
+  readonly outcomes: readonly {
+    readonly name: string;
+    readonly chance: number;
+    readonly leads: string;
+    readonly with: number;
+  }[];
+}
+
+/** A repair with its chance of being the cure. */
+export interface RepairAdvice {
+  readonly action: RepairAction;
+  readonly chance: number;
+  /** With the changes of state before it. */
+  readonly minutes: Minutes;
+}
+
+/** Readings in, judgement out, next probe named. */
+export interface Advice {
+  readonly posterior: Posterior;
+  /** Best first; the first is the one to make. */
+  readonly probes: readonly ProbeAdvice[];
+  /** Likeliest cure for its cost first. */
+  readonly repairs: readonly RepairAdvice[];
+  /** `act`: no probe is worth its minutes; `verify`: a repair is likely to have cured it. */
+  readonly next: 'probe' | 'act' | 'verify';
+  /** Expected minutes to the cure when repairing now in the best order. */
+  readonly repairNow: Minutes;
+  /** Chance that a repair already done was the cure. */
+  readonly curedChance: number;
+}
+
+/**
+ * What to do next with a set.
+ *
+ * The posterior over its faults becomes a decision problem, and one step of looking ahead values every
+ * probe in it; `lookDeeper` looks further.
+ */
+export function adviseOn(job: Case): Advice {
+  const { predictions, bench, hourlyRate } = job;
+  const { sheet } = predictions.model;
+  const posterior = posteriorOf(job);
+  const { plan: problem, open, probes, actions, toWorkbench } = problemOf(job, posterior);
+  const { repairs } = problem;
+  const plan = planOneStep(problem);
+  const rankedRepairs = repairs
+    .map((repair): RepairAdvice => {
+      const chance = repair.cures.reduce((sum, index) => sum + open.weights[index]!, 0) * open.mass;
+      return { action: actions.get(repair.id)!, chance, minutes: actions.get(repair.id)!.minutes + toWorkbench };
+    })
+    .filter(({ chance }) => chance > 0.002)
+    .sort((a, b) => b.chance / repairCost(b.action, hourlyRate) - a.chance / repairCost(a.action, hourlyRate));
+  const curedChance = 1 - open.mass;
+  const best = plan.tests[0];
+  const described = plan.tests.map((ranked, place) =>
+    describe(ranked, probes.get(ranked.test.id)!, plan.repairNow, open, place < mostTold),
+  );
+  const again = askedAgain(posterior, [...probes.values()], described, sheet, bench.context);
+  const worthProbing = again !== undefined || (best !== undefined && best.total < plan.repairNow - 1e-6);
+  return {
+    posterior,
+    probes: again ? [again, ...described.filter(({ probe }) => probe.id !== again.probe.id)] : described,
+    repairs: rankedRepairs,
+    next:
+      bench.repairs.length > 0 && curedChance > 0.5 && again === undefined ? 'verify' : worthProbing ? 'probe' : 'act',
+    repairNow: plan.repairNow,
+    curedChance,
+  };
+}
+
+/** The doubtful reading to take once more before it leads astray. */
+function askedAgain(
+  { doubts, cured }: Posterior,
+  probes: readonly Probe[],
+  described: readonly ProbeAdvice[],
+  sheet: Sheet,
+  here: Context,
+): ProbeAdvice | undefined {
+  for (const { observation, chance } of doubts) {
+    // What was read before the last repair cannot be read again.
+    if (observation.times > 1 || observation.cured.size < cured.size) continue;
+    const probe = probes.find(
+      ({ check, context }) => check === observation.check && contextKey(context) === contextKey(observation.context),
+    );
+    if (!probe) continue;
+    const changing = changeCost(sheet, here, probe.context);
+    const known = described.find((one) => one.probe.id === probe.id);
+    return {
+      probe,
+      minutes: probeCost(probe) + changing,
+      changing,
+      saves: known?.saves ?? 0,
+      bits: Math.max(known?.bits ?? 0, 4 * chance * (1 - chance)),
+      outcomes: known?.outcomes ?? [],
+      doubt: chance,
+    };
+  }
+  return undefined;
+}
+
+/** Of so many probes it is said where each answer would lead. */
+const mostTold = 12;
+
+function describe(ranked: RankedTest, probe: Probe, repairNow: Minutes, open: OpenFaults, told: boolean): ProbeAdvice {
+  const outcomes = (told ? ranked.test.outcomes : [])
+    .map(({ name, chances }, index) => {
+      let leader = 0;
+      let most = -1;
+      let sum = 0;
+      for (let f = 0; f < chances.length; f += 1) {
+        const weight = open.weights[f]! * chances[f]!;
+        sum += weight;
+        if (weight > most) [most, leader] = [weight, f];
+      }
+      return {
+        name,
+        chance: ranked.chances[index]!,
+        leads: open.sets[leader]![0]!.id,
+        with: sum > 0 ? most / sum : 0,
+      };
+    })
+    .filter(({ chance }) => chance >= 0.01)
+    .sort((a, b) => b.chance - a.chance);
+  return {
+    probe,
+    minutes: ranked.cost,
+    changing: ranked.cost - ranked.test.cost,
+    saves: repairNow - ranked.total,
+    bits: ranked.bits,
+    outcomes,
+  };
+}

@@ -1,0 +1,167 @@
+import { type Case, circumstance, mayMiss, doubtsOf, outcomesOf, type Posterior } from '../belief';
+import { repairActions, type RepairAction, type RepairMethod } from '../../repair';
+import { asBuilt, type Context, contextKey } from '../../behaviour';
+import { type PlanProblem, type PlanTest } from '../../plan';
+import { type Minutes } from '../../quantity';
+import { type Fault } from '../../sheet';
+import { changeCost, contextFor, powerUp, type Probe, probeCost, probesOf } from './probes';
+
+/** Seeing whether a repair helped. */
+const verifying: Minutes = 2;
+
+/** How likely a tripped supply must be before pulling connectors is offered. */
+const isolatingFrom = 0.15;
+
+/**
+ * What an unneeded piece of rework is reckoned at: pads lift, wires break, a good part is spent.
+ * Weighing it keeps the advice from fitting parts where a probe would tell.
+ */
+const reworkRisk: Readonly<Record<RepairMethod, Minutes>> = {
+  replace: 6,
+  resolder: 3,
+  reseat: 1,
+  clean: 1,
+  adjust: 2,
+  swap: 3,
+  recap: 12,
+};
+
+/** Minutes, money and risk of a repair, all as minutes at the shop's rate. */
+export function repairCost(action: RepairAction, hourlyRate: number): Minutes {
+  const money = hourlyRate > 0 ? (action.money / hourlyRate) * 60 : 0;
+  return action.minutes + powerUp + verifying + money + reworkRisk[action.method];
+}
+
+function tripChance({ predictions, bench }: Case, posterior: Posterior): number {
+  const context = contextFor(asBuilt(bench.context), 'live');
+  return posterior.suspects.reduce(
+    (sum, { fault, probability, cured }) =>
+      !cured && probability > negligible && predictions.behaviour(fault, context).tripped.length > 0
+        ? sum + probability
+        : sum,
+    0,
+  );
+}
+
+/** Probes not yet made in these circumstances and not out of reach; a doubtful reading is asked for again. */
+function openProbes(job: Case, posterior: Posterior, isolating: boolean): Probe[] {
+  const { bench, predictions } = job;
+  const again = new Set(
+    posterior.doubts.flatMap(({ observation }) => (observation.times === 1 ? (observation.entry ?? []) : [])),
+  );
+  const twice = new Set(
+    posterior.observations.flatMap(({ check, times, entry }) => (mayMiss(check) && times < 2 ? (entry ?? []) : [])),
+  );
+  const done = new Set(
+    bench.readings
+      .filter(({ entry }) => !again.has(entry.id) && !twice.has(entry.id))
+      .map((reading) => circumstance(reading.check, reading.context, reading.afterRepairs)),
+  );
+  return probesOf(predictions, bench.context, isolating).filter(
+    (probe) =>
+      !bench.unreachable.has(probe.check.id) &&
+      !done.has(circumstance(probe.check.id, probe.context, bench.repairs.length)),
+  );
+}
+
+/** What may still be wrong and is likely enough to matter. */
+export interface OpenFaults {
+  /** Faults that no repair has dealt with, one or two to a set. */
+  readonly sets: readonly (readonly Fault[])[];
+  /** Their probabilities as a distribution of their own. */
+  readonly weights: Float64Array;
+  /** What they weigh together among all hypotheses. */
+  readonly mass: number;
+}
+
+/** Faults less likely than this are left out of the reckoning; together they weigh next to nothing. */
+const negligible = 2e-5;
+
+function openFaults({ hypotheses, weights, cured }: Posterior): OpenFaults {
+  const sets = new Map<string, { faults: readonly Fault[]; weight: number }>();
+  hypotheses.forEach((hypothesis, h) => {
+    const faults = cured.size > 0 ? hypothesis.faults.filter(({ id }) => !cured.has(id)) : hypothesis.faults;
+    if (faults.length === 0) return;
+    const key = faults.map(({ id }) => id).join('+');
+    sets.set(key, { faults, weight: (sets.get(key)?.weight ?? 0) + weights[h]! });
+  });
+  const all = [...sets.values()];
+  const kept = all.filter(({ weight }) => weight > negligible);
+  const sum = kept.reduce((total, { weight }) => total + weight, 0);
+  return {
+    sets: kept.map(({ faults }) => faults),
+    weights: Float64Array.from(kept, ({ weight }) => weight / (sum || 1)),
+    mass: all.reduce((total, { weight }) => total + weight, 0),
+  };
+}
+
+/** A case as an abstract decision problem, with what its tests and repairs stand for. */
+export interface CaseProblem {
+  readonly plan: PlanProblem;
+  readonly open: OpenFaults;
+  readonly probes: ReadonlyMap<string, Probe>;
+  readonly actions: ReadonlyMap<string, RepairAction>;
+  /** Minutes from here to the state in which repairs are made. */
+  readonly toWorkbench: Minutes;
+}
+
+/**
+ * The decision problem of a case: each open probe with the chances of its outcomes, each repair with
+ * what it cures, and the minutes it takes to change the set's state between them.
+ */
+export function problemOf(job: Case, posterior: Posterior): CaseProblem {
+  const { predictions, bench, hourlyRate } = job;
+  const { sheet } = predictions.model;
+  const open = openFaults(posterior);
+  const setsWith = new Map<string, number[]>();
+  open.sets.forEach((faults, index) => {
+    for (const { id } of faults) setsWith.set(id, [...(setsWith.get(id) ?? []), index]);
+  });
+  const contexts: Context[] = [];
+  const known = new Map<string, number>();
+  /** The index of a context among the states of the plan. */
+  const stateOf = (context: Context): number => {
+    const key = `${context.power}@${contextKey(context)}`;
+    let index = known.get(key);
+    if (index === undefined) known.set(key, (index = contexts.push(context) - 1));
+    return index;
+  };
+  const telling = (probe: Probe) => {
+    const expected = predictions.row(probe.check, probe.context);
+    const [first, ...rest] = open.sets;
+    const alike = expected(first?.[0]);
+    return rest.some((faults) => faults.length > 1 || expected(faults[0]) !== alike);
+  };
+  const probes = new Map(
+    openProbes(job, posterior, tripChance(job, posterior) > isolatingFrom)
+      .filter(telling)
+      .map((probe) => [probe.id, probe]),
+  );
+  const tests = [...probes.values()].map((probe): PlanTest => {
+    const doubt = doubtsOf(predictions, probe.check, probe.context, open.sets);
+    return {
+      id: probe.id,
+      cost: probeCost(probe),
+      state: stateOf(probe.context),
+      outcomes: outcomesOf(predictions, probe.check, probe.context, open.sets),
+      ...(doubt ? { doubt } : {}),
+    };
+  });
+  const workbench = stateOf(contextFor(asBuilt(bench.context), 'cold'));
+  const actions = new Map(repairActions(sheet).map((action) => [action.id, action]));
+  const repairs = [...actions.values()].map((action) => ({
+    id: action.id,
+    cost: repairCost(action, hourlyRate),
+    state: workbench,
+    cures: [...new Set(action.cures.flatMap((fault) => setsWith.get(fault) ?? []))],
+  }));
+  const here = stateOf(bench.context);
+  const switchCost = contexts.map((from) => contexts.map((to) => changeCost(sheet, from, to)));
+  return {
+    plan: { weights: open.weights, tests, repairs, state: here, switchCost },
+    open,
+    probes,
+    actions,
+    toWorkbench: switchCost[here]![workbench]!,
+  };
+}

@@ -1,0 +1,98 @@
+import { type Case } from '../belief';
+import { type BenchState, type TakenReading } from '../../log';
+import { type Check, type Context, contextKey, liveCold } from '../../behaviour';
+import { measures } from '../../measure';
+import { inconclusive, judgeAnswer, type Verdict } from '../../reading';
+
+/** A reading that was wrong before the repair, and the same one taken after it. */
+export interface Verification {
+  readonly check: string;
+  /** As read, or as the owner told it. */
+  readonly before: Pick<TakenReading, 'answer' | 'context'>;
+  readonly beforeVerdict: Verdict;
+  readonly after?: TakenReading;
+  readonly afterVerdict?: Verdict;
+}
+
+/** Parts that repairs have taken out. */
+function replacedParts(bench: BenchState): ReadonlySet<string> {
+  const prefix = 'replace:';
+  return new Set(
+    bench.repairs.flatMap(({ repair }) =>
+      repair.action.startsWith(prefix) ? [repair.action.slice(prefix.length)] : [],
+    ),
+  );
+}
+
+/**
+ * The readings that a repair must have changed: what the owner saw on the screen, and for each
+ * check the last wrong reading before the latest repair, with its repetition since.
+ *
+ * Part readings of what was replaced are left out: the part is no longer there.
+ */
+export function verificationOf({ predictions, bench, complaint }: Case): Verification[] {
+  const repairs = bench.repairs.length;
+  if (repairs === 0) return [];
+  const replaced = replacedParts(bench);
+  const wanted = new Map<string, Verification>();
+  const picture = predictions.checks.get('picture')!;
+  if (complaint.symptoms.some((symptom) => symptom !== 'normal')) {
+    const before = { answer: { kind: 'picture', symptoms: complaint.symptoms } as const, context: liveCold };
+    wanted.set(picture.id, {
+      check: picture.id,
+      before,
+      beforeVerdict: judgeAnswer(predictions, picture, before.answer, liveCold),
+    });
+  }
+  for (const reading of bench.readings) {
+    const check = predictions.checks.get(reading.check);
+    if (!check || reading.afterRepairs === repairs) continue;
+    const verdict = judgeAnswer(predictions, check, reading.answer, reading.context);
+    const gone = check.point?.net === undefined && (check.point?.parts ?? []).some((part) => replaced.has(part));
+    const asked = onceOnly(check);
+    if (verdict.mark === 'within' || gone || asked || inconclusive(check, verdict)) wanted.delete(reading.check);
+    else wanted.set(reading.check, { check: reading.check, before: reading, beforeVerdict: verdict });
+  }
+  for (const reading of bench.readings) {
+    const open = wanted.get(reading.check);
+    const check = predictions.checks.get(reading.check);
+    if (!open || !check || reading.afterRepairs !== repairs || !comparable(open.before.context, reading.context))
+      continue;
+    wanted.set(reading.check, {
+      ...open,
+      after: reading,
+      afterVerdict: judgeAnswer(predictions, check, reading.answer, reading.context),
+    });
+  }
+  return [...wanted.values()];
+}
+
+/** Before and after compare only with the same connectors pulled and the same power state. */
+function comparable(before: Context, after: Context): boolean {
+  return contextKey({ ...before, warm: false }) === contextKey({ ...after, warm: false });
+}
+
+/** Everything that had to change has been measured again and is right. */
+export function verified(list: readonly Verification[]): boolean {
+  return list.length > 0 && list.every(({ afterVerdict }) => afterVerdict?.mark === 'within');
+}
+
+/** Questions that a repair makes moot. */
+function onceOnly({ measure }: Check): boolean {
+  const way = measures[measure];
+  return way.kind !== 'number' && way.onceOnly === true;
+}
+
+/** What must have changed after a repair, and whether it has. */
+export interface RepairProof {
+  readonly list: readonly Verification[];
+  /** Not measured again yet. */
+  readonly open: readonly Verification[];
+  readonly done: boolean;
+}
+
+/** Everything that has to be measured once more, and how much of it is right by now. */
+export function proofOf(job: Case): RepairProof {
+  const list = verificationOf(job);
+  return { list, open: list.filter(({ after }) => after === undefined), done: verified(list) };
+}

@@ -1,0 +1,105 @@
+import { type BenchState } from '../../log';
+import { type Answer, type SignState } from '../../measure';
+import { type Check, type Context, contextKey, liveCold, type Predictions } from '../../behaviour';
+import { type Symptom } from '../../picture';
+import { blunder } from './likelihood';
+
+/** What was said or seen when the set was taken in. */
+export interface Complaint {
+  readonly symptoms: readonly Symptom[];
+  readonly signs: Readonly<Record<string, SignState>>;
+}
+
+/** All that is known of a set on the bench. */
+export interface Case {
+  readonly predictions: Predictions;
+  readonly complaint: Complaint;
+  readonly bench: BenchState;
+  /** Closed jobs of the same sheet in this shop, by fault id. */
+  readonly closed: ReadonlyMap<string, number>;
+  /** What an hour of bench time is worth, in the shop's money. */
+  readonly hourlyRate: number;
+}
+
+/** One answer with everything that decides what it should have been. */
+export interface Observation {
+  readonly check: Check;
+  readonly answer: Answer;
+  readonly context: Context;
+  readonly cured: ReadonlySet<string>;
+  readonly carelessness: number;
+  /** How many readings in the same circumstances say the same. */
+  readonly times: number;
+  /** What it weighs against a single reading: a second look at what is easily missed tells almost as much again. */
+  readonly weight: number;
+  /** The log entry it came from; absent for what the owner said. */
+  readonly entry?: string;
+}
+
+/** An owner's account is taken with more doubt than a reading. */
+const ownersCarelessness = 0.12;
+
+const nobodyCured: ReadonlySet<string> = new Set();
+
+/** What a second look, press or swap of the same tells, against the first. */
+const secondLook = 0.7;
+/** From this chance to miss what is there, a second look is worth its minutes. */
+const easilyMissed = 0.1;
+
+/** Is it a look or a press that may have missed what is there? */
+export function mayMiss({ point }: Check): boolean {
+  return point !== undefined && (point.measure === 'look' || point.measure === 'press') && point.miss >= easilyMissed;
+}
+
+/** Do two readings of one check say the same? */
+function agree(one: Answer, other: Answer): boolean {
+  if (one.kind === 'number' && other.kind === 'number')
+    return (
+      one.shape === other.shape &&
+      (one.value === other.value ||
+        Math.abs(one.value - other.value) <= 0.1 * Math.max(Math.abs(one.value), Math.abs(other.value)))
+    );
+  if (one.kind === 'choice' && other.kind === 'choice') return one.choice === other.choice;
+  return one.kind === 'picture' && other.kind === 'picture' && one.symptoms.join() === other.symptoms.join();
+}
+
+/**
+ * The observations of a case: the owner's account, then readings. Of several readings of one
+ * check in the same circumstances the latest counts; one that a second reading bore out is hardly a slip.
+ */
+export function observationsOf({ predictions, complaint, bench }: Case): Observation[] {
+  const said: Observation[] = [];
+  const owner = { context: liveCold, cured: nobodyCured, carelessness: ownersCarelessness, times: 1, weight: 1 };
+  const picture = predictions.checks.get('picture');
+  if (picture && complaint.symptoms.length > 0)
+    said.push({ ...owner, check: picture, answer: { kind: 'picture', symptoms: complaint.symptoms } });
+  for (const [sign, state] of Object.entries(complaint.signs)) {
+    const check = predictions.checks.get(sign);
+    if (check?.measure === 'sign') said.push({ ...owner, check, answer: { kind: 'choice', choice: state } });
+  }
+  const latest = new Map<string, Observation>();
+  for (const { check: id, answer, context, cured, entry, afterRepairs } of bench.readings) {
+    const check = predictions.checks.get(id);
+    if (!check) continue;
+    const key = circumstance(id, context, afterRepairs);
+    const before = latest.get(key);
+    const times = before && agree(before.answer, answer) ? before.times + 1 : 1;
+    latest.delete(key);
+    latest.set(key, {
+      check,
+      answer,
+      context,
+      cured,
+      carelessness: mayMiss(check) ? blunder : blunder ** Math.min(times, 2),
+      times,
+      weight: mayMiss(check) && times > 1 ? 1 + secondLook : 1,
+      entry: entry.id,
+    });
+  }
+  return [...said, ...latest.values()];
+}
+
+/** The same check in the same circumstances. */
+export function circumstance(check: string, context: Context, repairs: number): string {
+  return `${check}@${contextKey(context)}@${repairs}`;
+}

@@ -1,0 +1,80 @@
+import { evenSpread, instruments } from '../../quantity';
+import { type Component, type Expectation, type Answer, type NumberStandard, type Standard } from '../../measure';
+import { likeness, type Symptom } from '../../picture';
+
+/**
+ * Chance that an answer has nothing to do with the set: a slipped probe, a misread scale, a wrong
+ * key. It keeps one bad reading from ever ruling out the truth.
+ */
+export const blunder = 0.03;
+
+const inverseRootTwoPi = 1 / Math.sqrt(2 * Math.PI);
+
+/** Readings of resistances spread over decades; OL and 0 are brought within them. */
+export function toScale(value: number, scale: 'linear' | 'log'): number {
+  if (scale === 'log') return Math.min(8, Math.log10(Math.max(value, 0.01)));
+  return value === Infinity ? 3 : value;
+}
+
+/** The span over which a blunder may fall, on the scale of the standard. */
+function blunderSpan(standard: NumberStandard): number {
+  return standard.scale === 'log' ? 10 : 2.5 * Math.abs(standard.nominal) + 1;
+}
+
+const { share, step } = instruments.multimeter;
+/** The error of an instrument in decades, for numbers that are compared in them. */
+const decades = Math.log10(1 + share) * evenSpread;
+
+/** Standard deviation of an instrument's own error, on the scale of the expectation. */
+function meterSigma(scaled: number, scale: 'linear' | 'log'): number {
+  return scale === 'log' ? decades : (share * Math.abs(scaled) + step) * evenSpread;
+}
+
+function density(component: Component, observed: number, scale: 'linear' | 'log'): number {
+  const sigma = Math.hypot(component.sigma, meterSigma(observed, scale));
+  const z = (observed - toScale(component.value, scale)) / sigma;
+  return (component.chance * inverseRootTwoPi * Math.exp(-0.5 * z * z)) / sigma;
+}
+
+/** How likely an answer is as a blunder, on the same scale as `likelihood`. */
+export function blunderLikelihood(answer: Answer, standard: Standard, carelessness: number): number {
+  if (answer.kind === 'number') return standard.kind === 'number' ? carelessness / blunderSpan(standard) : carelessness;
+  return carelessness / (answer.kind === 'choice' ? 4 : 10);
+}
+
+/**
+ * How likely an answer is under an expectation.
+ *
+ * Numbers give a density on the scale of the expectation, choices and pictures a probability;
+ * only ratios between hypotheses for the same check mean anything.
+ *
+ * @param carelessness chance that the answer says nothing; an owner's account has more of it
+ */
+export function likelihood(
+  answer: Answer,
+  expectation: Expectation,
+  standard: Standard,
+  carelessness = blunder,
+): number {
+  if (answer.kind === 'number' && expectation.kind === 'number' && standard.kind === 'number') {
+    const observed = toScale(answer.value, expectation.scale);
+    let sum = 0;
+    for (const component of expectation.components)
+      if (component.shape === answer.shape) sum += density(component, observed, expectation.scale);
+    return (1 - carelessness) * sum + blunderLikelihood(answer, standard, carelessness);
+  }
+  if (answer.kind === 'choice' && expectation.kind === 'choice') {
+    const chance = expectation.chances.get(answer.choice) ?? 0;
+    return (1 - carelessness) * chance + blunderLikelihood(answer, standard, carelessness);
+  }
+  if (answer.kind === 'picture' && expectation.kind === 'picture') {
+    return pictureLikelihood(answer.symptoms, expectation.symptoms, carelessness);
+  }
+  return carelessness;
+}
+
+/** A picture is named loosely: half the likeness counts a quarter. */
+function pictureLikelihood(named: readonly Symptom[], expected: ReadonlySet<Symptom>, carelessness: number): number {
+  const alike = likeness(new Set(named), expected);
+  return (1 - carelessness) * alike * alike * 0.9 + carelessness / 10;
+}

@@ -1,0 +1,219 @@
+import { type Expectation, type NumberClass, type NumberStandard, type Standard } from '../../measure';
+import { type Check, type Context, contextKey, type Predictions } from '../../behaviour';
+import { likeness, type Symptom, symptomTitles } from '../../picture';
+import { type Fault } from '../../sheet';
+import { blunder, toScale } from './likelihood';
+
+/** A class of answers to a check, with its chance under each fault. */
+export interface Outcome {
+  readonly name: string;
+  readonly chances: Float64Array;
+}
+
+/** Standard normal distribution function, Abramowitz and Stegun 7.1.26 (error under 1.5e-7). */
+function normal(z: number): number {
+  const x = Math.abs(z) / Math.SQRT2;
+  const t = 1 / (1 + 0.3275911 * x);
+  const tail =
+    t *
+    (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429)))) *
+    Math.exp(-x * x);
+  return z >= 0 ? 1 - 0.5 * tail : 0.5 * tail;
+}
+
+const numberClasses: readonly NumberClass[] = ['dead', 'low', 'within', 'high', 'open', 'brief'];
+
+/** The bounds of a class on the scale of the standard; readings below zero fall in the first. */
+function bounds(standard: NumberStandard, name: NumberClass): [number, number] | undefined {
+  const at = (value: number) => toScale(value, standard.scale);
+  const top = standard.scale === 'log' ? 7 : 2;
+  const capped = (value: number) => (standard.highAbove === Infinity ? Infinity : value);
+  switch (name) {
+    case 'dead':
+      return standard.deadBelow > 0 ? [-Infinity, at(standard.deadBelow)] : undefined;
+    case 'low':
+      return standard.lowBelow > standard.deadBelow
+        ? [standard.deadBelow > 0 ? at(standard.deadBelow) : -Infinity, at(standard.lowBelow)]
+        : undefined;
+    case 'within':
+      return [
+        standard.lowBelow > 0 ? at(standard.lowBelow) : -Infinity,
+        standard.highAbove === Infinity ? Infinity : at(standard.highAbove),
+      ];
+    case 'high':
+      return standard.highAbove === Infinity
+        ? undefined
+        : [at(standard.highAbove), openEnds(standard) ? capped(top) : Infinity];
+    case 'open':
+      return openEnds(standard) && standard.highAbove !== Infinity ? [top, Infinity] : undefined;
+    default:
+      return undefined;
+  }
+}
+
+/** Only resistances and junctions can read open. */
+function openEnds(standard: NumberStandard): boolean {
+  return standard.scale === 'log' ? standard.highAbove < 1e7 : standard.highAbove < 2;
+}
+
+function numberChances(standard: NumberStandard, expectation: Expectation): Map<string, number> {
+  const chances = new Map<string, number>();
+  if (expectation.kind !== 'number') return chances;
+  const sign = standard.nominal < 0 ? -1 : 1;
+  for (const name of numberClasses) {
+    let chance = 0;
+    const range = bounds(standard, name);
+    for (const component of expectation.components) {
+      if (component.shape === 'brief') {
+        if (name === 'brief') chance += component.chance;
+        continue;
+      }
+      if (!range) continue;
+      const mean = toScale(sign * component.value, standard.scale);
+      chance +=
+        component.chance * (normal((range[1] - mean) / component.sigma) - normal((range[0] - mean) / component.sigma));
+    }
+    if (chance > 0) chances.set(name, chance);
+  }
+  return chances;
+}
+
+const known = new WeakMap<Expectation, ReadonlyMap<string, number>>();
+
+/** Chances of the classes of an expectation; they sum to one. Predictions keep their expectations, so this keeps what it worked out. */
+function chancesOf(standard: Standard, expectation: Expectation): ReadonlyMap<string, number> {
+  let chances = known.get(expectation);
+  if (!chances) {
+    const raw =
+      standard.kind === 'number'
+        ? numberChances(standard, expectation)
+        : expectation.kind === 'choice'
+          ? expectation.chances
+          : new Map<string, number>();
+    let sum = 0;
+    for (const chance of raw.values()) sum += chance;
+    chances = new Map([...raw].map(([name, chance]) => [name, chance / (sum || 1)]));
+    known.set(expectation, chances);
+  }
+  return chances;
+}
+
+const pictureName = (shown: ReadonlySet<Symptom>) =>
+  [...shown]
+    .sort()
+    .map((symptom) => symptomTitles[symptom])
+    .join(', ');
+
+/** The answers a check can give in a context, and their chances under every single fault. */
+interface OutcomeTable {
+  readonly names: readonly string[];
+  /** One row an outcome, in sheet order of the faults; the good set comes last. */
+  readonly rows: readonly Float64Array[];
+  /** How uncertain the outcome is under each, in bits. */
+  readonly doubt: Float64Array;
+  /** Chances of the outcomes for an expectation that no single fault gives. */
+  chancesFor(expectation: Expectation): readonly number[];
+}
+
+const tables = new WeakMap<Predictions, Map<Check, Map<string, OutcomeTable>>>();
+
+function tableOf(predictions: Predictions, check: Check, context: Context): OutcomeTable {
+  let ofChecks = tables.get(predictions);
+  if (!ofChecks) tables.set(predictions, (ofChecks = new Map()));
+  let ofCheck = ofChecks.get(check);
+  if (!ofCheck) ofChecks.set(check, (ofCheck = new Map()));
+  const key = contextKey(context);
+  let table = ofCheck.get(key);
+  if (!table) ofCheck.set(key, (table = makeTable(predictions, check, context)));
+  return table;
+}
+
+function makeTable(predictions: Predictions, check: Check, context: Context): OutcomeTable {
+  const standard = predictions.standard(check, context);
+  const expected = predictions.row(check, context);
+  const sets = [...predictions.model.sheet.faults.values(), undefined];
+  const expectations = sets.map((fault) => expected(fault));
+  const { names, chancesFor } =
+    standard.kind === 'picture' ? pictureClasses(expectations) : answerClasses(standard, expectations);
+  const rows = names.map(() => new Float64Array(sets.length));
+  const worked = new Map<Expectation, readonly number[]>();
+  expectations.forEach((expectation, set) => {
+    let chances = worked.get(expectation);
+    if (!chances) worked.set(expectation, (chances = chancesFor(expectation)));
+    for (let outcome = 0; outcome < names.length; outcome += 1) rows[outcome]![set] = chances[outcome]!;
+  });
+  const doubt = new Float64Array(sets.length);
+  for (const row of rows) row.forEach((chance, set) => (doubt[set]! -= chance > 0 ? chance * Math.log2(chance) : 0));
+  return { names, rows, doubt, chancesFor };
+}
+
+type Classes = Pick<OutcomeTable, 'names' | 'chancesFor'>;
+
+/** Each picture some fault shows is an outcome; likeness says how readily one is named for another. */
+function pictureClasses(expectations: readonly Expectation[]): Classes {
+  const shown = (expectation: Expectation) =>
+    expectation.kind === 'picture' ? expectation.symptoms : new Set<Symptom>();
+  const kinds = new Map(expectations.map((one) => [pictureName(shown(one)), shown(one)]));
+  return {
+    names: [...kinds.keys()],
+    chancesFor: (expectation) => {
+      const alike = [...kinds.values()].map((kind) => likeness(kind, shown(expectation)) ** 4 + 0.01);
+      const sum = alike.reduce((all, one) => all + one, 0);
+      return alike.map((one) => one / sum);
+    },
+  };
+}
+
+function answerClasses(standard: Standard, expectations: readonly Expectation[]): Classes {
+  const names = [...new Set(expectations.flatMap((one) => [...chancesOf(standard, one).keys()]))];
+  return {
+    names,
+    chancesFor: (expectation) => {
+      const chances = chancesOf(standard, expectation);
+      const told = names.reduce((sum, name) => sum + (chances.get(name) ?? 0), 0);
+      return names.map((name) =>
+        told > 0 ? ((1 - blunder) * (chances.get(name) ?? 0)) / told + blunder / names.length : 1 / names.length,
+      );
+    },
+  };
+}
+
+/** How uncertain the answer to a check is under each set of faults, in bits; undefined where a set has several. */
+export function doubtsOf(
+  predictions: Predictions,
+  check: Check,
+  context: Context,
+  sets: readonly (readonly Fault[])[],
+): Float64Array | undefined {
+  if (sets.some((faults) => faults.length > 1)) return undefined;
+  const { doubt } = tableOf(predictions, check, context);
+  return Float64Array.from(sets, ([fault]) => doubt[fault ? predictions.placeOf(fault) : predictions.count]!);
+}
+
+/**
+ * The classes of answers a check can give in a context, with their chances under sets of faults.
+ *
+ * Numbers fall into the classes the bench names (dead, low, within, high, open, brief), so that a
+ * plan can be said in words; a blunder may land in any class. Chances under single faults are
+ * worked out once and kept.
+ *
+ * @param sets faults present together; an empty list is a good set
+ */
+export function outcomesOf(
+  predictions: Predictions,
+  check: Check,
+  context: Context,
+  sets: readonly (readonly Fault[])[],
+): Outcome[] {
+  const { names, rows, chancesFor } = tableOf(predictions, check, context);
+  const places = sets.map((faults) => (faults.length === 0 ? predictions.count : predictions.placeOf(faults[0]!)));
+  const joint = sets.map((faults) =>
+    faults.length > 1 ? chancesFor(predictions.expectationOf(faults, check, context)) : undefined,
+  );
+  return names.map((name, outcome) => {
+    const row = rows[outcome]!;
+    const chances = new Float64Array(sets.length);
+    for (let set = 0; set < sets.length; set += 1) chances[set] = joint[set]?.[outcome] ?? row[places[set]!]!;
+    return { name, chances };
+  });
+}

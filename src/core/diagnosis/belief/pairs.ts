@@ -1,0 +1,72 @@
+import { type Fault } from '../../sheet';
+
+/** Faults that are there at once: one, or two. */
+export interface Hypothesis {
+  readonly faults: readonly Fault[];
+}
+
+/** How often a set has two faults that have nothing to do with each other. */
+const independent = 0.08;
+/** How often a fault has brought about one it is said to harm. */
+const casualty = 0.15;
+
+/** How many first and second faults are put together. */
+const mostAnchors = 8;
+const mostPartners = 12;
+/** So many of its worst observations are left for the second fault to explain. */
+const left = 3;
+
+/**
+ * Pairs worth weighing where no single fault explains all that was read: faults that explain all
+ * but a few observations, each with those that explain what is left, and each cause with the
+ * casualties the sheet names.
+ *
+ * @param logs log-likelihood per observation and single fault, in sheet order
+ * @param odd indices of observations that no single fault explains
+ */
+export function pairsToTry(
+  faults: readonly Fault[],
+  prior: ReadonlyMap<string, number>,
+  logs: readonly Float64Array[],
+  odd: readonly number[],
+): { hypothesis: Hypothesis; prior: number }[] {
+  const logPrior = faults.map(({ id }) => Math.log(prior.get(id)!));
+  const best = logs.map((log) => log.reduce((most, value) => Math.max(most, value), -Infinity));
+  /** Log-likelihood of all but a fault's worst observations. */
+  const lenient = faults.map((_, f) => {
+    const short = logs.map((log, o) => best[o]! - log[f]!).sort((a, b) => b - a);
+    return logPrior[f]! - short.slice(left).reduce((sum, one) => sum + one, 0);
+  });
+  const order = (score: (f: number) => number) => [...faults.keys()].sort((a, b) => score(b) - score(a));
+  const anchors = order((f) => lenient[f]!).slice(0, mostAnchors);
+  const open = odd.length > 0 ? odd : anchors.slice(0, 3).map((f) => worstFor(logs, best, f));
+  const each = Math.max(3, Math.ceil(mostPartners / Math.max(1, open.length)));
+  const partners = new Set([
+    ...anchors,
+    ...open.flatMap((o) => order((f) => logPrior[f]! + 3 * logs[o]![f]!).slice(0, each)),
+  ]);
+
+  const found = new Map<string, { hypothesis: Hypothesis; prior: number }>();
+  const add = (one: number, other: number) => {
+    const [a, b] = one < other ? [faults[one]!, faults[other]!] : [faults[other]!, faults[one]!];
+    if (a.part === b.part) return;
+    const chance = prior.get(a.id)! * prior.get(b.id)! * independent;
+    const linked =
+      (a.harms.includes(b.id) ? prior.get(a.id)! * casualty : 0) +
+      (b.harms.includes(a.id) ? prior.get(b.id)! * casualty : 0);
+    found.set(`${a.id}+${b.id}`, { hypothesis: { faults: [a, b] }, prior: chance + linked });
+  };
+  for (const anchor of anchors) for (const partner of partners) if (partner !== anchor) add(anchor, partner);
+  const indexOf = new Map(faults.map(({ id }, index) => [id, index]));
+  for (const anchor of anchors) for (const harmed of faults[anchor]!.harms) add(anchor, indexOf.get(harmed)!);
+  return [...found.values()];
+}
+
+/** The observation a fault explains worst. */
+function worstFor(logs: readonly Float64Array[], best: readonly number[], fault: number): number {
+  let worst = 0;
+  logs.forEach((log, o) => {
+    if (best[o]! - log[fault]! > best[worst]! - logs[worst]![fault]!) worst = o;
+  });
+  return worst;
+}

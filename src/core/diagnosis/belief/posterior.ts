@@ -1,0 +1,256 @@
+import { type Predictions } from '../../behaviour';
+import { insideEvidence, type InsideEvidence } from '../../inside';
+import { type Fault } from '../../sheet';
+import { type Case, type Observation, observationsOf } from './case';
+import { blunderLikelihood, likelihood } from './likelihood';
+import { type Hypothesis, pairsToTry } from './pairs';
+import { priorOf } from './prior';
+
+/** How one observation bears on one suspect. */
+export interface Evidence {
+  readonly observation: Observation;
+  /** log2 of how much likelier the observation is under this suspect than under the others. */
+  readonly bits: number;
+}
+
+/** A fault with its probability after all observations, alone or beside another. */
+export interface Suspect {
+  readonly fault: Fault;
+  readonly prior: number;
+  readonly probability: number;
+  /** Has a repair dealt with it? */
+  readonly cured: boolean;
+}
+
+/** Two faults at once, with their probability after all observations. */
+export interface SuspectPair {
+  readonly faults: readonly [Fault, Fault];
+  readonly probability: number;
+}
+
+/** A reading that speaks against all the others. */
+export interface Doubt {
+  readonly observation: Observation;
+  /** Chance that it was a slip, after all observations. */
+  readonly chance: number;
+}
+
+/** Probabilities of what may be wrong, with what is needed to explain them. */
+export interface Posterior {
+  /** Likeliest first. */
+  readonly suspects: readonly Suspect[];
+  /** Likeliest first; empty where one fault explains what was seen. */
+  readonly pairs: readonly SuspectPair[];
+  /** Doubtful readings, the most doubtful first. */
+  readonly doubts: readonly Doubt[];
+  readonly observations: readonly Observation[];
+  /** Single faults in sheet order, then pairs, with probability and log-likelihoods per observation. */
+  readonly hypotheses: readonly Hypothesis[];
+  readonly weights: Float64Array;
+  readonly logs: readonly Float64Array[];
+  readonly cured: ReadonlySet<string>;
+}
+
+/** A reading is named as doubtful from this chance of being a slip. */
+export const doubtful = 0.5;
+
+/** Log-likelihood of an observation under each hypothesis. */
+function logLikelihoods(
+  predictions: Predictions,
+  inside: readonly InsideEvidence[],
+  hypotheses: readonly Hypothesis[],
+  observation: Observation,
+): Float64Array {
+  const { check, context, cured, answer, carelessness, weight, entry } = observation;
+  const standard = predictions.standard(check, context);
+  const row = predictions.row(check, context);
+  const evidence = inside.find(({ entries }) => entry !== undefined && entries.has(entry));
+  return Float64Array.from(hypotheses, ({ faults }) => {
+    const present = cured.size > 0 ? faults.filter(({ id }) => !cured.has(id)) : faults;
+    // Where a netlist judges the reading, the sheet says only how a block without the fault would give it.
+    const judged = evidence && present.find(({ id }) => evidence.advantages.has(id));
+    const left = judged ? present.filter((fault) => fault !== judged) : present;
+    const expected = left.length > 1 ? predictions.expectationOf(left, check, context) : row(left[0]);
+    const advantage = judged ? evidence.advantages.get(judged.id)! / evidence.entries.size : 0;
+    return weight * Math.log(likelihood(answer, expected, standard, carelessness)) + advantage;
+  });
+}
+
+/** Log-likelihood, under each hypothesis, of what was read inside blocks and is no observation of the sheet. */
+function insideLogs(
+  inside: readonly InsideEvidence[],
+  hypotheses: readonly Hypothesis[],
+  observations: readonly Observation[],
+): Float64Array {
+  const observed = new Set(observations.flatMap(({ entry }) => (entry === undefined ? [] : [entry])));
+  const shares = inside.map(
+    ({ entries }) => [...entries].filter((entry) => !observed.has(entry)).length / entries.size,
+  );
+  return Float64Array.from(hypotheses, ({ faults }) =>
+    inside.reduce((sum, { advantages }, index) => {
+      const judged = faults.find(({ id }) => advantages.has(id));
+      return judged ? sum + shares[index]! * advantages.get(judged.id)! : sum;
+    }, 0),
+  );
+}
+
+/** Sums log-priors and log-likelihoods into probabilities. */
+function weigh(priors: Float64Array, logs: readonly Float64Array[]): Float64Array {
+  const total = priors.slice();
+  for (const log of logs) for (let h = 0; h < total.length; h += 1) total[h]! += log[h]!;
+  const most = total.reduce((best, value) => Math.max(best, value), -Infinity);
+  const weights = total.map((value) => Math.exp(value - most));
+  const sum = weights.reduce((all, weight) => all + weight, 0);
+  return weights.map((weight) => weight / sum);
+}
+
+/** Chance of each observation to have been a slip. */
+function slips(
+  predictions: Predictions,
+  observations: readonly Observation[],
+  weights: Float64Array,
+  logs: readonly Float64Array[],
+): number[] {
+  return observations.map(({ answer, check, context, carelessness, weight }, o) => {
+    const slip = blunderLikelihood(answer, predictions.standard(check, context), carelessness) ** weight;
+    const log = logs[o]!;
+    let chance = 0;
+    for (let h = 0; h < weights.length; h += 1) chance += weights[h]! * Math.min(1, slip / Math.exp(log[h]!));
+    return chance;
+  });
+}
+
+/** Two faults are looked for when a reading is this likely to be a slip under every single one. */
+const unexplained = 0.3;
+
+/**
+ * The exact posterior over the single faults of the sheet and, where no single fault explains all
+ * that was read or a repair was done, over pairs of them as well.
+ *
+ * Each observation is judged in the context in which it was taken; a fault that a repair had
+ * cured by then no longer acts. Readings inside a block whose netlist is known are judged by it.
+ */
+export function posteriorOf(job: Case): Posterior {
+  const { predictions, bench, closed } = job;
+  const { sheet } = predictions.model;
+  const faults = [...sheet.faults.values()];
+  const observations = observationsOf(job);
+  const inside = insideEvidence(sheet, predictions.checks, bench);
+  const prior = priorOf(sheet, closed);
+  let hypotheses: Hypothesis[] = faults.map((fault) => ({ faults: [fault] }));
+  let priors = Float64Array.from(faults, ({ id }) => Math.log(prior.get(id)!));
+  let logs = observations.map((observation) => logLikelihoods(predictions, inside, hypotheses, observation));
+  let within = insideLogs(inside, hypotheses, observations);
+  let weights = weigh(priors, [...logs, within]);
+  let chances = slips(predictions, observations, weights, logs);
+
+  const odd = observations.flatMap(({ entry }, o) => (entry !== undefined && chances[o]! > unexplained ? [o] : []));
+  if (odd.length > 0 || bench.repairs.length > 0) {
+    const pairs = pairsToTry(faults, prior, logs, odd);
+    const jointLogs = observations.map((observation) =>
+      logLikelihoods(
+        predictions,
+        inside,
+        pairs.map(({ hypothesis }) => hypothesis),
+        observation,
+      ),
+    );
+    hypotheses = [...hypotheses, ...pairs.map(({ hypothesis }) => hypothesis)];
+    priors = Float64Array.from([...priors, ...pairs.map(({ prior: own }) => Math.log(own))]);
+    logs = logs.map((log, o) => Float64Array.from([...log, ...jointLogs[o]!]));
+    within = insideLogs(inside, hypotheses, observations);
+    weights = weigh(priors, [...logs, within]);
+    chances = slips(predictions, observations, weights, logs);
+  }
+
+  const cured = new Set(bench.repairs.flatMap(({ repair }) => repair.cures));
+  const marginal = new Map<Fault, number>();
+  hypotheses.forEach((hypothesis, h) => {
+    for (const fault of hypothesis.faults) marginal.set(fault, (marginal.get(fault) ?? 0) + weights[h]!);
+  });
+  const suspects = faults
+    .map((fault): Suspect => ({
+      fault,
+      prior: prior.get(fault.id)!,
+      probability: marginal.get(fault)!,
+      cured: cured.has(fault.id),
+    }))
+    .sort((a, b) => b.probability - a.probability);
+  return {
+    suspects,
+    pairs: hypotheses
+      .flatMap((hypothesis, h): SuspectPair[] => {
+        const [one, other] = hypothesis.faults;
+        return one && other && weights[h]! >= 0.01 ? [{ faults: [one, other], probability: weights[h]! }] : [];
+      })
+      .sort((a, b) => b.probability - a.probability),
+    doubts: observations
+      .map((observation, o): Doubt => ({ observation, chance: chances[o]! }))
+      .filter(({ chance, observation }) => chance >= doubtful && observation.entry !== undefined)
+      .sort((a, b) => b.chance - a.chance),
+    observations,
+    hypotheses,
+    weights,
+    logs,
+    cured,
+  };
+}
+
+/**
+ * The reading on which the leading hypothesis rests alone: without it the hypothesis would lose at
+ * least half its probability. Undefined where several bear it out, or a repetition has.
+ */
+export function restsOn({ hypotheses, weights, logs, observations }: Posterior): Observation | undefined {
+  let leader = 0;
+  weights.forEach((weight, h) => {
+    if (weight > weights[leader]!) leader = h;
+  });
+  let found: Observation | undefined;
+  let least = weights[leader]! / 2;
+  observations.forEach((observation, o) => {
+    if (observation.entry === undefined || observation.times > 1) return;
+    const log = logs[o]!;
+    // All weights as they would be without the observation, scaled so that nothing overflows.
+    const smallest = log.reduce((min, value) => Math.min(min, value), Infinity);
+    let all = 0;
+    for (let h = 0; h < hypotheses.length; h += 1) all += weights[h]! * Math.exp(smallest - log[h]!);
+    const without = (weights[leader]! * Math.exp(smallest - log[leader]!)) / all;
+    if (without < least) [least, found] = [without, observation];
+  });
+  return found;
+}
+
+/** Evidence under this size does not bear mentioning. */
+const mentionable = 0.3;
+
+/**
+ * The observations that raised or lowered a suspect, strongest first, each against the average
+ * of the other hypotheses weighted by their probability without that observation.
+ */
+export function evidenceFor(posterior: Posterior, faultId: string): Evidence[] {
+  const { hypotheses, weights, logs, observations } = posterior;
+  // A fault is explained by the likeliest hypothesis it is part of.
+  let index = -1;
+  hypotheses.forEach(({ faults }, h) => {
+    if (faults.some(({ id }) => id === faultId) && (index < 0 || weights[h]! > weights[index]!)) index = h;
+  });
+  if (index < 0) return [];
+  const without = (h: number) => !hypotheses[h]!.faults.some(({ id }) => id === faultId);
+  return observations
+    .map((observation, o): Evidence => {
+      const log = logs[o]!;
+      let others = 0;
+      let mass = 0;
+      for (let h = 0; h < hypotheses.length; h += 1) {
+        if (!without(h)) continue;
+        // The weight before this observation: divided by what it contributed.
+        const before = Math.exp(Math.log(weights[h]! + 1e-300) - log[h]!);
+        mass += before;
+        others += before * Math.exp(log[h]!);
+      }
+      const average = mass > 0 ? others / mass : 1;
+      return { observation, bits: (log[index]! - Math.log(average + 1e-300)) / Math.LN2 };
+    })
+    .filter(({ bits }) => Math.abs(bits) >= mentionable)
+    .sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits));
+}

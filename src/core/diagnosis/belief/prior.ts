@@ -1,0 +1,25 @@
+import { faultRate } from '../../parts';
+import { type Sheet } from '../../sheet';
+
+/** Closed jobs it takes before the shop's own experience weighs as much as the sheet's. */
+const sheetWeight = 20;
+
+/**
+ * Prior probability of each fault: sheet weight × rate of the part kind, as Dirichlet
+ * pseudo-counts to which the shop's own closed jobs are added.
+ *
+ * @param closed closed jobs of this sheet by fault id
+ */
+export function priorOf(sheet: Sheet, closed: ReadonlyMap<string, number> = new Map()): Map<string, number> {
+  const rates = [...sheet.faults.values()].map((fault): [string, number] => [
+    fault.id,
+    fault.weight * faultRate(sheet.parts.get(fault.part)!, fault.mode),
+  ]);
+  const total = rates.reduce((sum, [, rate]) => sum + rate, 0);
+  const counted = rates.map(([id, rate]): [string, number] => [
+    id,
+    (sheetWeight * rate) / total + (closed.get(id) ?? 0),
+  ]);
+  const all = counted.reduce((sum, [, count]) => sum + count, 0);
+  return new Map(counted.map(([id, count]) => [id, count / all]));
+}

@@ -1,0 +1,106 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { shippedSheets } from '@/sheets';
+import { compileSheet, Predictions } from '../behaviour';
+import { formatQuantity, Refusal } from '../quantity';
+import { readEntry, readRefinement } from '.';
+
+const sheet = shippedSheets().get('halvane-hp-42')!;
+const predictions = new Predictions(compileSheet(sheet));
+const { checks } = predictions;
+const scope = { sheet, checks };
+const read = (line: string, focus?: string) =>
+  readEntry(line, { ...scope, focus: focus === undefined ? undefined : checks.get(focus) });
+
+describe('the entry line', () => {
+  it.each([
+    ['vscan -121.4', 'vscan-dc', { kind: 'number', value: -121.4, shape: 'settled' }],
+    ['C547 esr 2.9', 'C547-esr', { kind: 'number', value: 2.9, shape: 'settled' }],
+    ['R565 2R2', 'R565-ohms', { kind: 'number', value: 2.2, shape: 'settled' }],
+    ['F801 0.1', 'F801-ohms', { kind: 'number', value: 0.1, shape: 'settled' }],
+    ['vs 190 brief', 'vs-dc', { kind: 'number', value: 190, shape: 'brief' }],
+    ['VS 187,5 V', 'vs-dc', { kind: 'number', value: 187.5, shape: 'settled' }],
+    ['F601 OL', 'F601-ohms', { kind: 'number', value: Infinity, shape: 'settled' }],
+    ['C812 310', 'res-dc', { kind: 'number', value: 310, shape: 'settled' }],
+    ['C812 0.2 ohm', 'C812-esr', { kind: 'number', value: 0.2, shape: 'settled' }],
+    ['blinks 7', 'blinks', { kind: 'choice', choice: '7' }],
+    ['buzz weak', 'buzz', { kind: 'choice', choice: 'weak' }],
+    ['look scan C547', 'look-scan', { kind: 'choice', choice: 'C547' }],
+    ['psu ok', 'look-psu', { kind: 'choice', choice: 'fine' }],
+    ['press-scan answers', 'press-scan', { kind: 'choice', choice: 'answers' }],
+    ['source same', 'try-source', { kind: 'choice', choice: 'same' }],
+    ['picture upper_dark', 'picture', { kind: 'picture', symptoms: ['upper_dark'] }],
+  ] as const)('reads "%s"', (line, check, answer) => {
+    expect(read(line)).toMatchObject({ kind: 'reading', check: { id: check }, answer });
+  });
+
+  it('takes a bare value for the probe that is asked for', () => {
+    expect(read('-167', 'vscan-dc')).toMatchObject({ check: { id: 'vscan-dc' }, answer: { value: -167 } });
+    expect(read('y', 'buzz')).toMatchObject({ check: { id: 'buzz' }, answer: { choice: 'yes' } });
+  });
+
+  it('takes changes of the set', () => {
+    expect(read('unplug cn802')).toMatchObject({ body: { kind: 'connector', connector: 'CN802', pulled: true } });
+    expect(read('live')).toMatchObject({ body: { kind: 'power', power: 'live' } });
+    expect(read('lamp in')).toMatchObject({ body: { kind: 'lamp', fitted: true } });
+    expect(read('warm')).toMatchObject({ body: { kind: 'warmth', warm: true } });
+    expect(read('mains 117')).toMatchObject({ body: { kind: 'mains', volts: 117 } });
+  });
+
+  it.each([
+    ['abc', /has no point "abc"/],
+    ['12.3', /has no point "12.3"/],
+    ['vscan', /needs a value after it, like "vscan/],
+    ['vscan 3 ohm', /read in volts, not ohms/],
+    ['R565 -3', /cannot be below 0/],
+    ['vs 1,870', /could be 1.870 or 1870/],
+    ['buzz loud', /answered with yes, weak, brief or no/],
+    ['blinks 2.5', /whole numbers/],
+    ['look scan F801', /does not take in F801: answer fine or one of/],
+    ['unplug CN999', /has no connector "CN999"/],
+    ['picture teatime', /"teatime" is no picture/],
+    ['mains 12', /mains is read in volts from 60 to 280/],
+    ['proven', /measure each store/],
+    ['', /type a reading/],
+  ])('refuses "%s" with what would be right', (line, message) => {
+    expect(() => read(line)).toThrow(message);
+    expect(() => read(line)).toThrow(Refusal);
+  });
+
+  it('reads back every voltage it prints', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -400, max: 400, noNaN: true }), (volts) => {
+        const text = formatQuantity(volts, 'V');
+        const entry = read(`vs ${text}`);
+        const value = entry.kind === 'reading' && entry.answer.kind === 'number' ? entry.answer.value : NaN;
+        expect(Math.abs(value - volts)).toBeLessThanOrEqual(Math.abs(volts) * 1e-3);
+      }),
+    );
+  });
+});
+
+describe('a line that refines the sheet', () => {
+  it('puts in a point with what the manual gives, or teaches what a good set reads', () => {
+    expect(readRefinement('new tp4 VS 181 pin 3 of CN1', scope)).toEqual({
+      kind: 'new point',
+      name: 'tp4',
+      net: 'vs',
+      volts: 181,
+      where: 'pin 3 of CN1',
+    });
+    expect(readRefinement('new tp5 vs by the relay', scope)).toMatchObject({ where: 'by the relay' });
+    expect(readRefinement('learn vs', scope)).toMatchObject({ kind: 'learn', check: { id: 'vs-dc' } });
+    expect(readRefinement('vs 181', scope)).toBeUndefined();
+  });
+
+  it.each([
+    ['new tp4', /needs a short name, its net/],
+    ['new vs vs', /has a point "vs" already/],
+    ['new tp4 v99 3', /no net "v99"; it has/],
+    ['new tp4 vs 3k3x', /3k3x/],
+    ['new tp4 vs 33mA', /not a value|volts/],
+    ['learn nothing', /no point "nothing"/],
+  ])('refuses "%s"', (line, message) => {
+    expect(() => readRefinement(line, scope)).toThrow(message);
+  });
+});

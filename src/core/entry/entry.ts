@@ -1,0 +1,43 @@
+import { type Check, type Context, isMetered } from '../behaviour';
+import { type LogBody, typedChange } from '../log';
+import { type Answer, readAnswer } from '../measure';
+import { Refusal } from '../quantity';
+import { type EntryScope, findNamed, nameOf, unknownPoint } from './named';
+
+/** What one typed line means: a reading, or a change of the set. */
+export type Entry =
+  | { readonly kind: 'reading'; readonly check: Check; readonly answer: Answer }
+  | { readonly kind: 'change'; readonly body: LogBody };
+
+/**
+ * Reads one line of the entry language: `vscan -121.4`, `C547 esr 2.9`, `vs 190 brief`,
+ * `blinks 7`, `buzz weak`, `look scan C547`, `unplug CN802`, or a bare value for the focus.
+ *
+ * @param context of the bench, which decides what may be changed now; without one anything may
+ * @throws Refusal when the line names no known point, or its value does not fit the point
+ */
+export function readEntry(line: string, scope: EntryScope, context?: Context): Entry {
+  const words = line.trim().split(/\s+/).filter(Boolean);
+  if (words.length === 0) throw new Refusal('type a reading, like "vs 187" or just the value of the probe named');
+  const body = typedChange(words, { sheet: scope.sheet, context });
+  if (body) return { kind: 'change', body };
+  const named = findNamed(words, scope);
+  if (named) return reading(named.check, named.rest, scope);
+  if (scope.focus && fitsFocus(words, scope.focus)) return reading(scope.focus, words, scope);
+  throw unknownPoint(words, scope);
+}
+
+/** May the words be the answer to what is asked, and no name that is not known? */
+function fitsFocus(words: readonly string[], focus: Check): boolean {
+  return !isMetered(focus) && focus.measure !== 'blinks' ? true : /^[-+.,\d]|^o\.?l$|^open$/i.test(words[0]!);
+}
+
+function reading(check: Check, words: readonly string[], { sheet }: EntryScope): Entry {
+  const answer = readAnswer(check.measure, words, {
+    title: check.title,
+    name: nameOf(check),
+    parts: check.point?.parts ?? [],
+    isPart: (word) => [...sheet.parts.keys()].some((id) => id.toLowerCase() === word),
+  });
+  return { kind: 'reading', check, answer };
+}

@@ -1,0 +1,79 @@
+import { type Check, type Context } from '../behaviour';
+import { type Case } from '../diagnosis';
+import { lineText, type LogBody, storeReading, type TakenReading } from '../log';
+import { type Symptom } from '../picture';
+import { attempt, Refusal } from '../quantity';
+import { answerText, judgeAnswer, type Verdict } from '../reading';
+import { type SheetChange, type Store } from '../sheet';
+import { readEntry } from './entry';
+import { learntFrom } from './learnt';
+import { readRefinement } from './refinement';
+import { type SetStep } from './step';
+
+/** What the text in the entry comes to, before it is recorded. */
+export type Interpreted =
+  | { readonly kind: 'nothing' }
+  | { readonly kind: 'wrong'; readonly message: string }
+  | {
+      readonly kind: 'line';
+      readonly body: LogBody;
+      readonly said: string;
+      readonly reading?: { readonly check: Check; readonly verdict: Verdict };
+    }
+  | { readonly kind: 'sheet'; readonly change: SheetChange; readonly said: string };
+
+/** What the entry line is read against. */
+export interface EntrySituation {
+  readonly job: Case;
+  readonly focus: Check | undefined;
+  readonly step: SetStep | undefined;
+  /** Pictures on offer where the picture is asked for; their number picks them. */
+  readonly pictures: readonly { readonly symptoms: readonly Symptom[] }[];
+  /** A reading being corrected keeps its own context. */
+  readonly correcting: TakenReading | undefined;
+}
+
+/** Reads the entry line as it is typed: its verdict shows before it is recorded. Never throws for what is typed. */
+export function interpret(text: string, situation: EntrySituation): Interpreted {
+  if (text.trim() === '') return { kind: 'nothing' };
+  const read = attempt(() => interpreted(text.trim(), situation));
+  return read instanceof Refusal ? { kind: 'wrong', message: read.message } : read;
+}
+
+function interpreted(text: string, { job, focus, step, correcting, pictures }: EntrySituation): Interpreted {
+  const { predictions, bench } = job;
+  const { checks, model } = predictions;
+  const scope = { sheet: model.sheet, checks, focus };
+  if (!correcting) {
+    const due = dueStore(text, bench.context, step);
+    if (due) return lineFor(storeReading(text.split(/\s+/), model.sheet, due));
+    const refinement = readRefinement(text, scope);
+    if (refinement) return { kind: 'sheet', ...learntFrom(refinement, job) };
+  }
+  const numbered = focus?.measure === 'picture' && /^\d+$/.test(text) ? pictures[Number(text) - 1] : undefined;
+  const entry = readEntry(numbered ? numbered.symptoms.join(' ') : text, scope, correcting ? undefined : bench.context);
+  if (entry.kind === 'change') return lineFor(entry.body);
+  const { check, answer } = entry;
+  const context = correcting?.context ?? bench.context;
+  if (!correcting) requireState(check, context);
+  return {
+    kind: 'line',
+    body: { kind: 'reading', check: check.id, answer, text },
+    said: answerText(check, answer),
+    reading: { check, verdict: judgeAnswer(predictions, check, answer, context) },
+  };
+}
+
+const lineFor = (body: LogBody): Interpreted => ({ kind: 'line', body, said: lineText(body) });
+
+/** The store that a bare voltage belongs to: the one that is to be proven, with the plug out. */
+const dueStore = (text: string, { power }: Context, step: SetStep | undefined): Store | undefined =>
+  step?.kind === 'prove' && power !== 'live' && /^([-+.,\d]|ol$|open$)/i.test(text) ? step.store : undefined;
+
+/** @throws Refusal where the set is not as the check needs it */
+function requireState(check: Check, { power }: Context): void {
+  if (check.state === 'live' && power !== 'live')
+    throw new Refusal(`${check.title} is read on a live set, and this one is marked unplugged: Alt P when power is on`);
+  if (check.state === 'cold' && power === 'live')
+    throw new Refusal(`${check.title} is read with the plug out, and this set is marked LIVE: Alt P when it is out`);
+}

@@ -1,0 +1,1 @@
+export { jointArea, type JointArea, type Worked } from './jointArea';

@@ -1,0 +1,104 @@
+import { replay } from '../log';
+import { type Case, evidenceFor, posteriorOf, reasonsFrom, verificationOf } from '../diagnosis';
+import { answerText, judgeAnswer } from '../reading';
+import { symptomTitles } from '../picture';
+
+/** A fault note as the record tells it, for the restorer to correct. */
+export interface NoteDraft {
+  readonly title: string;
+  readonly symptom: string;
+  readonly cause: string;
+  readonly proof: string;
+  readonly cure: string;
+  readonly misled: string;
+  readonly parts: string;
+  readonly fault: string | null;
+  readonly money: number;
+  readonly minutes: number;
+}
+
+/** A pause longer than this was not bench time. */
+const longestStep = 20;
+
+/** Bench minutes of a log: the time between its lines, pauses left out, and the work of repairs. */
+export function benchMinutes(job: Pick<Case, 'bench'>, instants: readonly string[]): number {
+  const times = instants.map((instant) => Date.parse(instant) / 60_000);
+  const gaps = times.slice(1).map((time, index) => time - times[index]!);
+  const measuring = gaps.filter((gap) => gap > 0 && gap <= longestStep).reduce((sum, gap) => sum + gap, 0);
+  return Math.round(measuring + job.bench.repairs.reduce((sum, { repair }) => sum + repair.minutes, 0));
+}
+
+/**
+ * Writes a fault note from a job: what was complained of, what it was, which readings proved it,
+ * what cured it, and what pointed elsewhere first.
+ *
+ * @param instants times of the log's lines
+ */
+export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
+  const { predictions, bench, complaint } = job;
+  const { sheet } = predictions.model;
+  const posterior = posteriorOf(job);
+  const last = bench.repairs[bench.repairs.length - 1]?.repair;
+  const culprit =
+    posterior.suspects.find((suspect) => last?.cures.includes(suspect.fault.id)) ?? posterior.suspects[0]!;
+  const symptom = [
+    ...complaint.symptoms.map((one) => symptomTitles[one]),
+    ...Object.entries(complaint.signs).map(
+      ([sign, state]) => `${sheet.signs.get(sign)?.title.toLowerCase() ?? sign}: ${state}`,
+    ),
+  ].join('; ');
+  // What proves it was read before the repair; pictures are told under the symptom.
+  const evidence = evidenceFor(posterior, culprit.fault.id).filter(
+    ({ observation }) => observation.cured.size === 0 && observation.check.measure !== 'picture',
+  );
+  const reasons = reasonsFrom(predictions, evidence);
+  const proof = reasons
+    .filter(({ raises }) => raises)
+    .slice(0, 3)
+    .map(({ text }) => text);
+  const changed = verificationOf(job).flatMap(({ check: id, before, after, afterVerdict }) => {
+    const check = predictions.checks.get(id)!;
+    return after && afterVerdict?.mark === 'within'
+      ? [
+          `${check.measure === 'picture' ? '' : `${check.title} `}${answerText(check, before.answer)} before, ${answerText(check, after.answer)} after`,
+        ]
+      : [];
+  });
+  const parts = bench.repairs
+    .map(({ repair }) => sheet.parts.get(repair.action.split(':')[1] ?? ''))
+    .filter((part) => part !== undefined);
+  return {
+    title: `${sheet.title}: ${symptomTitles[complaint.symptoms[0] ?? 'normal'].toLowerCase()}`,
+    symptom,
+    cause: culprit.fault.title,
+    proof: [...proof, ...changed].join('. '),
+    cure: bench.repairs.map(({ repair }) => repair.title).join('; then '),
+    misled: misleads(job, culprit.fault.id),
+    parts: parts.map((part) => `${part.id}${part.value === '' ? '' : ` ${part.value}`}`).join(', '),
+    fault: culprit.fault.id,
+    money: bench.spent,
+    minutes: benchMinutes(job, instants),
+  };
+}
+
+/** Repairs that did not cure it, and the suspect that led at first where it was another. */
+function misleads(job: Case, culprit: string): string {
+  const { bench } = job;
+  const inVain = bench.repairs.slice(0, -1).map(({ repair }) => `${repair.title} did not cure it`);
+  const atFirst = posteriorOf({ ...job, bench: replay([], []) }).suspects[0];
+  const pointed =
+    atFirst && atFirst.fault.id !== culprit
+      ? [`At first it pointed at ${atFirst.fault.title} (${Math.round(atFirst.probability * 100)} %)`]
+      : [];
+  const turned = bench.readings
+    .map((reading) => ({ reading, check: job.predictions.checks.get(reading.check) }))
+    .find(
+      ({ reading, check }) =>
+        check && judgeAnswer(job.predictions, check, reading.answer, reading.context).mark !== 'within',
+    );
+  const until =
+    pointed.length > 0 && turned?.check
+      ? `, until ${turned.check.title} read ${answerText(turned.check, turned.reading.answer)}`
+      : '';
+  return [...inVain, ...pointed.map((text) => text + until)].join('. ');
+}

@@ -1,0 +1,135 @@
+import { type Context, liveCold } from '../behaviour';
+import { type Answer } from '../measure';
+import { type Symptom } from '../picture';
+import { type LogStamp } from './stamp';
+
+/** A reading in the context in which it was taken. */
+export interface TakenReading {
+  readonly entry: LogStamp;
+  readonly check: string;
+  readonly answer: Answer;
+  readonly text: string;
+  readonly context: Context;
+  /** Faults that repairs had cured by then. */
+  readonly cured: ReadonlySet<string>;
+  /** Count of repairs done before it. */
+  readonly afterRepairs: number;
+}
+
+/** A reading inside a block, at a node that only its netlist knows, in the context in which it was taken. */
+export interface InsideReading extends Pick<TakenReading, 'entry' | 'context' | 'afterRepairs'> {
+  readonly block: string;
+  readonly node: string;
+  readonly measure: 'volts' | 'ripple';
+  readonly volts: number;
+}
+
+/** What was done to put a set right. */
+export interface Repair {
+  /** `method:part` or `method:board`. */
+  readonly action: string;
+  readonly title: string;
+  readonly cures: readonly string[];
+  readonly money: number;
+  readonly minutes: number;
+  readonly note: string;
+}
+
+/** The latest reading of a store of charge. */
+export interface StoreReading {
+  readonly store: string;
+  readonly volts: number;
+  /** ISO 8601 instant. */
+  readonly at: string;
+}
+
+/** Where a job stands after its log. */
+export interface BenchState {
+  readonly context: Context;
+  readonly isolated: boolean;
+  /** Mains as measured at the bench, in volts; undefined where nobody has. */
+  readonly mains: number | undefined;
+  /** When the present power state began. */
+  readonly since: string | undefined;
+  /** The last reading of each store since the set was live. */
+  readonly stores: readonly StoreReading[];
+  readonly readings: readonly TakenReading[];
+  readonly inside: readonly InsideReading[];
+  /** Readings that a later line corrected or withdrew, newest version not included. */
+  readonly superseded: readonly TakenReading[];
+  readonly unreachable: ReadonlySet<string>;
+  readonly repairs: readonly { readonly entry: LogStamp; readonly repair: Repair }[];
+  readonly notes: readonly { readonly entry: LogStamp; readonly text: string }[];
+  /** The last reading of each check since the last repair. */
+  readonly latest: ReadonlyMap<string, TakenReading>;
+  /** The picture as it was seen last, and by which line. */
+  readonly picture: { readonly symptoms: readonly Symptom[]; readonly entry: LogStamp } | undefined;
+  /** Money for parts so far, in the shop's money. */
+  readonly spent: number;
+}
+
+/** The bench while its log is replayed: what each line finds and changes. */
+export class BenchInMaking {
+  /** A set as it arrives: unplugged, and nobody has measured its stores. */
+  context: Context = { ...liveCold, power: 'unplugged' };
+  isolated = false;
+  mains: number | undefined;
+  since: string | undefined;
+  stores: StoreReading[] = [];
+  readonly cured = new Set<string>();
+  readonly readings: TakenReading[] = [];
+  readonly inside: InsideReading[] = [];
+  readonly superseded: TakenReading[] = [];
+  readonly unreachable = new Set<string>();
+  readonly repairs: { entry: LogStamp; repair: Repair }[] = [];
+  readonly notes: { entry: LogStamp; text: string }[] = [];
+  private latest = new Map<string, TakenReading>();
+  private picture: BenchState['picture'];
+
+  /** @param storesToProve stores of the sheet that must be measured low for the set to count as proven dead */
+  constructor(readonly storesToProve: readonly string[]) {}
+
+  /** A reading with all that decides what it should have been, at this point of the log. */
+  taken(entry: LogStamp, check: string, answer: Answer, text: string): TakenReading {
+    const { context, repairs } = this;
+    return { entry, check, answer, text, context, cured: new Set(this.cured), afterRepairs: repairs.length };
+  }
+
+  /** Adds a reading that stands. */
+  take(reading: TakenReading): void {
+    this.readings.push(reading);
+    this.unreachable.delete(reading.check);
+    this.latest.delete(reading.check);
+    this.latest.set(reading.check, reading);
+    const { answer, entry } = reading;
+    if (answer.kind === 'picture') this.picture = { symptoms: answer.symptoms, entry };
+  }
+
+  /** Adds a repair; what was read before it no longer says how the set stands. */
+  repaired(entry: LogStamp, repair: Repair): void {
+    this.repairs.push({ entry, repair });
+    for (const fault of repair.cures) this.cured.add(fault);
+    this.latest = new Map();
+  }
+
+  /** Where the job stands now. */
+  done(): BenchState {
+    const { context, isolated, mains, since, stores, readings, inside, superseded, unreachable, repairs, notes } = this;
+    return {
+      context,
+      isolated,
+      mains,
+      since,
+      stores,
+      readings,
+      inside,
+      superseded,
+      unreachable,
+      repairs,
+      notes,
+      latest: this.latest,
+      picture: this.picture,
+      spent: repairs.reduce((sum, { repair }) => sum + repair.money, 0),
+    };
+  }
+}

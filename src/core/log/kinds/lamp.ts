@@ -1,0 +1,19 @@
+import * as yup from 'yup';
+import { type LineKind, type LineOf } from '../line';
+
+const fields = yup.object({ fitted: yup.boolean().required() });
+
+/** A lamp in series with the mains, put in or taken out. */
+export type LampLine = LineOf<'lamp', typeof fields>;
+
+export const lamp: LineKind<LampLine> = {
+  fields,
+  fold(bench, { fitted }) {
+    bench.context = { ...bench.context, lamp: fitted };
+  },
+  said: ({ fitted }) => (fitted ? 'lamp in series' : 'lamp out'),
+  typed([word, where, ...more]) {
+    if (word !== 'lamp' || more.length > 0 || (where !== 'in' && where !== 'out')) return undefined;
+    return { kind: 'lamp', fitted: where === 'in' };
+  },
+};

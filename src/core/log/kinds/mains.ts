@@ -1,0 +1,24 @@
+import * as yup from 'yup';
+import { parseQuantity, Refusal } from '../../quantity';
+import { between, type LineKind, type LineOf } from '../line';
+
+const [least, most] = [60, 280];
+const fields = yup.object({ volts: between(least, most) });
+
+/** The mains as measured at the bench, in volts r.m.s. */
+export type MainsLine = LineOf<'mains', typeof fields>;
+
+export const mains: LineKind<MainsLine> = {
+  fields,
+  fold(bench, { volts }) {
+    bench.mains = volts;
+  },
+  said: ({ volts }) => `mains measured ${volts} V`,
+  typed([word, ...rest]) {
+    if (word !== 'mains' || rest.length === 0) return undefined;
+    const { value, unit } = parseQuantity(rest.join(' '));
+    if ((unit !== undefined && unit !== 'V') || !(value >= least && value <= most))
+      throw new Refusal(`mains is read in volts from ${least} to ${most}, like "mains 117"`);
+    return { kind: 'mains', volts: value };
+  },
+};

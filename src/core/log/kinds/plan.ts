@@ -1,0 +1,15 @@
+import * as yup from 'yup';
+import { type LineKind, type LineOf } from '../line';
+
+const above0 = (most: number) => yup.number().moreThan(0).max(most).required();
+const fields = yup.object({
+  lampWatts: above0(2000),
+  lampVolts: above0(500),
+  mains: above0(500),
+  loadWatts: above0(5000),
+});
+
+/** What was agreed on before power was applied. */
+export type PlanLine = LineOf<'plan', typeof fields>;
+
+export const plan: LineKind<PlanLine> = { fields, said: () => 'first power agreed on' };

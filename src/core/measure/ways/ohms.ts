@@ -1,0 +1,77 @@
+import { partKinds } from '../../parts';
+import { formatQuantity, instruments, leadOhms, toleranceWidth } from '../../quantity';
+import { number, settled } from '../expectation';
+import { type MeasuredPart, type NumberWay } from '../way';
+
+/** Ohms of a capacitor that neither leaks nor is shorted, once it has charged. */
+const chargedOhms = 4e6;
+/** A rail's load varies from set to set. */
+const railOhms = 1e4;
+/** A part of fewer ohms is a link, a winding or a fuse: its leads are part of what is read. */
+const few = 20;
+/** Carbon resistors of the age these sets are, where nothing else is marked. */
+const usualTolerance = { relative: 0.05 };
+/** What is not marked in ohms and reads more than this lets nothing through. */
+const insulates = 1e6;
+
+/** What a good part reads, in ohms. */
+export function goodOhms({ kind, size, given }: MeasuredPart): number {
+  if (given !== undefined) return given;
+  const { ohms: atRest } = partKinds[kind];
+  if (atRest === 'none') return Infinity;
+  return atRest === 'charged' ? chargedOhms : (size ?? 0.1);
+}
+
+export const ohms: NumberWay = {
+  kind: 'number',
+  title: 'ohms',
+  words: ['ohms'],
+  example: '4k7',
+  unit: 'Ω',
+  instrument: 'multimeter',
+  scale: 'log',
+  state: 'cold',
+  ground: 'none',
+  miss: 0.01,
+  positive: true,
+  /** Cold resistance of a rail to its ground: a fixed load, or next to nothing where something joined to it is shorted. */
+  ofNet: ({ given, shortedHere }) => number('log', shortedHere ? settled(0.7, 0.3) : settled(given ?? railOhms, 0.12)),
+  /**
+   * Resistance in circuit. Paths in parallel can only lower it, so a good part has a tail towards
+   * low readings and none towards high ones.
+   */
+  ofPart(part, mode) {
+    const good = goodOhms(part);
+    if (mode === 'open' || mode === 'cracked' || mode === 'worn' || mode === 'missing')
+      return number('log', settled(Infinity, 0.3));
+    if (mode === 'short') return number('log', settled(0.4, 0.3));
+    if (mode === 'leaky') return number('log', settled(Math.min(good, 2000), 0.5));
+    if (mode === 'drifted') return number('log', settled(good * 2.2, 0.12));
+    if (good === Infinity) return number('log', settled(Infinity, 0.3));
+    if (good >= chargedOhms) return number('log', settled(good, 0.6));
+    if (good < few) return number('log', settled(good, 0.06));
+    return number('log', settled(good, 0.012, 0.9), settled(good * 0.6, 0.16, 0.1));
+  },
+  netLimits: (_, nominal) => ({ deadBelow: 4, lowBelow: 0.35 * nominal, highAbove: 3 * nominal }),
+  partLimits({ kind, tolerance = usualTolerance }, nominal) {
+    if (partKinds[kind].marked !== 'Ω') {
+      if (nominal >= insulates) return { deadBelow: 4, lowBelow: 1e5, highAbove: Infinity };
+      if (nominal < few)
+        return { deadBelow: 0, lowBelow: nominal < 2 ? 0 : 0.6 * nominal, highAbove: nominal * 1.35 + 0.5 };
+    }
+    const width = toleranceWidth(tolerance, nominal) + instruments.multimeter.share * nominal + leadOhms;
+    return {
+      deadBelow: Math.min(4, 0.1 * nominal),
+      lowBelow: Math.max(0, nominal - width),
+      highAbove: nominal + width,
+    };
+  },
+  lowProvesNothing: true,
+  dead: 'shorted',
+  expected({ nominal, lowBelow, highAbove }, onNet) {
+    if (highAbove === Infinity) return `over ${formatQuantity(lowBelow, 'Ω', 2)}`;
+    if (lowBelow === 0) return `under ${formatQuantity(highAbove, 'Ω', 2)}`;
+    return onNet ? `about ${formatQuantity(nominal, 'Ω', 2)}` : undefined;
+  },
+  beyondRange: 'ranged',
+};

@@ -1,0 +1,41 @@
+/** A way for a part to fail, with all that follows from it whatever the part is. */
+export interface FaultModeRow {
+  /** How it is said of a part: `C547 dried out`. */
+  readonly said: string;
+  /** Chance that it can be seen at all by a careful look, where the kind of part says nothing else. */
+  readonly visible: number;
+  /** What puts it right in the least work. */
+  readonly repair: 'replace' | 'resolder' | 'reseat' | 'clean' | 'adjust';
+  /** A wire across the part makes it good for a try. */
+  readonly bridgeable?: true;
+  /** It answers to a touch: joints, latches and cracks. */
+  readonly touchy?: true;
+  /** Heat brings it about sooner. */
+  readonly byHeat?: true;
+}
+
+const rows = {
+  open: { said: 'open', visible: 0.2, repair: 'replace', bridgeable: true, byHeat: true },
+  short: { said: 'shorted', visible: 0.2, repair: 'replace' },
+  leaky: { said: 'leaky', visible: 0.15, repair: 'replace' },
+  dry: { said: 'dried out', visible: 0.5, repair: 'replace', byHeat: true },
+  drifted: { said: 'drifted', visible: 0.15, repair: 'replace', byHeat: true },
+  joint: { said: 'joint cracked', visible: 0.7, repair: 'resolder', bridgeable: true, touchy: true, byHeat: true },
+  loose: { said: 'loose', visible: 0.9, repair: 'reseat', bridgeable: true, touchy: true },
+  worn: { said: 'worn', visible: 0.2, repair: 'replace', bridgeable: true },
+  missing: { said: 'missing', visible: 1, repair: 'replace', bridgeable: true },
+  dirty: { said: 'dirty', visible: 0.5, repair: 'clean', bridgeable: true, touchy: true },
+  stalled: { said: 'stalled', visible: 0.8, repair: 'replace' },
+  dead: { said: 'dead', visible: 0.08, repair: 'replace' },
+  misset: { said: 'set wrong', visible: 0.1, repair: 'adjust' },
+  cracked: { said: 'cracked', visible: 0.9, repair: 'replace', bridgeable: true, touchy: true },
+} as const satisfies Record<string, FaultModeRow>;
+
+/** How a part can fail. */
+export type FaultMode = keyof typeof rows;
+
+/** All ways to fail, with what follows from each. */
+export const faultModes: Readonly<Record<FaultMode, FaultModeRow>> = rows;
+
+/** Names of the ways to fail, in the order in which they are told. */
+export const faultModeNames = Object.keys(rows) as FaultMode[];

@@ -1,0 +1,125 @@
+import { type FaultMode, faultModes, replacing } from '../parts';
+import { type Minutes } from '../quantity';
+import { type Fault, type Part, partName, type Sheet } from '../sheet';
+
+/** Ways of putting a set right: one part, all the capacitors of a board, or the board. */
+export const repairMethods = ['replace', 'resolder', 'reseat', 'clean', 'adjust', 'swap', 'recap'] as const;
+export type RepairMethod = (typeof repairMethods)[number];
+
+/** What a repair does, what it takes and which faults it cures. */
+export interface RepairAction {
+  /** `method:part`, or `method:board` for what concerns a whole board. */
+  readonly id: string;
+  readonly method: RepairMethod;
+  readonly title: string;
+  readonly minutes: Minutes;
+  /** Parts, in the shop's money. */
+  readonly money: number;
+  readonly cures: readonly string[];
+}
+
+const methodMinutes: Readonly<Record<Exclude<RepairMethod, 'replace' | 'swap' | 'recap'>, Minutes>> = {
+  resolder: 6,
+  reseat: 3,
+  clean: 6,
+  adjust: 5,
+};
+
+/** The repair that puts one fault right in the least work. */
+export function methodFor(mode: FaultMode): RepairMethod {
+  return faultModes[mode].repair;
+}
+
+const verbs: Readonly<Record<RepairMethod, string>> = {
+  replace: 'Fit a new',
+  resolder: 'Resolder',
+  reseat: 'Reseat and tighten',
+  clean: 'Clean',
+  adjust: 'Set',
+  swap: 'Fit another',
+  recap: 'Fit new electrolytics on the',
+};
+
+/** How a repair is said: `Fit a new upper floating capacitor C547`. */
+export function repairTitle(method: RepairMethod, part: Pick<Part, 'id' | 'title' | 'kind'>): string {
+  if (method === 'replace' && part.kind === 'source') return 'Use another source';
+  return `${verbs[method]} ${lowerFirst(partName(part))}`;
+}
+
+function lowerFirst(text: string): string {
+  return /^[A-Z][a-z]/.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text;
+}
+
+const known = new WeakMap<Sheet, readonly RepairAction[]>();
+
+/**
+ * Every repair that cures at least one fault of the sheet. Replacing a part cures all its faults,
+ * another board those of all its parts, new capacitors those of all its electrolytics.
+ */
+export function repairActions(sheet: Sheet): readonly RepairAction[] {
+  let actions = known.get(sheet);
+  if (!actions) known.set(sheet, (actions = [...partActions(sheet), ...boardActions(sheet)]));
+  return actions;
+}
+
+/** A board with fewer electrolytics is not worth a kit. */
+const fewestInKit = 3;
+
+function boardActions(sheet: Sheet): RepairAction[] {
+  return [...sheet.boards.values()].flatMap((board) => {
+    const faults = [...sheet.faults.values()].filter((fault) => sheet.parts.get(fault.part)!.board === board.id);
+    const actions: RepairAction[] = [];
+    if (board.value > 0 && faults.length > 0)
+      actions.push({
+        id: `swap:${board.id}`,
+        method: 'swap',
+        title: `${verbs.swap} ${lowerFirst(board.title)}`,
+        minutes: board.removal + swapSetUp,
+        money: board.value,
+        cures: faults.map(({ id }) => id),
+      });
+    const cans = [...sheet.parts.values()].filter((part) => part.board === board.id && part.kind === 'electrolytic');
+    if (cans.length >= fewestInKit)
+      actions.push({
+        id: `recap:${board.id}`,
+        method: 'recap',
+        title: `${verbs.recap} ${lowerFirst(board.title)}`,
+        minutes: board.removal + cans.length * minutesPerCan,
+        money: cans.reduce((sum, part) => sum + (part.price ?? replacing(part.kind).money), 0),
+        cures: faults
+          .filter(
+            (fault) => sheet.parts.get(fault.part)!.kind === 'electrolytic' && methodFor(fault.mode) === 'replace',
+          )
+          .map(({ id }) => id),
+      });
+    return actions;
+  });
+}
+
+/** Setting up another board, and fitting one capacitor among many. */
+const swapSetUp: Minutes = 8;
+const minutesPerCan: Minutes = 5;
+
+function partActions(sheet: Sheet): RepairAction[] {
+  const byPart = new Map<string, Fault[]>();
+  for (const fault of sheet.faults.values()) byPart.set(fault.part, [...(byPart.get(fault.part) ?? []), fault]);
+  return [...byPart].flatMap(([id, faults]) => {
+    const part = sheet.parts.get(id)!;
+    const removal = sheet.boards.get(part.board)?.removal ?? 0;
+    const methods = [...new Set(faults.map((fault) => methodFor(fault.mode)))];
+    return methods.map((method): RepairAction => {
+      const { minutes, money } = replacing(part.kind);
+      const board = method === 'adjust' || method === 'reseat' ? 0 : removal;
+      return {
+        id: `${method}:${id}`,
+        method,
+        title: repairTitle(method, part),
+        minutes: board + (method in methodMinutes ? methodMinutes[method as keyof typeof methodMinutes] : minutes),
+        money: method === 'replace' ? (part.price ?? money) : 0,
+        cures: faults
+          .filter((fault) => method === 'replace' || methodFor(fault.mode) === method)
+          .map((fault) => fault.id),
+      };
+    });
+  });
+}

@@ -1,0 +1,86 @@
+import {
+  flag,
+  type Format,
+  list,
+  mapOf,
+  oneOf,
+  optional,
+  type Placed,
+  type Read,
+  record,
+  sectionOf,
+  text,
+} from '../describe';
+import { type SheetSources } from '../sources';
+import { type Side, sides } from '../words';
+import { type Board } from './board';
+import { partsSchema } from './part';
+import { levelsByNet, ratiosByNet } from './states';
+
+const rule = record({ when: levelsByNet, makes: ratiosByNet });
+
+/** An exception to what a block does by default: what it makes while its needs are at certain levels. */
+export type Rule = Read<typeof rule>;
+
+const stage = record({
+  /** Which of the stages that ship. */
+  netlist: text(),
+  /** Parameters of the netlist that are the nominal volts of a net. */
+  given: mapOf(text()),
+  /** Nets, by node of the netlist. */
+  nodes: mapOf(text()),
+  /** Parts, by element of the netlist as it is written there. */
+  parts: mapOf(text()),
+});
+
+/** A netlist inside a block, and what its names stand for in the sheet. */
+export type BlockStage = Read<typeof stage> & {
+  /** Its text; absent where no such stage is at hand. */
+  readonly text?: string;
+};
+
+/** Parts are read by themselves, with their faults. */
+const parts: Format<undefined> = { read: () => undefined, schema: partsSchema };
+
+const block = record({
+  title: text(),
+  /** At most about fourteen letters, for the line. */
+  short: optional(text(undefined, { maxLength: 14 })),
+  board: text(),
+  /** Its own side where its board has both. */
+  side: optional(oneOf(sides)),
+  needs: list(text()),
+  makes: list(text()),
+  /** Holds its outputs while its inputs are above four fifths. */
+  regulates: flag(false),
+  rules: list(rule),
+  stage: optional(stage),
+  parts,
+});
+
+/** A stage of the set on a board: it needs nets and makes others. */
+export type Block = Omit<Placed<Read<typeof block>>, 'parts' | 'short' | 'side' | 'stage'> & {
+  readonly short: string;
+  readonly side: Side;
+  /** What is inside it, where that is known. */
+  readonly stage?: BlockStage;
+};
+
+/** Blocks, each with the text of its netlist where it is at hand. */
+export const blocks = (
+  boards: ReadonlyMap<string, Board>,
+  { netlistOf }: SheetSources,
+): Format<ReadonlyMap<string, Block>> =>
+  sectionOf<Read<typeof block>, Block>(block, (entry, { parts: _, stage: inside, short, side, ...read }) => {
+    const netlist = inside && netlistOf?.(inside.netlist);
+    if (inside && netlistOf && netlist === undefined)
+      entry.get('stage').get('netlist').fail(`there is no netlist "${inside.netlist}" among the stages`);
+    return {
+      id: entry.name,
+      ...read,
+      short: short ?? read.title,
+      side: side ?? boards.get(read.board)?.side ?? 'cold',
+      ...(inside ? { stage: { ...inside, ...(netlist === undefined ? {} : { text: netlist }) } } : {}),
+      place: entry.place,
+    };
+  });

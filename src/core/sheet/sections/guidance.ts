@@ -1,0 +1,27 @@
+import { list, optional, type Read, record, text, written } from '../describe';
+
+const step = record({
+  title: text(),
+  point: optional(text()),
+  target: text(''),
+  how: text(''),
+});
+
+/** Something to adjust, in the maker's order. */
+export type SetUpStep = Read<typeof step>;
+
+export const setUp = list(step);
+
+const line = record({ refs: list(text()), value: written(), note: text('') });
+
+/** What is fitted in place of what, when a set is overhauled. */
+export type KitLine = Read<typeof line>;
+
+export const kit = list(line);
+
+const quirk = record({ title: text(), note: text('') });
+
+/** What misleads with sets of a kind: marking errors, bulletins. */
+export type Quirk = Read<typeof quirk>;
+
+export const quirks = list(quirk);

@@ -1,0 +1,2 @@
+export { gaussian, seeded, type Random } from './random';
+export { median } from './median';

@@ -1,0 +1,84 @@
+import { Button, Select } from 'antd';
+import { useState } from 'react';
+import { FormProvider } from 'react-hook-form';
+import { type BenchState, type BodyNamed } from '@/core/log';
+import { type Sheet } from '@/core/sheet';
+import { chanceText, Key } from '@/ui';
+import { AmountField, FormRefusal, Pair, ParagraphField, useAnsweredForm } from '@/workshop/form';
+import { Fitting } from './Fitting';
+import { type Done, doneSchema, notesOf, type RepairChoice } from './repairModel';
+import styles from './repair.module.css';
+
+interface RecordRepairProps {
+  /** Not empty. */
+  readonly choices: readonly RepairChoice[];
+  readonly sheet: Sheet;
+  readonly power: BenchState['context']['power'];
+  readonly currency: string;
+  onRecord(repair: BodyNamed<'repair'>): void;
+}
+
+/** What was done to the set: the likeliest repair, or another, with its money and minutes. */
+export function RecordRepair({ choices, sheet, power, currency, onRecord }: RecordRepairProps) {
+  const [chosen, setChosen] = useState<string>();
+  const { action, chance } = choices.find((one) => one.action.id === chosen) ?? choices[0]!;
+  const { form, refused, send } = useAnsweredForm<Done, undefined>({
+    schema: doneSchema,
+    values: { money: action.money, minutes: action.minutes, note: '' },
+    act: () => Promise.resolve({ done: undefined }),
+    onDone: (_, { money, minutes, note }) =>
+      onRecord({ kind: 'repair', action: action.id, title: action.title, cures: action.cures, money, minutes, note }),
+  });
+  return (
+    <FormProvider {...form}>
+      <p className="label">What was done</p>
+      <h1 className={styles.title}>{action.title}</h1>
+      <p className="soft">
+        {chance > 0 ? (
+          <>
+            Cures it with <b className="figure">{chanceText(chance)}</b> by the readings.
+          </>
+        ) : (
+          'Nothing measured points at it.'
+        )}
+      </p>
+      <Select
+        showSearch
+        value={action.id}
+        onChange={(id: string) => {
+          setChosen(id);
+          // Figures typed for another repair are not those of this one.
+          form.resetField('money');
+          form.resetField('minutes');
+        }}
+        aria-label="Repair"
+        options={choices.map((one) => ({
+          value: one.action.id,
+          label: one.chance > 0 ? `${one.action.title} · ${chanceText(one.chance)}` : one.action.title,
+          search: one.action.title,
+        }))}
+        filterOption={(typed, option) => option?.search.toLowerCase().includes(typed.toLowerCase()) ?? false}
+      />
+      <Fitting notes={notesOf(action, sheet)} />
+      <Pair>
+        <AmountField<Done> name="money" title={`Parts, ${currency}`} label="Parts" />
+        <AmountField<Done> name="minutes" title="Minutes" />
+      </Pair>
+      <ParagraphField<Done>
+        name="note"
+        title="What to remember of it"
+        rows={2}
+        placeholder="Joint ringed on three legs; siblings resoldered too"
+      />
+      {power === 'live' && (
+        <p className="caution">The set is marked LIVE: unplug, discharge, and measure to prove it before touching.</p>
+      )}
+      {power === 'unplugged' && <p className="caution">Not proven dead yet: measure each store first.</p>}
+      <p className="caution">One change, then test: two at once, and nobody knows which cured it.</p>
+      <FormRefusal refused={refused} />
+      <Button type="primary" size="large" onClick={send}>
+        It is done <Key>Ctrl ⏎</Key>
+      </Button>
+    </FormProvider>
+  );
+}

@@ -1,0 +1,216 @@
+'use client';
+
+import { useVerdict } from '@/workshop/stage';
+import { Button, Select } from 'antd';
+import Link from 'next/link';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { partSuspects, Stage, standingOf } from '@/core/circuit';
+import { type BlockInside, measured, type StageReading } from '@/core/inside';
+import { attempt, formatQuantity, Refusal } from '@/core/quantity';
+import { Key, LineEntry, VerdictMark } from '@/ui';
+import { type ShippedStage } from '@/sheets/stages';
+import { readStageReading, withReading } from './stageModel';
+import { StageDrawing } from './StageDrawing';
+import { NextReadingCard, StageSuspects } from './StageSuspects';
+import { StageText } from './StageText';
+import styles from './stage.module.css';
+
+interface StageScreenProps {
+  readonly stages: readonly ShippedStage[];
+  /** The stage shown at first. */
+  readonly first?: string | undefined;
+  /** The block of a job's set that is looked into; it comes before any other stage. */
+  readonly inside?: InsideOfJob | undefined;
+}
+
+/** A block of a job’s set, with the way to record what is read there. */
+export interface InsideOfJob extends BlockInside {
+  readonly job: string;
+  /** Why a reading would not count now; undefined where it would. */
+  readonly refusal: string | undefined;
+  record(reading: StageReading): void;
+  takeBack(): void;
+}
+
+const hotkeys = { enableOnFormTags: true, preventDefault: true } as const;
+
+/** Inside a stage: where every node should stand, what was measured, and the part that explains it. */
+export function StageScreen({ stages, first, inside }: StageScreenProps) {
+  const [ownText, setText] = useState(inside ? undefined : (stages.find(({ id }) => id === first) ?? stages[0])?.text);
+  /** Another stage was chosen than the job's. */
+  const [away, setAway] = useState(inside === undefined);
+  const atJob = away ? undefined : inside;
+  const text = ownText ?? inside?.text ?? '';
+  const [open, setOpen] = useState(false);
+  const [overTime, setOverTime] = useState(false);
+  const [ownReadings, setReadings] = useState<readonly StageReading[]>([]);
+  const readings = atJob?.readings ?? ownReadings;
+  const [line, setLine] = useState('');
+  const [message, setMessage] = useState<string>();
+  const [shown, setShown] = useState<string>();
+  const [glanced, setGlanced] = useState<string>();
+  /** Counts stages begun: each begins as drawn. */
+  const [begun, setBegun] = useState(0);
+  const input = useRef<HTMLInputElement>(null);
+
+  const settled = useDeferredValue(text);
+  const model = useMemo(() => attempt(() => Stage.open(settled)), [settled]);
+  // While a text cannot be read, the ladder of the last good one stands.
+  const [last, setLast] = useState<Stage>();
+  const refused = model instanceof Refusal;
+  if (!refused && model !== last) setLast(model);
+  const drawn = refused ? last : model;
+  const taken = useMemo(() => readings.filter(({ node }) => drawn?.volts.has(node)), [readings, drawn]);
+  const volts = useMemo(() => measured(taken, 'volts'), [taken]);
+  const { verdict, progress } = useVerdict(refused ? undefined : settled, taken);
+  const suspects = useMemo(
+    () => (verdict && drawn ? partSuspects(verdict.suspects, verdict.nothing, drawn.circuit) : []),
+    [verdict, drawn],
+  );
+  const looked = suspects.find(({ words }) => words === (glanced ?? shown));
+  const node = verdict?.next[0]?.kind === 'node' ? verdict.next[0].node : undefined;
+
+  const startOver = (next: string) => {
+    setText(next);
+    setAway(true);
+    setReadings([]);
+    setBegun(begun + 1);
+    // The list keeps the focus until it has closed.
+    requestAnimationFrame(() => input.current?.focus());
+  };
+  const record = () => {
+    if (!drawn) return;
+    if (line.trim() === '') {
+      if (node !== undefined) setLine(`${node} `);
+      return;
+    }
+    const read = attempt(() => readStageReading(line, drawn, atJob?.nodes));
+    if (read instanceof Refusal) return setMessage(read.message);
+    if (atJob?.refusal !== undefined) return setMessage(atJob.refusal);
+    if (atJob) atJob.record(read);
+    else setReadings(withReading(readings, read));
+    setMessage(undefined);
+    setLine('');
+    setShown(undefined);
+  };
+  const takeBack = () => (atJob ? atJob.takeBack() : setReadings(readings.slice(0, -1)));
+  useHotkeys('alt+n', () => setOpen((was) => !was), hotkeys);
+  useHotkeys('alt+t', () => setOverTime((was) => !was), hotkeys);
+  useHotkeys('alt+z', takeBack, hotkeys);
+  useHotkeys(
+    'alt+1,alt+2,alt+3,alt+4,alt+5',
+    (event) => {
+      const words = suspects[Number(event.code.replace(/\D/g, '')) - 1]?.words;
+      setShown(words === shown ? undefined : words);
+    },
+    hotkeys,
+  );
+
+  const timed = overTime && drawn?.overTime !== undefined;
+  return (
+    <div className={styles.desk} data-open={open || undefined} data-band={inside ? true : undefined}>
+      {open && <StageText stages={stages} text={text} onText={setText} onRefused={setMessage} />}
+      <section className={styles.drawing} aria-label="The stage">
+        <header>
+          <Select
+            className={styles.choice}
+            aria-label="Stage"
+            showSearch
+            optionFilterProp="label"
+            placeholder={atJob ? `${atJob.title}, from the bench` : 'Your own text'}
+            value={stages.find((stage) => stage.text === text)?.id ?? null}
+            options={stages.map(({ id, title }) => ({ value: id, label: title }))}
+            onChange={(id: string) => startOver(stages.find((stage) => stage.id === id)!.text)}
+          />
+          <h1>{settled.split('\n')[0]!.replace(/^\*\s*/, '') || 'Stage'}</h1>
+          {drawn?.overTime && (
+            <Button onClick={() => setOverTime(!overTime)} aria-pressed={timed}>
+              {timed ? 'Volts' : 'Over time'} <Key>Alt T</Key>
+            </Button>
+          )}
+        </header>
+        {refused && (
+          <p role="alert" className="bad">
+            {model.message}
+          </p>
+        )}
+        {drawn && (
+          <StageDrawing
+            key={begun}
+            model={drawn}
+            overTime={timed}
+            measured={volts}
+            looked={looked}
+            marked={looked?.leading.fault.ref ?? (taken.length > 0 ? suspects[0]?.leading.fault.ref : undefined)}
+          />
+        )}
+      </section>
+      <aside className={styles.side}>
+        <span className="label">A node and its volts</span>
+        <LineEntry
+          ref={input}
+          label="A node and its volts"
+          value={line}
+          placeholder={node === undefined ? 'node volts' : `${node} …`}
+          maxLength={80}
+          autoFocus
+          message={message}
+          onType={(typed) => {
+            setLine(typed);
+            setMessage(undefined);
+          }}
+          onEnter={record}
+        />
+        <ul className={styles.readings} aria-label="Readings">
+          {[...taken].reverse().map((one) => (
+            <ReadingRow key={`${one.node} ${one.measure}`} reading={one} expected={drawn!.volts.get(one.node)!} />
+          ))}
+        </ul>
+        {verdict && <NextReadingCard next={verdict.next} />}
+        <h2 className="label">{headingOf(taken.length, progress)}</h2>
+        <StageSuspects
+          suspects={taken.length > 0 ? suspects : []}
+          nothing={taken.length > 0 ? (verdict?.nothing ?? 0) : 0}
+          shown={shown}
+          names={atJob?.parts ?? {}}
+          onShow={setShown}
+          onGlance={setGlanced}
+        />
+        <p className="soft">
+          Resistors are taken within 3 %, the meter within 0.5 %. Local codes and licensed practice come first.
+        </p>
+        <div className={styles.keys}>
+          {inside && (
+            <Link href={`/job/${inside.job}/bench`}>
+              <Button>Back to the bench</Button>
+            </Link>
+          )}
+          <Button onClick={() => setOpen(!open)}>
+            Netlist text <Key>Alt N</Key>
+          </Button>
+          <Button onClick={takeBack} disabled={taken.length === 0}>
+            Take back <Key>Alt Z</Key>
+          </Button>
+        </div>
+      </aside>
+    </div>
+  );
+}
+
+function headingOf(readings: number, progress: number | undefined): string {
+  if (readings === 0) return 'Type what you measure: the part that explains it is named here';
+  if (progress !== undefined && progress < 1) return `Breaking every part … ${Math.round(progress * 100)} %`;
+  return readings === 1 ? 'What explains this reading' : `What explains these ${readings} readings`;
+}
+
+function ReadingRow({ reading: { node, measure, volts }, expected }: { reading: StageReading; expected: number }) {
+  return (
+    <li>
+      {measure === 'volts' ? <VerdictMark mark={standingOf(volts, expected)} /> : <span aria-hidden>∿</span>}
+      <b>{node}</b>
+      <span className="figure">{formatQuantity(volts, 'V', 4)}</span>
+      <span className="figure soft">{measure === 'ripple' ? 'ripple' : formatQuantity(expected, 'V', 4)}</span>
+    </li>
+  );
+}

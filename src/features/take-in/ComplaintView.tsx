@@ -1,0 +1,61 @@
+import { Button } from 'antd';
+import { type ReactNode, useState } from 'react';
+import { type Sheet } from '@/core/sheet';
+import { PictureView } from '@/ui';
+import { signText } from './takeInModel';
+import { type ToldComplaint } from './useComplaint';
+import styles from './take-in.module.css';
+
+const shownTiles = 15;
+
+interface ComplaintViewProps {
+  readonly sheet: Sheet;
+  readonly complaint: ToldComplaint;
+  /** What is said in words, and read off the label. */
+  readonly children: ReactNode;
+}
+
+/** What the set shows, picked from pictures, and what is heard and lit, answered by pressing. */
+export function ComplaintView({ sheet, complaint, children }: ComplaintViewProps) {
+  const { tiles, picked, signs, pick, answer } = complaint;
+  const [all, setAll] = useState(false);
+  return (
+    <section className={styles.middle} aria-label="The complaint">
+      <h1 className="label">What does it show? Pick all that fit</h1>
+      <div className={styles.tiles}>
+        {(all ? tiles : tiles.slice(0, shownTiles)).map((tile) => (
+          <button
+            key={tile.id}
+            type="button"
+            className={styles.tile}
+            aria-pressed={picked.has(tile.id)}
+            onClick={() => pick(tile.id)}
+          >
+            <PictureView picture={tile.picture} />
+            <span>{tile.title}</span>
+          </button>
+        ))}
+      </div>
+      {tiles.length > shownTiles && (
+        <Button type="link" className={styles.more} onClick={() => setAll(!all)}>
+          {all ? 'The commonest only' : `${tiles.length - shownTiles} more pictures`}
+        </Button>
+      )}
+      <h2 className="label">And what else? Press again for none, then gone, weak, there</h2>
+      <div className={styles.chips}>
+        {[...sheet.signs.values()].map((sign) => (
+          <button
+            key={sign.id}
+            type="button"
+            className={styles.chip}
+            aria-pressed={signs[sign.id] !== undefined}
+            onClick={() => answer(sign.id)}
+          >
+            {signText(sign, signs[sign.id])}
+          </button>
+        ))}
+      </div>
+      {children}
+    </section>
+  );
+}

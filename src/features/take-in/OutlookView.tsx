@@ -1,0 +1,54 @@
+import { pictureCaution } from '@/core/safety';
+import { Bar, chanceText, minutesText, moneyText } from '@/ui';
+import { type ToldComplaint } from './useComplaint';
+import styles from './take-in.module.css';
+
+interface OutlookViewProps {
+  readonly complaint: ToldComplaint;
+  readonly value: number;
+  readonly limit: number;
+  readonly currency: string;
+}
+
+/** What the complaint points at, and whether the set is worth the work. */
+export function OutlookView({ complaint, value, limit, currency }: OutlookViewProps) {
+  const { outlook, told } = complaint;
+  const { symptoms } = complaint.complaint;
+  const caution = pictureCaution(symptoms);
+  const money = (amount: number) => <b className="figure">{moneyText(amount, currency)}</b>;
+  return (
+    <>
+      <h2 className="label">It points at</h2>
+      {caution !== undefined && <p className={styles.caution}>{caution}</p>}
+      <ul className={styles.blocks}>
+        {outlook.blocks.slice(0, told ? 4 : 5).map((block) => (
+          <li key={block.block}>
+            <div>
+              <strong>{block.title}</strong>
+              <span className="figure">{chanceText(block.chance)}</span>
+            </div>
+            <Bar share={block.chance} />
+            {told && <p className="soft">most likely {block.most}</p>}
+          </li>
+        ))}
+      </ul>
+      {told && outlook.met && (
+        <div className={styles.worth}>
+          <strong>In this shop</strong>
+          <p>
+            {outlook.met.count} of {outlook.met.of} such sets: {outlook.met.title}.
+          </p>
+        </div>
+      )}
+      <div className={styles.worth}>
+        <strong>Worth it?</strong>
+        <p>
+          Value {money(value)}, limit {money(limit)}. Parts about {money(Math.round(outlook.money))}, nine in ten under{' '}
+          {money(Math.ceil(outlook.moneyMost))}; {minutesText(outlook.minutes)} of bench time. Its boards would fetch{' '}
+          {money(outlook.boards)}.
+        </p>
+        {outlook.moneyMost > limit && told && <p className="bad">Parts may pass the limit.</p>}
+      </div>
+    </>
+  );
+}

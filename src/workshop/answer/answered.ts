@@ -1,0 +1,19 @@
+import { ValidationError } from 'yup';
+import { Refusal } from '@/core/quantity';
+
+/** What a page asked for: what came of it, or why nothing was done and what would be right. */
+export type Answered<T = undefined> = { readonly done: T } | { readonly refused: string };
+
+/**
+ * Does what a page asked for. A refusal, or a form that is not right, becomes one message to show; any other
+ * error is thrown on.
+ */
+export async function answered<T>(work: () => Promise<T>): Promise<Answered<T>> {
+  try {
+    return { done: await work() };
+  } catch (error) {
+    if (error instanceof Refusal) return { refused: error.message };
+    if (error instanceof ValidationError) return { refused: error.errors[0] ?? error.message };
+    throw error;
+  }
+}

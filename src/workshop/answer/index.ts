@@ -1,0 +1,1 @@
+export { answered, type Answered } from './answered';

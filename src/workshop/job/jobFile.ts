@@ -1,0 +1,52 @@
+import { type LogEntry, replay } from '@/core/log';
+import { predictionsOf } from '@/core/behaviour';
+import { type Case } from '@/core/diagnosis';
+import { type Sheet } from '@/core/sheet';
+
+/** What a set may wait for. */
+export const waitingTitles = {
+  part: 'Waits for a part',
+  donor: 'Waits for a donor',
+  owner: 'Waits for the owner',
+  soak: 'Soaking',
+  bench: 'Waits for the bench',
+} as const;
+export type WaitingFor = keyof typeof waitingTitles;
+
+/** A job as every page of it needs it; plain enough to be sent to the browser. */
+export interface JobFile {
+  readonly id: string;
+  readonly title: string;
+  readonly place: string;
+  readonly owner: string;
+  readonly words: string;
+  readonly value: number;
+  readonly limit: number;
+  readonly complaint: Case['complaint'];
+  /** What the set waits for, if anything. */
+  readonly waiting: { readonly for: WaitingFor; readonly note: string; readonly until: string } | null;
+  readonly createdAt: string;
+  readonly closedAt: string | null;
+  readonly entries: readonly LogEntry[];
+  /** Number of the last stored line of the log. */
+  readonly seq: number;
+  /** The chassis sheet with the values of this set's own label. */
+  readonly sheet: Sheet;
+  readonly closed: ReadonlyMap<string, number>;
+  readonly hourlyRate: number;
+  readonly currency: string;
+}
+
+/** The case a log makes of a job. */
+export function caseOf(
+  file: Pick<JobFile, 'sheet' | 'complaint' | 'closed' | 'hourlyRate'>,
+  entries: readonly LogEntry[],
+): Case {
+  return {
+    predictions: predictionsOf(file.sheet),
+    complaint: file.complaint,
+    bench: replay(entries, [...file.sheet.stores.keys()]),
+    closed: file.closed,
+    hourlyRate: file.hourlyRate,
+  };
+}

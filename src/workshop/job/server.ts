@@ -1,0 +1,2 @@
+export { getLog, postLog } from './handleLog';
+export { loadJob } from './load';

@@ -1,0 +1,1 @@
+export { refineSheet } from './refineSheet';

@@ -1,0 +1,96 @@
+import { kinOf, readLibrary, sheetOf } from '@/workshop/library/server';
+import { mkdtempSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { addJob, database, findJob, type Job, versionsOf } from '@/store';
+import { takenIn } from '../../../tests/fixtures/takenIn';
+import { storeSheet } from '@/features/sheets/actions';
+import { refineSheet } from '.';
+
+vi.mock('server-only', () => ({}));
+vi.mock('next/cache', () => ({ revalidatePath: vi.fn() }));
+
+beforeEach(() => {
+  process.env.TOVRIK_DB = path.join(mkdtempSync(path.join(os.tmpdir(), 'tovrik-refine-')), 'tovrik.db');
+});
+
+const taken = async (id: string, more: Partial<Job> = {}) => addJob(await database(), takenIn(id, more));
+const found = { point: 'tp4', net: 'v12', where: 'pin 3', volts: 12.1, source: 'manual' };
+const own = 'my-generic-plasma';
+const textOf = async () => (await versionsOf(await database(), own))[0]?.text;
+
+describe('refining the sheet of a set at the bench', () => {
+  it('lays a sheet of the shop’s own over the shipped one and moves the set to it', async () => {
+    await taken('a');
+    expect(await refineSheet('a', found)).toEqual({ done: { version: 1, sheet: own } });
+    expect((await findJob(await database(), 'a'))!.sheet).toBe(own);
+    const library = await readLibrary();
+    const sheet = sheetOf(library, { sheet: own, options: {}, label: {} })!;
+    expect(sheet.points.get('tp4')).toMatchObject({ net: 'v12', expect: 12.1, source: 'manual', where: 'pin 3' });
+    expect(sheet.faults.size).toBe(sheetOf(library, { sheet: 'generic-plasma', options: {}, label: {} })!.faults.size);
+    // What the shop met with the shipped sheet still counts for the refined one.
+    expect(kinOf(library, own)).toEqual([own, 'generic-plasma']);
+    expect(kinOf(library, 'generic-plasma')).toEqual(['generic-plasma']);
+  });
+
+  it('keeps every version, and a learnt value changes only that value', async () => {
+    await taken('a');
+    await refineSheet('a', found);
+    const before = (await textOf())!;
+    expect(await refineSheet('a', { point: 'tp4', volts: 12.3, source: 'good set' })).toMatchObject({
+      done: { version: 2 },
+    });
+    expect(await textOf()).toBe(before.replace('12.1 V, source: manual', '12.3 V, source: good set'));
+    expect(await versionsOf(await database(), own)).toHaveLength(2);
+  });
+
+  it('lets a second set of the kind join the sheet, but not overwrite a point of ours unseen', async () => {
+    await taken('a');
+    await taken('b');
+    await refineSheet('a', found);
+    expect(await refineSheet('b', found)).toEqual({
+      refused: expect.stringContaining('"tp4" of ours already') as string,
+    });
+    expect((await findJob(await database(), 'b'))!.sheet).toBe('generic-plasma');
+    expect(await refineSheet('b', { ...found, point: 'tp5' })).toEqual({ done: { version: 2, sheet: own } });
+    expect((await findJob(await database(), 'b'))!.sheet).toBe(own);
+  });
+
+  it.each([
+    ['a net the sheet has not', { ...found, net: 'v99' }, /v99/],
+    ['a name that is none', { ...found, point: '4 tp' }, /a short name/],
+    ['no such point to learn', { point: 'tp9', volts: 3, source: 'good set' }, /no point "tp9"/],
+    ['volts beyond any set', { ...found, volts: 1e6 }, /60000/],
+  ])('refuses %s and leaves set and sheet as they were', async (_, input, message) => {
+    await taken('a');
+    const answer = await refineSheet('a', input);
+    expect('refused' in answer ? answer.refused : 'taken').toMatch(message);
+    expect((await findJob(await database(), 'a'))!.sheet).toBe('generic-plasma');
+    expect(await textOf()).toBeUndefined();
+  });
+
+  it('refuses closed jobs and jobs that are none', async () => {
+    await taken('a', { closedAt: '2026-11-02T10:00:00Z' });
+    expect(await refineSheet('a', found)).toMatchObject({ refused: expect.stringContaining('closed') as string });
+    expect(await refineSheet('nobody', found)).toMatchObject({ refused: 'there is no such job' });
+  });
+});
+
+describe('saving a sheet', () => {
+  const text = 'format: tovrik-sheet/1\nid: mine\nextends: generic-plasma\ntitle: Mine\n';
+
+  it('refuses what was saved elsewhere meanwhile, and what would break a sheet laid over it', async () => {
+    expect(await storeSheet(text, 0)).toEqual({ done: { version: 1 } });
+    expect(await storeSheet(text, 0)).toMatchObject({ refused: expect.stringContaining('version 1') as string });
+    const over =
+      'format: tovrik-sheet/1\nid: over\nextends: mine\ntitle: Over\npoints:\n  tp4: { measure: dc, net: extra }\n';
+    const extra = `${text}nets:\n  extra: { title: Extra, volts: 3 }\nblocks:\n  more: { title: More, board: psu, needs: [v12], makes: [extra], parts: {} }\n`;
+    expect(await storeSheet(extra, 1)).toEqual({ done: { version: 2 } });
+    expect(await storeSheet(over, 0)).toEqual({ done: { version: 1 } });
+    expect(await storeSheet(text, 2)).toMatchObject({
+      refused: expect.stringContaining('"over" is laid over it') as string,
+    });
+    expect(await storeSheet(7, 0)).toMatchObject({ refused: 'a sheet is a text' });
+  });
+});

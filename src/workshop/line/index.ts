@@ -1,0 +1,2 @@
+export { LineMap } from './LineMap';
+export { type Line } from './line';

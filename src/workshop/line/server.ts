@@ -1,0 +1,1 @@
+export { layoutLine } from './layout';

@@ -1,0 +1,2 @@
+export { standIn } from './handleStandIn';
+export { simulatedMeterOffered } from './offered';

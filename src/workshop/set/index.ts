@@ -1,0 +1,3 @@
+export { labelValues } from './labelValues';
+export { LabelFields, OptionChoices } from './SetFields';
+export { type Described, describedSchema, kindSchema, takeInSchema } from './setSchema';

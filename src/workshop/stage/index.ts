@@ -1,0 +1,1 @@
+export { useVerdict } from './useVerdict';

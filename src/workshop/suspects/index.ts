@@ -1,0 +1,1 @@
+export { Decision, Suspects } from './Suspects';
