@@ -17,6 +17,7 @@ import { choicesFor, instruction, type SeenPicture, whyProbe } from './benchMode
 import { BlinkConditions } from './BlinkConditions';
 import { BlinkTapper } from './BlinkTapper';
 import { PicturePicker } from './PicturePicker';
+import { type NextAction } from './nextAction';
 import styles from './bench.module.css';
 
 const groundWords: Readonly<Record<Ground, string>> = {
@@ -26,12 +27,12 @@ const groundWords: Readonly<Record<Ground, string>> = {
   none: '',
 };
 
-interface ProbeCardProps {
+/** Everything about the one thing to do next: what is asked, what is typed for it, and what can be done with it. */
+export interface ProbeCardView {
   readonly predictions: Predictions;
   readonly advice: ProbeAdvice | undefined;
   /** What to do where no probe is asked for. */
-  readonly act:
-    { readonly label: string; readonly title: string; readonly how: string; readonly button: string } | undefined;
+  readonly act: NextAction | undefined;
   readonly check: Check | undefined;
   /** What the shop's own sets read there. */
   readonly usual: Usual | undefined;
@@ -43,16 +44,16 @@ interface ProbeCardProps {
   readonly interpreted: Interpreted;
   readonly pictures: readonly SeenPicture[];
   readonly input: RefObject<HTMLInputElement | null>;
-  onText(text: string): void;
-  onRecord(): void;
-  onUnreachable(): void;
-  onCancel(): void;
-  onPicture(symptoms: readonly Symptom[]): void;
+  type(text: string): void;
+  record(): void;
+  unreachable(): void;
+  cancel(): void;
+  sayPicture(symptoms: readonly Symptom[]): void;
 }
 
 /** The one thing to do next, and the place where its answer goes. */
-export function ProbeCard(props: ProbeCardProps) {
-  const { predictions, act, check, context, step, cautions, correcting, text, interpreted, input } = props;
+export function ProbeCard({ card }: { readonly card: ProbeCardView }) {
+  const { predictions, act, check, context, step, cautions, correcting, text, interpreted, input } = card;
   const doing = step !== undefined && correcting === undefined;
   const choices = doing || !check ? [] : choicesFor(check);
   return (
@@ -62,7 +63,7 @@ export function ProbeCard(props: ProbeCardProps) {
       data-check={check?.id ?? ''}
       data-step={doing ? step.kind : ''}
     >
-      <p className="label">{labelOf(props)}</p>
+      <p className="label">{labelOf(card)}</p>
       <h1 className={styles.title}>
         {doing ? stepTitle(step) : (check?.title ?? act?.title ?? 'Nothing more to ask')}
       </h1>
@@ -72,7 +73,7 @@ export function ProbeCard(props: ProbeCardProps) {
         ) : check ? (
           <>
             <How check={check} predictions={predictions} context={context} />
-            {props.usual && <Own usual={props.usual} check={check} />}
+            {card.usual && <Own usual={card.usual} check={check} />}
           </>
         ) : (
           (act?.how ?? 'Type any reading, or decide.')
@@ -83,10 +84,10 @@ export function ProbeCard(props: ProbeCardProps) {
           {caution}
         </p>
       ))}
-      {check?.measure === 'picture' && !doing && <PicturePicker pictures={props.pictures} onPick={props.onPicture} />}
+      {check?.measure === 'picture' && !doing && <PicturePicker pictures={card.pictures} onPick={card.sayPicture} />}
       {check?.measure === 'blinks' && !doing && (
         <>
-          <BlinkTapper input={input} onCount={(count) => props.onText(String(count))} />
+          <BlinkTapper input={input} onCount={(count) => card.type(String(count))} />
           <BlinkConditions conditions={blinkConditions(predictions.model.sheet, Number(text || NaN))} />
         </>
       )}
@@ -112,13 +113,13 @@ export function ProbeCard(props: ProbeCardProps) {
                   ? (choices[0] ?? '')
                   : '⏎'
           }
-          onChange={(event) => props.onText(event.target.value)}
+          onChange={(event) => card.type(event.target.value)}
           onKeyDown={(event) => {
             if (event.key === 'Enter' && !event.ctrlKey && !event.metaKey) {
               event.preventDefault();
-              props.onRecord();
+              card.record();
             }
-            if (event.key === 'Escape') props.onCancel();
+            if (event.key === 'Escape') card.cancel();
           }}
         />
         <LiveVerdict interpreted={interpreted} />
@@ -129,14 +130,14 @@ export function ProbeCard(props: ProbeCardProps) {
       {choices.length > 0 && (
         <div className={styles.choices}>
           {choices.map((choice) => (
-            <button key={choice} type="button" onClick={() => props.onText(choice)} aria-pressed={text === choice}>
+            <button key={choice} type="button" onClick={() => card.type(choice)} aria-pressed={text === choice}>
               {choice}
             </button>
           ))}
         </div>
       )}
       <div className={styles.buttons}>
-        <Button type="primary" onClick={props.onRecord}>
+        <Button type="primary" onClick={card.record}>
           {text !== ''
             ? 'Record'
             : doing && step.kind === 'do'
@@ -147,10 +148,10 @@ export function ProbeCard(props: ProbeCardProps) {
           ⏎
         </Button>
         {correcting ? (
-          <Button onClick={props.onCancel}>Leave it</Button>
+          <Button onClick={card.cancel}>Leave it</Button>
         ) : (
           check && (
-            <Button onClick={props.onUnreachable}>
+            <Button onClick={card.unreachable}>
               Can’t reach it <Key>Alt X</Key>
             </Button>
           )
@@ -160,7 +161,7 @@ export function ProbeCard(props: ProbeCardProps) {
   );
 }
 
-function labelOf({ correcting, step, check, advice, act }: ProbeCardProps): string {
+function labelOf({ correcting, step, check, advice, act }: ProbeCardView): string {
   if (correcting) return 'Correcting a reading';
   if (step) return `First, for ${check?.title ?? 'the next probe'}`;
   if (advice) return `Probe next · ${minutesText(advice.minutes)} · ${whyProbe(advice)}`;

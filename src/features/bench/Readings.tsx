@@ -1,7 +1,8 @@
 'use client';
 
 import { type ReadingRow } from '@/core/job';
-import { type BenchState } from '@/core/log';
+import { memo } from 'react';
+import { type BenchState, type TakenReading } from '@/core/log';
 import { formatQuantity } from '@/core/quantity';
 import { VerdictMark } from '@/ui';
 import styles from './bench.module.css';
@@ -9,19 +10,18 @@ import styles from './bench.module.css';
 interface ReadingsProps {
   readonly rows: readonly ReadingRow[];
   readonly waiting: ReadonlySet<string>;
-  readonly superseded: number;
-  readonly repairs: number;
-  readonly notes: BenchState['notes'];
-  onCorrect(row: ReadingRow): void;
+  readonly bench: Pick<BenchState, 'superseded' | 'repairs' | 'notes'>;
+  onCorrect(reading: TakenReading): void;
 }
 
 /** All readings, the newest on top. Choosing one corrects it; the old one stays in the record. */
-export function Readings({ rows, waiting, superseded, repairs, notes, onCorrect }: ReadingsProps) {
+export const Readings = memo(function Readings({ rows, waiting, bench, onCorrect }: ReadingsProps) {
+  const { superseded, repairs, notes } = bench;
   return (
     <section aria-label="Readings">
       <h2 className="label">
         Readings · {rows.length}
-        {superseded > 0 && ` · ${superseded} corrected or taken back`}
+        {superseded.length > 0 && ` · ${superseded.length} corrected or taken back`}
       </h2>
       {rows.length === 0 && <p className="soft">None yet. Each one is judged as you type it.</p>}
       <ul className={styles.readings} data-testid="readings" data-count={rows.length}>
@@ -29,9 +29,9 @@ export function Readings({ rows, waiting, superseded, repairs, notes, onCorrect 
           <li
             key={row.reading.entry.id}
             data-mark={row.verdict.mark}
-            data-old={row.reading.afterRepairs < repairs || undefined}
+            data-old={row.reading.afterRepairs < repairs.length || undefined}
           >
-            <button type="button" onClick={() => onCorrect(row)} title="Correct this reading">
+            <button type="button" onClick={() => onCorrect(row.reading)} title="Correct this reading">
               <VerdictMark mark={row.verdict.mark} />
               <span className={styles.what}>
                 <b>{row.check.title}</b>
@@ -64,7 +64,7 @@ export function Readings({ rows, waiting, superseded, repairs, notes, onCorrect 
       )}
     </section>
   );
-}
+});
 
 function shortValue({ reading, check, said }: ReadingRow): string {
   return reading.answer.kind === 'number' ? formatQuantity(reading.answer.value, check.unit) : said;

@@ -1,63 +1,68 @@
 'use client';
 
-import { readingRows } from '@/core/job';
-import { interpret, nextStep } from '@/core/entry';
-import { type TakenReading, lastStanding } from '@/core/log';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState, useTransition } from 'react';
 import { type Check } from '@/core/behaviour';
-import { familyOf } from '@/core/sheet';
-import { adviseOn, contextFor, type ProbeAdvice, tilesOf } from '@/core/diagnosis';
-import { caseOf, type JobFile, type JobLog } from '@/workshop/job';
-import { refineSheet } from '@/workshop/library';
+import { type Briefed, type Case, contextFor, type ProbeAdvice, tilesOf, weightsOf } from '@/core/diagnosis';
+import { interpret, nextStep } from '@/core/entry';
+import { readingRows } from '@/core/job';
+import { lastStanding, type TakenReading } from '@/core/log';
 import { depict, symptomTitles } from '@/core/picture';
-import { useDeeperLook } from './useDeeperLook';
+import { familyOf } from '@/core/sheet';
+import { type JobFile, type JobLog } from '@/workshop/job';
+import { refineSheet } from '@/workshop/library';
 import { type SeenPicture } from './benchModel';
 
 /** Pictures offered beside the right one: two rows. */
 const offeredPictures = 7;
 
+/** The pictures on offer where the picture is asked for: the right one, then what the suspects would show. */
+function picturesOf({ predictions }: Case, briefed: Briefed): SeenPicture[] {
+  const family = familyOf(predictions.model.sheet.technology);
+  return [
+    { id: 'normal', title: symptomTitles.normal, symptoms: ['normal'], picture: depict(family, []) },
+    ...tilesOf(predictions, weightsOf(briefed)).slice(0, offeredPictures),
+  ];
+}
+
+/** The probe in front: of a briefing that is older than the last reading, the best that was not read since. */
+function foremost({ next, probes }: Briefed, fresh: boolean, { bench }: Case): ProbeAdvice | undefined {
+  if (next !== 'probe') return undefined;
+  return fresh ? probes[0] : (probes.find(({ probe }) => !bench.latest.has(probe.check.id)) ?? probes[0]);
+}
+
 /**
  * The state of the bench: what is asked next, what is typed, what it comes to.
  *
- * The focus is the best probe unless another was chosen; choosing lasts until it is recorded.
+ * The focus is the best probe unless another was chosen; choosing lasts until it is recorded, and whoever begins
+ * to type an answer keeps the probe it is for.
  *
  * @param asked a check chosen from the start; one the sheet does not know is passed over
  */
-export function useBench(file: JobFile, log: JobLog, asked?: string) {
-  const job = useMemo(() => caseOf(file, log.entries), [file, log.entries]);
-  const atOnce = useMemo(() => adviseOn(job), [job]);
+export function useBench(
+  file: JobFile,
+  log: JobLog,
+  job: Case,
+  { briefed, fresh }: { readonly briefed: Briefed; readonly fresh: boolean },
+  asked?: string,
+) {
+  const { predictions, bench } = job;
   const rows = useMemo(() => readingRows(job), [job]);
   const [chosen, setChosen] = useState(() =>
-    asked !== undefined && job.predictions.checks.has(asked) ? asked : undefined,
+    asked !== undefined && predictions.checks.has(asked) ? asked : undefined,
   );
+  /** The probe in front when an answer was begun. */
+  const [begun, setBegun] = useState<string>();
   const [text, setText] = useState('');
   const [correcting, setCorrecting] = useState<TakenReading>();
-  const { predictions, bench } = job;
-  const untouched = text === '' && chosen === undefined && !correcting;
-  const ahead = useDeeperLook(file, log.entries, atOnce, untouched);
-  const { advice } = ahead;
 
-  const probing = advice.next === 'probe';
-  const focused: ProbeAdvice | undefined =
-    chosen === undefined
-      ? probing
-        ? advice.probes[0]
-        : undefined
-      : advice.probes.find(({ probe }) => probe.id === chosen);
+  const held = chosen ?? begun;
+  const focused =
+    held === undefined ? foremost(briefed, fresh, job) : briefed.probes.find(({ probe }) => probe.id === held);
   const check: Check | undefined = correcting
     ? predictions.checks.get(correcting.check)
-    : (focused?.probe.check ?? (chosen === undefined ? undefined : predictions.checks.get(chosen)));
-  const pictures = useMemo((): SeenPicture[] => {
-    if (check?.measure !== 'picture') return [];
-    const { predictions: known } = job;
-    const weights = new Map(advice.posterior.suspects.map(({ fault, probability }) => [fault.id, probability]));
-    const family = familyOf(known.model.sheet.technology);
-    return [
-      { id: 'normal', title: symptomTitles.normal, symptoms: ['normal'], picture: depict(family, []) },
-      ...tilesOf(known, weights).slice(0, offeredPictures),
-    ];
-  }, [job, advice, check]);
+    : (focused?.probe.check ?? (held === undefined ? undefined : predictions.checks.get(held)));
+  const pictures = useMemo(() => (check?.measure === 'picture' ? picturesOf(job, briefed) : []), [job, briefed, check]);
   const wanted = useMemo(
     () => focused?.probe.context ?? (check ? contextFor(bench.context, check.state) : bench.context),
     [focused, check, bench.context],
@@ -74,38 +79,47 @@ export function useBench(file: JobFile, log: JobLog, asked?: string) {
   const [refused, setRefused] = useState<string>();
   const [, startRefining] = useTransition();
   const router = useRouter();
-  const type = useCallback((next: string) => {
-    setRefused(undefined);
-    setText(next);
-  }, []);
-
+  const front = focused?.probe.id;
+  const type = useCallback(
+    (next: string) => {
+      setRefused(undefined);
+      setText(next);
+      setBegun((now) => (next === '' ? undefined : (now ?? front)));
+    },
+    [front],
+  );
   const choose = useCallback((id: string | undefined) => {
     setChosen(id);
+    setBegun(undefined);
     setCorrecting(undefined);
     setText('');
   }, []);
   const cancel = useCallback(() => choose(undefined), [choose]);
+  const correct = useCallback(
+    (reading: TakenReading) => {
+      choose(undefined);
+      setCorrecting(reading);
+    },
+    [choose],
+  );
 
   /** Records what is typed; with nothing typed, the step that is due. */
   const record = () => {
     if (interpreted.kind === 'line') {
       log.record([{ body: interpreted.body, ...(correcting ? { supersedes: correcting.entry.id } : {}) }]);
       setText('');
+      setBegun(undefined);
       setCorrecting(undefined);
       if (interpreted.body.kind === 'reading') setChosen(undefined);
-      return interpreted;
-    }
-    if (interpreted.kind === 'sheet') {
+    } else if (interpreted.kind === 'sheet') {
       startRefining(async () => {
-        const saved = await refineSheet(file.id, interpreted.change);
-        if ('refused' in saved) return setRefused(saved.refused);
+        const answer = await refineSheet(file.id, interpreted.change);
+        if ('refused' in answer) return setRefused(answer.refused);
         setText('');
+        setBegun(undefined);
         router.refresh();
       });
-      return undefined;
-    }
-    if (interpreted.kind === 'nothing' && step?.kind === 'do') log.record([{ body: step.body }]);
-    return undefined;
+    } else if (interpreted.kind === 'nothing' && step?.kind === 'do') log.record([{ body: step.body }]);
   };
   const unreachable = () => {
     if (!check || correcting) return;
@@ -118,9 +132,6 @@ export function useBench(file: JobFile, log: JobLog, asked?: string) {
   };
 
   return {
-    job,
-    advice,
-    ahead,
     rows,
     pictures,
     focused,
@@ -129,9 +140,11 @@ export function useBench(file: JobFile, log: JobLog, asked?: string) {
     step,
     text,
     setText: type,
+    /** Nothing was typed, chosen or begun: another probe may come first. */
+    untouched: text === '' && chosen === undefined && !correcting,
     interpreted: refused === undefined ? interpreted : ({ kind: 'wrong', message: refused } as const),
     correcting,
-    setCorrecting,
+    correct,
     choose,
     cancel,
     record,
@@ -139,3 +152,5 @@ export function useBench(file: JobFile, log: JobLog, asked?: string) {
     takeBack,
   };
 }
+
+export type BenchControl = ReturnType<typeof useBench>;

@@ -1,7 +1,7 @@
 'use client';
 
 import { instrumentFor } from '@/core/measure';
-import { mayBeBrief } from '@/core/diagnosis';
+import { type Case, mayBeBrief } from '@/core/diagnosis';
 import { isMetered } from '@/core/behaviour';
 import { type LogEntry } from '@/core/log';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -10,7 +10,8 @@ import { type JobFile, type JobLog, type Line } from '@/workshop/job';
 import { type MeterSource, meterWords, simulatedSource, type Swept, useMeter } from '@/workshop/meter';
 import { type FedReading, type FedSweep } from '@/instruments';
 import { sound } from '@/ui';
-import { type useBench } from './useBench';
+import { type LiveBriefing } from '@/workshop/advice';
+import { type BenchControl } from './useBench';
 
 /** How long a value must stand where some suspect would take it away again, in seconds. */
 const patience = 2.2;
@@ -19,13 +20,20 @@ const patience = 2.2;
  * The meter on the bench: what is asked is read from it, recorded when it settles, and sounded by its
  * verdict, so that no key is needed between one probe and the next.
  */
-export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeof useBench>, simulated: boolean) {
+export function useBenchMeter(
+  file: JobFile,
+  log: JobLog,
+  job: Case,
+  { briefed, fresh }: LiveBriefing,
+  control: BenchControl,
+  simulated: boolean,
+) {
   const [on, setOn] = useState(false);
   const [source, setSource] = useState<MeterSource | undefined>(simulated ? simulatedSource : undefined);
   useEffect(() => () => source?.close?.(), [source]);
-  const { check, step, correcting, job, advice, text, choose, wanted, rows } = desk;
+  const { check, step, correcting, text, choose, wanted, rows } = control;
   const numeric = check !== undefined && isMetered(check);
-  const ready = on && !correcting && text === '' && log.waiting.size === 0;
+  const ready = on && fresh && !correcting && text === '' && log.waiting.size === 0;
   const listens = ready && numeric && !step;
   const store = ready && step?.kind === 'prove' ? step.store : undefined;
   const asked = store
@@ -85,7 +93,7 @@ export function useBenchMeter(file: JobFile, log: JobLog, desk: ReturnType<typeo
     takeNow: figure,
     trace,
   } = useMeter(on ? source : undefined, address, {
-    patience: listens && mayBeBrief(job.predictions, advice.posterior, check, wanted) ? patience : 0,
+    patience: listens && mayBeBrief(job.predictions, briefed, check, wanted) ? patience : 0,
     unit: store ? 'V' : check?.unit,
     isOpen: (range) => store === undefined && check !== undefined && readsOpen(job.predictions, check, wanted, range),
     onReading: take,

@@ -1,72 +1,74 @@
-import { type LogEntry } from '@/core/log';
-import { useEffect, useRef, useState } from 'react';
-import { type Advice, type DeeperLook } from '@/core/diagnosis';
-import { type JobFile } from '@/workshop/job';
-import { Planner } from '@/workers/planner';
+'use client';
 
-/** Advice and how far ahead it looks. */
-export interface SeenAhead {
-  readonly advice: Advice;
-  /** `looking` until the worker has answered. */
-  readonly state: 'at once' | 'looking' | 'done';
-  readonly look: DeeperLook | undefined;
-}
+import { useEffect, useRef, useState } from 'react';
+import { type Briefed, type DeeperLook } from '@/core/diagnosis';
+import { type LogEntry } from '@/core/log';
+import { Planner } from '@/workers/advisor';
+import { type LiveBriefing } from '@/workshop/advice';
+import { type JobFile } from '@/workshop/job';
+
+/** How far ahead the advice looks: `briefing` while the log has grown since it was given, `looking` on from it. */
+export type AheadState = 'at once' | 'briefing' | 'looking' | 'done';
 
 /** A deeper look changes the order only where it saves at least so many minutes. */
 const worthChanging = 1.5;
+/** A look begins when nobody has recorded anything for so long, in milliseconds. */
+const quiet = 250;
 
 /**
- * The advice with what a look further ahead makes of it. The one-step advice stands at once; the
- * worker's answer may put another probe first as long as nothing has been typed or chosen.
+ * What a look further ahead makes of a briefing. The briefing stands at once; the worker's answer may put
+ * another probe first as long as nothing has been typed or chosen.
  */
 export function useDeeperLook(
   file: JobFile,
   entries: readonly LogEntry[],
-  advice: Advice,
-  untouched: boolean,
-): SeenAhead {
+  { briefed, fresh }: LiveBriefing,
+): { readonly look: DeeperLook | undefined; readonly state: AheadState } {
   const planner = useRef<Planner>(undefined);
   const [seen, setSeen] = useState<{
-    readonly advice: Advice;
+    readonly of: Briefed;
     readonly look: DeeperLook | undefined;
     readonly finished: boolean;
   }>();
   useEffect(() => {
-    planner.current ??= new Planner(file.sheet);
-    const { complaint, closed, hourlyRate } = file;
-    planner.current.look(
-      { complaint, closed, hourlyRate, entries },
-      // A look travels by a road of its own, and may come in after the word that the last one is done.
-      (look) => setSeen((now) => ({ advice, look, finished: now?.advice === advice && now.finished })),
-      () => setSeen((now) => ({ advice, look: now?.advice === advice ? now.look : undefined, finished: true })),
-    );
-  }, [file, entries, advice]);
+    if (!fresh) return;
+    const timer = setTimeout(() => {
+      planner.current ??= new Planner(file.sheet);
+      const { complaint, closed, hourlyRate } = file;
+      planner.current.look(
+        { complaint, closed, hourlyRate, entries },
+        // A look travels by a road of its own, and may come in after the word that the last one is done.
+        (look) => setSeen((now) => ({ of: briefed, look, finished: now?.of === briefed && now.finished })),
+        () => setSeen((now) => ({ of: briefed, look: now?.of === briefed ? now.look : undefined, finished: true })),
+      );
+    }, quiet);
+    return () => clearTimeout(timer);
+  }, [file, entries, briefed, fresh]);
   useEffect(() => () => planner.current?.close(), []);
 
-  const mine = seen?.advice === advice ? seen : undefined;
-  const look = mine?.look;
-  if (advice.next === 'verify') return { advice, state: 'at once', look: undefined };
-  const state = mine?.finished ? 'done' : 'looking';
-  return { advice: untouched ? reordered(advice, look) : advice, state, look };
+  if (!fresh) return { look: undefined, state: 'briefing' };
+  if (briefed.next === 'verify') return { look: undefined, state: 'at once' };
+  const mine = seen?.of === briefed ? seen : undefined;
+  return { look: mine?.look, state: mine?.finished ? 'done' : 'looking' };
 }
 
-/** The advice with the probe or the repair that a deeper look prefers in front. */
-export function reordered(advice: Advice, look: DeeperLook | undefined): Advice {
+/** The briefing with the probe or the repair that a deeper look prefers in front. */
+export function reordered(briefed: Briefed, look: DeeperLook | undefined): Briefed {
   const [best] = look?.moves ?? [];
-  const [first] = advice.probes;
-  if (!best || first?.doubt !== undefined) return advice;
+  const [first] = briefed.probes;
+  if (!best || briefed.next === 'verify' || first?.doubt !== undefined) return briefed;
   const now = look!.moves.find(({ kind, id }) =>
-    advice.next === 'probe' ? kind === 'probe' && id === first?.probe.id : kind === 'repair',
+    briefed.next === 'probe' ? kind === 'probe' && id === first?.probe.id : kind === 'repair',
   );
-  if (now && now.minutes - best.minutes < worthChanging) return advice;
+  if (now && now.minutes - best.minutes < worthChanging) return briefed;
   if (best.kind === 'repair') {
-    const repair = advice.repairs.find(({ action }) => action.id === best.id);
+    const repair = briefed.repairs.find(({ action }) => action.id === best.id);
     return repair
-      ? { ...advice, next: 'act', repairs: [repair, ...advice.repairs.filter((one) => one !== repair)] }
-      : advice;
+      ? { ...briefed, next: 'act', repairs: [repair, ...briefed.repairs.filter((one) => one !== repair)] }
+      : briefed;
   }
-  const probe = advice.probes.find((one) => one.probe.id === best.id);
+  const probe = briefed.probes.find((one) => one.probe.id === best.id);
   return probe
-    ? { ...advice, next: 'probe', probes: [probe, ...advice.probes.filter((one) => one !== probe)] }
-    : advice;
+    ? { ...briefed, next: 'probe', probes: [probe, ...briefed.probes.filter((one) => one !== probe)] }
+    : briefed;
 }

@@ -4,11 +4,11 @@ import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { adviseOn, proofOf } from '@/core/diagnosis';
+import { type Briefing, proofOf } from '@/core/diagnosis';
 import { type BenchState } from '@/core/log';
 import { chanceText, minutesText, moneyText } from '@/ui';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
-import { Suspects } from '@/workshop/suspects';
+import { Suspects, useBriefing } from '@/workshop/advice';
 import { BeforeAndAfter } from './BeforeAndAfter';
 import { PutAside } from './PutAside';
 import { RecordRepair } from './RecordRepair';
@@ -16,17 +16,17 @@ import { repairChoices } from './repairModel';
 import styles from './repair.module.css';
 
 /** What was done, and whether the readings that were wrong are right since. */
-export function Repair({ file }: { file: JobFile }) {
+export function Repair({ file, briefing }: { file: JobFile; briefing: Briefing }) {
   const router = useRouter();
   const { log, job } = useJob(file);
-  const advice = useMemo(() => adviseOn(job), [job]);
-  const proof = useMemo(() => proofOf(job), [job]);
-  const choices = useMemo(() => repairChoices(advice, job), [advice, job]);
   const { bench, predictions } = job;
+  const { briefed, fresh } = useBriefing(file, log.entries, predictions, briefing);
+  const proof = useMemo(() => proofOf(job), [job]);
+  const choices = useMemo(() => repairChoices(briefed, file.sheet), [briefed, file.sheet]);
   const [again, setAgain] = useState(false);
 
   // All was measured again, it is not cured, and the readings already name what to do about the rest.
-  const more = advice.next === 'act' && proof.open.length === 0 && !proof.done;
+  const more = fresh && briefed.next === 'act' && proof.open.length === 0 && !proof.done;
   const recording = choices.length > 0 && (bench.repairs.length === 0 || again || more);
   const keys = { enableOnFormTags: true, preventDefault: true } as const;
   useHotkeys('mod+enter', () => router.push(`/job/${file.id}/close`), { ...keys, enabled: !recording && proof.done });
@@ -68,10 +68,10 @@ export function Repair({ file }: { file: JobFile }) {
           />
         </section>
         <section className={styles.column}>
-          <Suspects posterior={advice.posterior} predictions={predictions} most={5} />
+          <Suspects briefed={briefed} most={5} />
           {bench.repairs.length > 0 && (
             <p className="soft">
-              By all readings, what was done cures it with <b className="figure">{chanceText(advice.curedChance)}</b>.
+              By all readings, what was done cures it with <b className="figure">{chanceText(briefed.curedChance)}</b>.
             </p>
           )}
         </section>

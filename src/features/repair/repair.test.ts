@@ -46,7 +46,7 @@ const repaired: LogBody = {
 describe('repairs that can be recorded', () => {
   it('are all the sheet knows, once each, the likeliest cure first and the rest by name', () => {
     const before = job(wrong);
-    const choices = repairChoices(adviseOn(before), before);
+    const choices = repairChoices(adviseOn(before), sheet);
     const ids = choices.map(({ action }) => action.id);
     expect(new Set(ids).size).toBe(ids.length);
     expect(ids.length).toBe(repairActions(sheet).length);

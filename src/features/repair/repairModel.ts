@@ -1,5 +1,4 @@
 import * as yup from 'yup';
-import { type Advice, type Case } from '@/core/diagnosis';
 import { repairActions, type RepairAction } from '@/core/repair';
 import { partNotes, type PartNotes, type Sheet } from '@/core/sheet';
 
@@ -10,10 +9,13 @@ export interface RepairChoice {
 }
 
 /** Every repair the sheet knows, the likeliest cure first; those not suspected follow by name. */
-export function repairChoices(advice: Advice, job: Case): RepairChoice[] {
-  const chances = new Map(advice.repairs.map(({ action, chance }) => [action.id, chance]));
-  const ranked = advice.repairs.map(({ action, chance }) => ({ action, chance }));
-  const others = repairActions(job.predictions.model.sheet)
+export function repairChoices(
+  { repairs }: { readonly repairs: readonly RepairChoice[] },
+  sheet: Sheet,
+): RepairChoice[] {
+  const chances = new Map(repairs.map(({ action, chance }) => [action.id, chance]));
+  const ranked = repairs.map(({ action, chance }) => ({ action, chance }));
+  const others = repairActions(sheet)
     .filter(({ id }) => !chances.has(id))
     .map((action) => ({ action, chance: 0 }))
     .sort((a, b) => a.action.title.localeCompare(b.action.title));

@@ -1,8 +1,9 @@
 'use client';
 
-import { type BenchState } from '@/core/log';
 import { Button } from 'antd';
 import { type ReactNode } from 'react';
+import { type BenchState } from '@/core/log';
+import { type Ground } from '@/core/sheet';
 import { type JobFile } from './jobFile';
 import { StateBand } from './StateBand';
 import styles from './state-band.module.css';
@@ -13,21 +14,25 @@ interface JobFrameProps {
   readonly file: JobFile;
   readonly log: JobLog;
   readonly bench: BenchState;
+  /** Where the black lead belongs for what is asked. */
+  readonly ground?: Ground | undefined;
+  /** How the page lies below the band. */
+  readonly className?: string | undefined;
   readonly children: ReactNode;
 }
 
-/** A page of a job: the set's power state above it, and what keeps the log from being saved. */
-export function JobFrame({ file, log, bench, children }: JobFrameProps) {
+/** A page of a job: the set's power state above it with its keys, and what keeps the log from being saved. */
+export function JobFrame({ file, log, bench, ground, className, children }: JobFrameProps) {
   const closed = file.closedAt !== null;
   usePowerKeys(log, bench, closed);
   return (
-    <div data-waiting={log.waiting.size}>
-      <StateBand job={file} sheet={file.sheet} bench={bench} ground={undefined} closed={closed} />
+    <div className={className} data-waiting={log.waiting.size}>
+      <StateBand job={file} sheet={file.sheet} bench={bench} ground={ground} closed={closed} />
       {log.trouble && (
-        <p className={styles.trouble} role="alert">
-          {log.trouble.message}
+        <div className={styles.trouble} role="alert">
+          <span>{log.trouble.message}</span>
           {log.trouble.stale && <Button onClick={() => void log.catchUp()}>Load what is new</Button>}
-        </p>
+        </div>
       )}
       {children}
     </div>

@@ -1,5 +1,5 @@
 import { type Check, type Context, type Predictions } from '../../behaviour';
-import { type Posterior } from '../belief';
+import { type Suspect } from '../belief';
 
 /** Suspects asked whether a rail would be taken away again. */
 const asked = 20;
@@ -7,7 +7,7 @@ const asked = 20;
 /** Would some likely suspect let a reading rise and then take it away? */
 export function mayBeBrief(
   predictions: Predictions,
-  { suspects }: Pick<Posterior, 'suspects'>,
+  { suspects }: { readonly suspects: readonly Suspect[] },
   check: Check,
   context: Context,
 ): boolean {

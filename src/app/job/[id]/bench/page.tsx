@@ -1,5 +1,6 @@
 import { simulatedMeterOffered } from '@/workshop/meter/server';
 import { loadJob } from '@/workshop/job/server';
+import { loadBriefing } from '@/workshop/advice/server';
 import { layoutLine } from '@/workshop/line/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
@@ -20,10 +21,12 @@ export default async function Page({ params, searchParams }: Props) {
   if (!file) notFound();
   const { check } = await searchParams;
   const [line, usual] = await Promise.all([layoutLine(file.sheet), loadUsual(file)]);
+  const briefing = loadBriefing(file);
   return (
     <Bench
       key={file.id}
       file={file}
+      briefing={briefing}
       line={line}
       usual={usual}
       asked={typeof check === 'string' ? check : undefined}

@@ -1,0 +1,30 @@
+import { type Briefed } from '@/core/diagnosis';
+import { chanceText } from '@/ui';
+
+/** What to do where no probe is asked for. */
+export interface NextAction {
+  readonly label: string;
+  readonly title: string;
+  readonly how: string;
+  readonly button: string;
+}
+
+/** The repair to make, or to verify; undefined where nothing is suspected any more. */
+export function nextAction({ next, repairs }: Briefed): NextAction | undefined {
+  if (next === 'verify')
+    return {
+      label: 'After the repair',
+      title: 'Measure again what was wrong',
+      how: 'Each reading that was wrong is asked for once more and stands beside what it was.',
+      button: 'Verify',
+    };
+  const [repair] = repairs;
+  return (
+    repair && {
+      label: `Act now · cures it with ${chanceText(repair.chance)}`,
+      title: repair.action.title,
+      how: 'No probe left is worth its minutes. Other readings can still be typed by name.',
+      button: 'Plan the repair',
+    }
+  );
+}

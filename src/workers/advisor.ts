@@ -1,0 +1,60 @@
+import { proxy, type Remote, wrap } from 'comlink';
+import { type Briefing, type DeeperLook } from '@/core/diagnosis';
+import { type Sheet } from '@/core/sheet';
+import { type AdviceRequest, type AdvisorWorker } from './advisor.worker';
+import { Latest } from './latest';
+
+export { type AdviceRequest } from './advisor.worker';
+
+const start = () => new Worker(new URL('./advisor.worker.ts', import.meta.url));
+
+/** Longest a deeper look may take, in milliseconds. */
+const budget = 2500;
+
+/** Briefs on a job in a worker that holds its sheet; the last question asked is the one that is answered. */
+export class Advisor {
+  private readonly worker = start();
+  private readonly remote: Remote<AdvisorWorker> = wrap<AdvisorWorker>(this.worker);
+  private asked = 0;
+
+  constructor(sheet: Sheet) {
+    void this.remote.open(sheet);
+  }
+
+  /** @param onBriefing told the briefing, unless another was asked for since */
+  brief(request: AdviceRequest, onBriefing: (briefing: Briefing) => void): void {
+    const mine = (this.asked += 1);
+    void this.remote.brief(request).then((briefing) => mine === this.asked && onBriefing(briefing));
+  }
+
+  close(): void {
+    this.asked += 1;
+    this.worker.terminate();
+  }
+}
+
+/** Looks further ahead in a worker of its own; a new request cancels the one that is under way. */
+export class Planner {
+  private readonly latest: Latest<AdvisorWorker>;
+
+  constructor(sheet: Sheet) {
+    this.latest = new Latest<AdvisorWorker>(start, (remote) => void remote.open(sheet));
+  }
+
+  /** Starts a look. A worker that fails leaves the briefing standing, which is all that was promised. */
+  look(request: AdviceRequest, onLook: (look: DeeperLook) => void, onDone: () => void): void {
+    this.latest.ask(
+      (remote, wanted) =>
+        remote.look(
+          request,
+          budget,
+          proxy((look: DeeperLook) => wanted() && onLook(look)),
+        ),
+      onDone,
+    );
+  }
+
+  close(): void {
+    this.latest.close();
+  }
+}

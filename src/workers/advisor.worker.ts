@@ -1,0 +1,39 @@
+import { expose } from 'comlink';
+import { type Predictions, predictionsOf } from '@/core/behaviour';
+import { type Briefing, briefingOf, type Case, type DeeperLook, lookDeeper } from '@/core/diagnosis';
+import { type LogEntry, replay } from '@/core/log';
+import { Halted } from '@/core/plan';
+import { type Sheet } from '@/core/sheet';
+
+/** A case in a form that can be sent to a worker. */
+export interface AdviceRequest extends Pick<Case, 'complaint' | 'closed' | 'hourlyRate'> {
+  readonly entries: readonly LogEntry[];
+}
+
+let predictions: Predictions;
+
+const caseOf = ({ entries, ...told }: AdviceRequest): Case => ({
+  ...told,
+  predictions,
+  bench: replay(entries, [...predictions.model.sheet.stores.keys()]),
+});
+
+const advisor = {
+  /** Sets the sheet that all requests are about. */
+  open(sheet: Sheet): void {
+    predictions = predictionsOf(sheet);
+  },
+  brief: (request: AdviceRequest): Briefing => briefingOf(caseOf(request)),
+  /** Looks ahead as far as `budget` milliseconds allow; `onLook` is told of each better look. */
+  look(request: AdviceRequest, budget: number, onLook: (look: DeeperLook) => void): void {
+    const until = performance.now() + budget;
+    try {
+      for (const look of lookDeeper(caseOf(request), () => performance.now() > until)) onLook(look);
+    } catch (error) {
+      if (!(error instanceof Halted)) throw error;
+    }
+  },
+};
+
+export type AdvisorWorker = typeof advisor;
+expose(advisor);

@@ -1,0 +1,124 @@
+'use client';
+
+import { useState } from 'react';
+import { type Briefed, type Reason, type Suspect } from '@/core/diagnosis';
+import { Bar, chanceText } from '@/ui';
+import styles from './suspects.module.css';
+
+const shown = 3;
+/** Suspects less likely than this are not shown by themselves. */
+const least = 0.004;
+
+interface SuspectsProps {
+  readonly briefed: Briefed;
+  /** Closed jobs of such sets, by fault. */
+  readonly closed?: ReadonlyMap<string, number>;
+  readonly most?: number;
+}
+
+/** The likeliest faults, each with the readings that raised and lowered it. */
+export function Suspects({ briefed, closed = new Map(), most = shown }: SuspectsProps) {
+  const [open, setOpen] = useState<string>();
+  const { suspects, reasons, pair } = briefed;
+  // What a repair has dealt with stands below what is still open.
+  const leading = suspects
+    .filter(({ probability }) => probability > least)
+    .slice(0, most)
+    .sort((a, b) => Number(a.cured) - Number(b.cured));
+  const others = suspects.slice(leading.length);
+  const done = [...closed.values()].reduce((sum, count) => sum + count, 0);
+  return (
+    <section aria-label="Suspects">
+      <h2 className="label">Suspects · {suspects.length} weighed</h2>
+      <ul className={styles.suspects} data-testid="suspects">
+        {leading.map((suspect) => (
+          <SuspectRow
+            key={suspect.fault.id}
+            suspect={suspect}
+            reasons={reasons[suspect.fault.id] ?? []}
+            met={closed.has(suspect.fault.id) ? `${closed.get(suspect.fault.id)} of your ${done} such sets` : undefined}
+            open={open === suspect.fault.id}
+            onToggle={() => setOpen(open === suspect.fault.id ? undefined : suspect.fault.id)}
+          />
+        ))}
+      </ul>
+      {pair && (
+        <p className={styles.pair}>
+          <b>Two at once</b> <span className="figure">{chanceText(pair.probability)}</span>: {pair.titles[0]} and{' '}
+          {pair.titles[1]}. No single fault explains every reading.
+        </p>
+      )}
+      <Doubts {...briefed} />
+      {others.length > 0 && (
+        <p className={styles.rest}>
+          {others.length} others share {chanceText(others.reduce((sum, { probability }) => sum + probability, 0))}.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Readings that are likely outliers, and the one on which the leading suspect rests. */
+function Doubts({ doubts, alone }: Pick<Briefed, 'doubts' | 'alone'>) {
+  return (
+    <>
+      {doubts.map(({ entry, said, chance, twice }) => (
+        <p key={entry} className={styles.doubt} role="note">
+          <b>Misread?</b> {said}: speaks against all the rest, a slip with{' '}
+          <span className="figure">{chanceText(chance)}</span>
+          {twice ? '; read twice' : '. Read it again'}.
+        </p>
+      ))}
+      {alone !== undefined && <p className={styles.rest}>Rests on one reading: {alone}.</p>}
+    </>
+  );
+}
+
+interface SuspectRowProps {
+  readonly suspect: Suspect;
+  readonly reasons: readonly Reason[];
+  readonly open: boolean;
+  /** How often the shop has met it. */
+  readonly met: string | undefined;
+  onToggle(): void;
+}
+
+function SuspectRow({ suspect, reasons, open, met, onToggle }: SuspectRowProps) {
+  const told = open ? reasons : reasons.slice(0, 1);
+  return (
+    <li data-fault={suspect.fault.id}>
+      <button type="button" onClick={onToggle} aria-expanded={open}>
+        <span className={styles.suspectTop}>
+          <b>
+            {suspect.fault.title}
+            {suspect.cured && <em> · dealt with</em>}
+          </b>
+          <span className="figure">{chanceText(suspect.probability)}</span>
+        </span>
+        <Bar share={suspect.probability} tone={suspect.cured ? 'petrol' : 'copper'} />
+      </button>
+      {told.map((reason, index) => (
+        <ReasonLine key={reason.text} reason={reason} full={open} met={index === 0 ? met : undefined} />
+      ))}
+      {told.length === 0 && met !== undefined && <p className={styles.met}>{met}</p>}
+      {open && <p className={styles.reason}>Before any reading it stood at {chanceText(suspect.prior)}.</p>}
+    </li>
+  );
+}
+
+interface ReasonLineProps {
+  readonly reason: Reason;
+  readonly full: boolean;
+  readonly met: string | undefined;
+}
+
+function ReasonLine({ reason, full, met }: ReasonLineProps) {
+  const factor = reason.factor >= 10 ? Math.round(reason.factor) : Number(reason.factor.toPrecision(2));
+  return (
+    <p className={styles.reason} title={reason.text}>
+      <b className="figure">{reason.raises ? `×${factor}` : `÷${factor}`}</b>{' '}
+      <span data-full={full || undefined}>{reason.text}</span>
+      {met !== undefined && <em className={styles.met}>{met}</em>}
+    </p>
+  );
+}

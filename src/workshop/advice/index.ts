@@ -1,0 +1,2 @@
+export { Suspects } from './Suspects';
+export { useBriefing, type LiveBriefing } from './useBriefing';

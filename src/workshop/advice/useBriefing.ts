@@ -1,0 +1,49 @@
+import { useEffect, useMemo, useRef, useState, useTransition } from 'react';
+import { type Predictions } from '@/core/behaviour';
+import { type Briefed, type Briefing, followed } from '@/core/diagnosis';
+import { type LogEntry } from '@/core/log';
+import { Advisor } from '@/workers/advisor';
+import { type JobFile } from '@/workshop/job';
+
+/** What is advised on a job, and whether it is of its log as it stands. */
+export interface LiveBriefing {
+  readonly briefed: Briefed;
+  readonly fresh: boolean;
+}
+
+/**
+ * What is advised on a job as its log grows, worked out in a worker so that what was typed is painted at once.
+ *
+ * @param first the briefing on the log as the page was sent
+ */
+export function useBriefing(
+  file: JobFile,
+  entries: readonly LogEntry[],
+  predictions: Predictions,
+  first: Briefing,
+): LiveBriefing {
+  const advisor = useRef<Advisor>(undefined);
+  const [now, setNow] = useState<{ readonly of: readonly LogEntry[]; readonly briefing: Briefing }>({
+    of: file.entries,
+    briefing: first,
+  });
+  const [, startShowing] = useTransition();
+  useEffect(() => {
+    if (entries === file.entries) return;
+    advisor.current ??= new Advisor(file.sheet);
+    const { complaint, closed, hourlyRate } = file;
+    advisor.current.brief({ complaint, closed, hourlyRate, entries }, (briefing) =>
+      startShowing(() => setNow({ of: entries, briefing })),
+    );
+  }, [file, entries]);
+  // The worker is there before it is needed, and gone with the page.
+  useEffect(() => {
+    advisor.current ??= new Advisor(file.sheet);
+    return () => {
+      advisor.current?.close();
+      advisor.current = undefined;
+    };
+  }, [file.sheet]);
+  const briefed = useMemo(() => followed(now.briefing, predictions), [now.briefing, predictions]);
+  return { briefed, fresh: now.of === entries };
+}

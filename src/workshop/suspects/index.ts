@@ -1,1 +1,0 @@
-export { Decision, Suspects } from './Suspects';
