@@ -1,7 +1,7 @@
 // Brings a fresh machine to the point where a command can run. Uses nothing but Node itself.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -79,6 +79,30 @@ export function ensureBuilt() {
   console.error('Building.');
   if (runPackage(scripts.next, ['build']) !== 0) fail('The build failed: see above.');
   writeFileSync(stampFile, stamp);
+}
+
+/** The command line as one file for Node, built again when one of its sources is newer. */
+export async function ensureCommandLine() {
+  const main = path.join(workFolder, 'commandLine', 'main.js');
+  const changed = (file) => statSync(path.join(root, file)).mtimeMs;
+  const files = [...['src/core', 'src/store', 'src/cli', 'src/sheets'].flatMap(sources), 'package-lock.json'];
+  if (existsSync(main) && Math.max(...files.map(changed)) < statSync(main).mtimeMs) return main;
+  const { build } = await import('esbuild');
+  await build({
+    entryPoints: [path.join(root, 'src/cli/main.ts')],
+    outdir: path.dirname(main),
+    bundle: true,
+    splitting: true,
+    minifySyntax: true,
+    minifyWhitespace: true,
+    platform: 'node',
+    format: 'esm',
+    // What has native code or looks for its own files stays a package.
+    external: ['better-sqlite3', 'knex'],
+    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    logLevel: 'warning',
+  });
+  return main;
 }
 
 const chromiumPlaces = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];

@@ -5,9 +5,8 @@ import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { smallSheet } from '../../tests/fixtures/smallSheet';
 import { ac, faults, op, tran } from './circuits';
-import { checkSheet, simulate, suspects } from './commands';
 import { evaluate, policy } from './planning';
-import { readArguments } from './usage';
+import { checkSheet, simulate, suspects } from './sheets';
 
 const folder = mkdtempSync(path.join(os.tmpdir(), 'tovrik-cli-'));
 const file = (name: string, text: string) => {
@@ -19,7 +18,7 @@ const small = file('small.yaml', smallSheet);
 
 describe('sheet check', () => {
   it('counts, warns and lists what no test tells apart', () => {
-    expect(checkSheet([plasma])).toMatchObject({
+    expect(checkSheet.run([plasma])).toMatchObject({
       sheet: 'halvane-hp-42',
       counts: { blocks: 18 },
       indistinguishable: expect.arrayContaining([['CN501.joint', 'CN501.loose']]) as unknown,
@@ -27,32 +26,32 @@ describe('sheet check', () => {
   });
 
   it('says where a sheet is wrong', () => {
-    expect(() => checkSheet([file('broken.yaml', smallSheet.replace('needs: [mains]', 'needs: [mians]'))])).toThrow(
+    expect(() => checkSheet.run([file('broken.yaml', smallSheet.replace('needs: [mains]', 'needs: [mians]'))])).toThrow(
       /line 20, column \d+: .*mians/,
     );
-    expect(() => checkSheet([file('long.yaml', 'x'.repeat(10_000_000))])).toThrow(/longer than 8 MB/);
-    expect(() => checkSheet([path.join(folder, 'nowhere.yaml')])).toThrow(/cannot be read \(ENOENT\)/);
-    expect(() => checkSheet([])).toThrow(/name the sheet/);
+    expect(() => checkSheet.run([file('long.yaml', 'x'.repeat(10_000_000))])).toThrow(/longer than 8 MB/);
+    expect(() => checkSheet.run([path.join(folder, 'nowhere.yaml')])).toThrow(/cannot be read \(ENOENT\)/);
+    expect(() => checkSheet.run([])).toThrow(/name the sheet/);
   });
 });
 
 describe('simulate', () => {
   it('gives nets, points, signs, picture and code', () => {
-    const shorted = simulate([small, '--fault', 'Q1.short']);
+    const shorted = simulate.run([small, '--fault', 'Q1.short']);
     expect(shorted).toMatchObject({
       code: 3,
       tripped: ['guard'],
       nets: { vs: { volts: 0, shorted: true } },
       picture: ['dark'],
     });
-    const isolated = simulate([small, '--fault', 'Q1.short', '--unplug', 'CN1']);
+    const isolated = simulate.run([small, '--fault', 'Q1.short', '--unplug', 'CN1']);
     expect(isolated).toMatchObject({
       code: 0,
       nets: { vs: { volts: 180, ratio: 1 } },
       points: { 'vs-dc': '180 V', 'vs-load-dc': '0 V' },
     });
-    expect(simulate([small, '--fault', 'none'])).toMatchObject({ picture: ['normal'], code: 0 });
-    expect(simulate([small, '--fault', 'C2.dry', '--state', 'unplugged'])).toMatchObject({
+    expect(simulate.run([small, '--fault', 'none'])).toMatchObject({ picture: ['normal'], code: 0 });
+    expect(simulate.run([small, '--fault', 'C2.dry', '--state', 'unplugged'])).toMatchObject({
       nets: { mains: { volts: 0 } },
     });
   });
@@ -65,7 +64,7 @@ describe('simulate', () => {
     [['--fault'], /--fault needs a value/],
     [['--volume', '11'], /no option --volume here/],
   ])('refuses %j', (argv, message) => {
-    expect(() => simulate([small, ...argv])).toThrow(message);
+    expect(() => simulate.run([small, ...argv])).toThrow(message);
   });
 });
 
@@ -75,7 +74,7 @@ describe('suspects', () => {
       'seen.txt',
       '# at the bench\npicture upper_dark\n\nvfu 9.1   # weak\nC547 esr 2.9\nwarm\nvfu 14.9\n',
     );
-    const found = suspects([plasma, '--observe', observed]) as {
+    const found = suspects.run([plasma, '--observe', observed]) as {
       suspects: { fault: string; probability: number; reasons: { raises: boolean }[] }[];
       decision: string;
       repair: { title: string };
@@ -88,10 +87,10 @@ describe('suspects', () => {
   });
 
   it('names the file and line of what it cannot read', () => {
-    expect(() => suspects([plasma, '--observe', file('bad.txt', 'vs 187\n\nabc 12\n')])).toThrow(
+    expect(() => suspects.run([plasma, '--observe', file('bad.txt', 'vs 187\n\nabc 12\n')])).toThrow(
       /bad.txt, line 3: Halvane HP-42 has no point "abc"/,
     );
-    expect(() => suspects([plasma])).toThrow(/--observe/);
+    expect(() => suspects.run([plasma])).toThrow(/--observe/);
   });
 });
 
@@ -111,9 +110,12 @@ describe('policy and evaluate', () => {
 
   it('follows the plan to its exact cost', () => {
     // With the test 1 + (10 + 30) / 2; without it 10 + 30 / 2.
-    expect(policy([file('two.json', JSON.stringify(twoFaults))])).toMatchObject({ expectedCost: 21, first: 'look' });
+    expect(policy.run([file('two.json', JSON.stringify(twoFaults))])).toMatchObject({
+      expectedCost: 21,
+      first: 'look',
+    });
     const dear = { ...twoFaults, tests: [{ ...twoFaults.tests[0], cost: 9 }] };
-    expect(policy([file('dear.json', JSON.stringify(dear))])).toMatchObject({ expectedCost: 25, first: 'a' });
+    expect(policy.run([file('dear.json', JSON.stringify(dear))])).toMatchObject({ expectedCost: 25, first: 'a' });
   });
 
   it('names the file and the line of chances that do not sum to one', () => {
@@ -121,18 +123,20 @@ describe('policy and evaluate', () => {
       ...twoFaults,
       faults: [{ ...twoFaults.faults[0], prior: 0.7 }, twoFaults.faults[1]],
     });
-    expect(() => policy([file('heavy.json', text)])).toThrow(/heavy\.json, line 1: .*1\.2/);
-    expect(() => policy([])).toThrow(/name the file/);
+    expect(() => policy.run([file('heavy.json', text)])).toThrow(/heavy\.json: line 1: .*1\.2/);
+    expect(() => policy.run([])).toThrow(/name the file/);
   });
 
   it('hunts every fault of a sheet, laid over others and with its options chosen', () => {
     const over = file('over.yaml', 'format: tovrik-sheet/1\nid: over\nextends: small\ntitle: Over\n');
-    const found = evaluate([over, '--extends', small]);
+    const found = evaluate.run([over, '--extends', small]);
     expect(found).toMatchObject({ sheet: 'over', policy: 'tovrik', faults: 3, cured: 3 });
-    expect(evaluate([over, '--extends', small, '--policy', 'checklist'])).toMatchObject({ policy: 'checklist' });
-    expect(() => evaluate([small, '--policy', 'luck'])).toThrow(/tovrik, checklist, random, not "luck"/);
-    expect(() => evaluate([small, '--noise', '3'])).toThrow(/share from 0 to 0.5/);
-    expect(() => evaluate([file('none.yaml', 'format: tovrik-sheet/1\nid: x\nextends: nowhere\n')])).toThrow(/nowhere/);
+    expect(evaluate.run([over, '--extends', small, '--policy', 'checklist'])).toMatchObject({ policy: 'checklist' });
+    expect(() => evaluate.run([small, '--policy', 'luck'])).toThrow(/tovrik, checklist, random, not "luck"/);
+    expect(() => evaluate.run([small, '--noise', '3'])).toThrow(/share from 0 to 0.5/);
+    expect(() => evaluate.run([file('none.yaml', 'format: tovrik-sheet/1\nid: x\nextends: nowhere\n')])).toThrow(
+      /nowhere/,
+    );
   });
 });
 
@@ -150,21 +154,21 @@ describe('op, tran, ac and faults', () => {
       .map((row) => row.split(',').map(Number));
 
   it('print operating points, runs and responses', () => {
-    expect(op([divider])).toEqual({
+    expect(op.run([divider])).toEqual({
       nodes: { a: 12, mid: expect.closeTo(4, 6) as number, low: expect.closeTo(0.8, 6) as number },
     });
-    const run = tran([filter, '--nodes', 'a,out']);
+    const run = tran.run([filter, '--nodes', 'a,out']);
     expect(run.split('\n')[0]).toBe('time,a,out');
     const times = rows(run).map(([time]) => time!);
     expect(times).toEqual([...times].sort((a, b) => a - b));
     expect(times[times.length - 1]).toBeCloseTo(1e-3, 9);
-    expect(ac([filter, '--nodes', 'out']).split('\n')[0]).toBe('freq,mag,phase');
-    for (const [freq, mag] of rows(ac([filter, '--nodes', 'out'])))
+    expect(ac.run([filter, '--nodes', 'out']).split('\n')[0]).toBe('freq,mag,phase');
+    for (const [freq, mag] of rows(ac.run([filter, '--nodes', 'out'])))
       expect(mag).toBeCloseTo(1 / Math.hypot(1.001, 2 * Math.PI * freq! * 1e-3), 4);
   });
 
   it('name the part that explains what was read, and those that no reading tells apart', () => {
-    const found = faults([divider, '--read', 'mid=12', 'low=0', '--read', 'a=12']) as {
+    const found = faults.run([divider, '--read', 'mid=12', 'low=0', '--read', 'a=12']) as {
       ref: string;
       mode: string;
       group: number;
@@ -172,19 +176,19 @@ describe('op, tran, ac and faults', () => {
     }[];
     expect(found[0]).toMatchObject({ ref: 'R2', mode: 'open' });
     expect(found.reduce((sum, one) => sum + one.probability, 0)).toBeGreaterThan(0.99);
-    const [first, second] = faults([divider, '--read', 'a=12']) as typeof found;
+    const [first, second] = faults.run([divider, '--read', 'a=12']) as typeof found;
     expect(first!.group).toBe(second!.group);
   });
 
   it.each([
-    [() => op([]), /name the file of the netlist/],
-    [() => op([file('bad.cir', '* bad\nR1 a 0\n')]), /bad\.cir, line 2: a value is missing/],
-    [() => tran([filter]), /name nodes with --nodes; there are a, out/],
-    [() => tran([filter, '--nodes', 'b']), /no node "b"; there are a, out/],
-    [() => ac([divider, '--nodes', 'mid']), /divider\.cir has no \.ac line/],
-    [() => faults([divider]), /--read node=volts/],
-    [() => faults([divider, '--read', 'mid=lots']), /mid=lots: a voltage is written like mid=12\.4/],
-    [() => faults([divider, '--read', 'top=3']), /no node "top"; there are a, mid, low/],
+    [() => op.run([]), /name the file of the netlist/],
+    [() => op.run([file('bad.cir', '* bad\nR1 a 0\n')]), /bad\.cir: line 2: a value is missing/],
+    [() => tran.run([filter]), /name nodes with --nodes; there are a, out/],
+    [() => tran.run([filter, '--nodes', 'b']), /no node "b"; there are a, out/],
+    [() => ac.run([divider, '--nodes', 'mid']), /divider\.cir has no \.ac line/],
+    [() => faults.run([divider]), /--read node=volts/],
+    [() => faults.run([divider, '--read', 'mid=lots']), /mid=lots: a voltage is written like mid=12\.4/],
+    [() => faults.run([divider, '--read', 'top=3']), /no node "top"; there are a, mid, low/],
   ])('refuse what they cannot use (%#)', (run, message) => {
     expect(run).toThrow(message);
   });
@@ -213,19 +217,17 @@ describe('the command itself', () => {
     expect(run('sing').stderr).toMatch(/no command "sing"/);
   }, 60_000);
 
+  it('says of every command what it takes', () => {
+    const overview = run('--help');
+    expect(overview.status).toBe(0);
+    const names = [...overview.stdout.matchAll(/^tovrik ((?:sheet )?[a-z]+) [A-Z]/gm)].map(([, name]) => name!);
+    expect(names).toHaveLength(10);
+    for (const name of names) expect(run(...name.split(' '), '--help').stdout).toContain(`tovrik ${name} `);
+    expect(run('suspects', '--help').stdout).toMatch(/--observe FILE +the observations/);
+  }, 60_000);
+
   it('backs the data up', () => {
     expect(run('backup', path.join(folder, 'copies')).status).toBe(0);
     expect(readdirSync(path.join(folder, 'copies'))[0]).toMatch(/^tovrik-.*\.db$/);
   }, 60_000);
-});
-
-describe('arguments', () => {
-  it('are words and options in any order', () => {
-    const { words, options } = readArguments(['a', '--unplug', 'CN1', '--warm', 'b'], ['unplug', 'warm']);
-    expect(words).toEqual(['a', 'b']);
-    expect([...options]).toEqual([
-      ['unplug', 'CN1'],
-      ['warm', 'true'],
-    ]);
-  });
 });

@@ -3,6 +3,8 @@ import { readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { readSheet, type Sheet } from '@/core/sheet';
 import { shippedTexts } from '@/sheets';
+import { netlistOf } from '@/sheets/stages';
+import { type Given } from './command';
 
 /** A path as the user gave it, from the folder the user stands in. */
 export function fromHere(file: string): string {
@@ -28,23 +30,26 @@ export function readText(file: string): string {
 }
 
 /** Options of every command that takes a sheet. */
-export const sheetOptions = ['extends', 'options'] as const;
+export const sheetOptions = {
+  extends: { takes: 'FILE,...', about: 'sheets it is laid over, beside the shipped ones' },
+  options: { takes: 'NAME=CHOICE,...', about: 'the variants chosen' },
+} as const;
 
 /**
- * The sheet in a file, over those it extends: shipped ones by their ids, others by `--extends FILE,...`.
- * `--options NAME=CHOICE,...` chooses between its variants.
+ * The sheet in the file that is the first word, over those it extends: shipped ones by their ids, others by
+ * `--extends FILE,...`. `--options NAME=CHOICE,...` chooses between its variants.
  *
- * @throws SheetError when the sheet has problems, Refusal when there is no file
+ * @throws Refusal when there is no such file or the sheet has problems
  */
-export function sheetFrom(file: string | undefined, options: ReadonlyMap<string, string> = new Map()): Sheet {
+export function sheetFrom({ words: [file], option }: Given): Sheet {
   if (file === undefined) throw new Refusal('name the sheet’s file');
-  const given = list(options.get('extends')).map((one) => readText(one));
+  const given = list(option('extends')).map((one) => readText(one));
   const parents = new Map([...shippedTexts(), ...given.map((text) => [idOf(text), text] as const)]);
   const text = readText(file);
   const [first] = given;
   // A sheet that does not say what it extends is laid over the one given for it.
   const full = first !== undefined && !/^extends:/m.test(text) ? `${text}\nextends: ${idOf(first)}\n` : text;
-  return readSheet(full, { textOf: (id) => parents.get(id), choices: choicesFrom(options.get('options')) });
+  return readSheet(full, { textOf: (id) => parents.get(id), choices: choicesFrom(option('options')), netlistOf });
 }
 
 const list = (text: string | undefined): string[] => (text ?? '').split(',').filter(Boolean);

@@ -1,41 +1,29 @@
 import { Refusal } from '@/core/quantity';
-import { SheetError } from '@/core/sheet';
+import { backup } from './backup';
 import { ac, faults, op, tran } from './circuits';
-import { backup, checkSheet, simulate, suspects } from './commands';
+import { type Command, type Printed } from './command';
 import { evaluate, policy } from './planning';
-import { usage } from './usage';
+import { checkSheet, simulate, suspects } from './sheets';
 
-async function answer(argv: readonly string[]): Promise<object | string> {
-  const [command, ...rest] = argv;
-  switch (command) {
-    case 'sheet':
-      if (rest[0] === 'check') return checkSheet(rest.slice(1));
-      throw new Refusal('sheet knows: check FILE');
-    case 'simulate':
-      return simulate(rest);
-    case 'suspects':
-      return suspects(rest);
-    case 'policy':
-      return policy(rest);
-    case 'evaluate':
-      return evaluate(rest);
-    case 'op':
-      return op(rest);
-    case 'tran':
-      return tran(rest);
-    case 'ac':
-      return ac(rest);
-    case 'faults':
-      return faults(rest);
-    case 'backup':
-      return backup(rest);
-    default:
-      throw new Refusal(
-        command === undefined
-          ? usage
-          : `there is no command "${command}"; there are sheet check, simulate, suspects, evaluate, policy, op, tran, ac, faults, backup`,
-      );
-  }
+const commands: readonly Command[] = [checkSheet, simulate, suspects, evaluate, policy, op, tran, ac, faults, backup];
+
+const overview = () =>
+  [
+    ...commands.map(({ name, takes, about }) => `tovrik ${name} ${takes}\n  ${about}`),
+    'tovrik COMMAND --help says more of each.',
+  ].join('\n');
+
+const wantsHelp = (word: string | undefined) => word === '--help' || word === '-h';
+
+function answer(argv: readonly string[]): Printed | Promise<Printed> {
+  if (argv.length === 0 || wantsHelp(argv[0])) return `${overview()}\n`;
+  const chosen = commands.find(({ name }) => name.split(' ').every((word, index) => argv[index] === word));
+  if (!chosen)
+    throw new Refusal(
+      `there is no command "${argv.join(' ')}"; there are ${commands.map(({ name }) => name).join(', ')}`,
+    );
+  const rest = argv.slice(chosen.name.split(' ').length);
+  return rest.some(wantsHelp) ? `${chosen.help}\n` : chosen.run(rest);
 }
 
 // Whoever reads may stop early, as head does.
@@ -51,7 +39,7 @@ try {
       : `${JSON.stringify(result, (_, value: unknown) => (value === Infinity ? 'OL' : value), 2)}\n`,
   );
 } catch (error) {
-  if (!(error instanceof Refusal || error instanceof SheetError)) throw error;
+  if (!(error instanceof Refusal)) throw error;
   process.stderr.write(`${error.message}\n`);
   process.exitCode = 2;
 }

@@ -1,46 +1,58 @@
-import { Refusal } from '@/core/quantity';
+import { placed, Refusal } from '@/core/quantity';
 import { compileSheet, Predictions } from '@/core/behaviour';
 import { seeded } from '@/core/statistics';
-import { firstMove, policyCost, readProblem } from '@/core/plan';
+import { firstMove, type PlanProblem, policyCost, readProblem } from '@/core/plan';
 import { hunt, type HuntPolicy } from '@/core/practice';
+import { command, type Given } from './command';
 import { readText, sheetFrom, sheetOptions } from './files';
-import { readArguments } from './usage';
 
 const seed = 1;
 
-/** `policy PROBLEM`: what following Tovrik's plan costs on average, and its first move. */
-export function policy(argv: readonly string[]): object {
-  const { words } = readArguments(argv, []);
-  const [file] = words;
-  if (file === undefined) throw new Refusal('name the file of the decision problem');
-  try {
-    const problem = readProblem(readText(file));
-    const { mean, error, hunts } = policyCost(problem, seeded(seed));
-    const move = firstMove(problem);
-    const { id } = move.kind === 'test' ? problem.tests[move.index]! : problem.repairs[move.index]!;
-    return {
-      expectedCost: mean,
-      first: id,
-      kind: move.kind,
-      ...(hunts === undefined ? {} : { standardError: error, hunts, seed }),
-    };
-  } catch (error) {
-    if (error instanceof Refusal) throw new Refusal(`${file}, ${error.message}`);
-    throw error;
-  }
+export const policy = command({
+  name: 'policy',
+  takes: 'PROBLEM.json',
+  about: 'What following Tovrik’s plan costs on average, and its first move.',
+  answer({ words: [file] }) {
+    if (file === undefined) throw new Refusal('name the file of the decision problem');
+    const text = readText(file);
+    return placed(file, () => costOf(readProblem(text)));
+  },
+});
+
+function costOf(problem: PlanProblem): object {
+  const { mean, error, hunts } = policyCost(problem, seeded(seed));
+  const move = firstMove(problem);
+  const { id } = move.kind === 'test' ? problem.tests[move.index]! : problem.repairs[move.index]!;
+  return {
+    expectedCost: mean,
+    first: id,
+    kind: move.kind,
+    ...(hunts === undefined ? {} : { standardError: error, hunts, seed }),
+  };
 }
 
 const policies: readonly HuntPolicy[] = ['tovrik', 'checklist', 'random'];
 
-/** `evaluate SHEET --policy WORD`: minutes to the proven cure over every fault of the sheet. */
-export function evaluate(argv: readonly string[]): object {
-  const { words, options } = readArguments(argv, ['policy', 'noise', 'misreads', ...sheetOptions]);
-  const sheet = sheetFrom(words[0], options);
-  const word = options.get('policy') ?? 'tovrik';
+export const evaluate = command({
+  name: 'evaluate',
+  takes: 'FILE',
+  about: 'Minutes to the proven cure over every fault of the sheet.',
+  options: {
+    policy: { takes: policies.join('|'), about: 'who names the next probe; tovrik unless told otherwise' },
+    noise: { takes: 'SHARE', about: 'scatter of every number read; 0.01 unless told otherwise' },
+    misreads: { takes: 'SHARE', about: 'answers that are wrong; 0.05 unless told otherwise' },
+    ...sheetOptions,
+  },
+  answer: evaluated,
+});
+
+function evaluated(given: Given): object {
+  const sheet = sheetFrom(given);
+  const word = given.option('policy') ?? 'tovrik';
   const chosen = policies.find((one) => one === word);
   if (!chosen) throw new Refusal(`--policy is ${policies.join(', ')}, not "${word}"`);
   const share = (name: string, usual: number) => {
-    const value = Number(options.get(name) ?? usual);
+    const value = Number(given.option(name) ?? usual);
     if (!(value >= 0 && value <= 0.5)) throw new Refusal(`--${name} is a share from 0 to 0.5`);
     return value;
   };

@@ -1,6 +1,6 @@
-import { outcomesOf } from '../belief';
+import { type Expectation } from '../../measure';
 import { liveCold, type Context, type Predictions } from '../../behaviour';
-import { type Fault } from '../../sheet';
+import { classesOf } from '../belief';
 import { probesOf } from './probes';
 
 /** Two outcome distributions closer than this (total variation) tell nothing apart in practice. */
@@ -12,31 +12,34 @@ const apart = 0.25;
  * All checks are tried, live and off, cold and warm, and with each connector pulled.
  */
 export function indistinguishable(predictions: Predictions): Map<string, ReadonlySet<string>> {
-  const faults: Fault[] = [...predictions.model.sheet.faults.values()];
-  const told = faults.map(() => new Uint8Array(faults.length));
+  const faults = [...predictions.model.sheet.faults.values()];
+  const alike = new Map(faults.map((fault) => [fault, new Set(faults)]));
   const contexts: Context[] = [liveCold, { ...liveCold, warm: true }];
-  for (const bench of contexts) {
-    for (const probe of probesOf(predictions, bench, true)) {
-      const outcomes = outcomesOf(
-        predictions,
-        probe.check,
-        probe.context,
-        faults.map((fault) => [fault]),
-      );
-      for (let a = 0; a < faults.length; a += 1) {
-        for (let b = a + 1; b < faults.length; b += 1) {
-          if (told[a]![b] === 1) continue;
-          let distance = 0;
-          for (const { chances } of outcomes) distance += Math.abs(chances[a]! - chances[b]!);
-          if (distance / 2 > apart) told[a]![b] = told[b]![a] = 1;
-        }
-      }
+  for (const { check, context } of contexts.flatMap((bench) => probesOf(predictions, bench, true))) {
+    const expected = predictions.row(check, context);
+    // Faults that one answer fits, for those that something is still like.
+    const answers = new Map<Expectation, typeof faults>();
+    for (const [fault, { size }] of alike) {
+      if (size === 1) continue;
+      const expectation = expected(fault);
+      answers.set(expectation, [...(answers.get(expectation) ?? []), fault]);
     }
+    if (answers.size < 2) continue;
+    const { chancesFor } = classesOf(predictions.standard(check, context), [...answers.keys()]);
+    const told = [...answers].map(([expectation, fits]) => ({ chances: chancesFor(expectation), fits }));
+    told.forEach((one, index) => {
+      for (const other of told.slice(index + 1))
+        if (distance(one.chances, other.chances) > apart)
+          for (const a of one.fits)
+            for (const b of other.fits) {
+              alike.get(a)!.delete(b);
+              alike.get(b)!.delete(a);
+            }
+    });
   }
-  return new Map(
-    faults.map((fault, a) => [
-      fault.id,
-      new Set(faults.filter((_, b) => b === a || told[a]![b] === 0).map((other) => other.id)),
-    ]),
-  );
+  return new Map([...alike].map(([{ id }, group]) => [id, new Set([...group].map((fault) => fault.id))]));
 }
+
+/** Total variation between two distributions over the same outcomes. */
+const distance = (one: readonly number[], other: readonly number[]): number =>
+  one.reduce((sum, chance, outcome) => sum + Math.abs(chance - other[outcome]!), 0) / 2;

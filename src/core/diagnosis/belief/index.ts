@@ -1,7 +1,7 @@
 export { circumstance, mayMiss, observationsOf, type Case, type Complaint, type Observation } from './case';
 export { likeliestInside } from './likeliestInside';
 export { blunder, likelihood } from './likelihood';
-export { doubtsOf, outcomesOf, type Outcome } from './outcomes';
+export { doubtsOf, classesOf, outcomesOf, type Outcome } from './outcomes';
 export {
   evidenceFor,
   restsOn,

@@ -129,12 +129,10 @@ function tableOf(predictions: Predictions, check: Check, context: Context): Outc
 }
 
 function makeTable(predictions: Predictions, check: Check, context: Context): OutcomeTable {
-  const standard = predictions.standard(check, context);
   const expected = predictions.row(check, context);
   const sets = [...predictions.model.sheet.faults.values(), undefined];
   const expectations = sets.map((fault) => expected(fault));
-  const { names, chancesFor } =
-    standard.kind === 'picture' ? pictureClasses(expectations) : answerClasses(standard, expectations);
+  const { names, chancesFor } = classesOf(predictions.standard(check, context), expectations);
   const rows = names.map(() => new Float64Array(sets.length));
   const worked = new Map<Expectation, readonly number[]>();
   expectations.forEach((expectation, set) => {
@@ -148,6 +146,10 @@ function makeTable(predictions: Predictions, check: Check, context: Context): Ou
 }
 
 type Classes = Pick<OutcomeTable, 'names' | 'chancesFor'>;
+
+/** The classes of answers that some expectations of a check give. */
+export const classesOf = (standard: Standard, expectations: readonly Expectation[]): Classes =>
+  standard.kind === 'picture' ? pictureClasses(expectations) : answerClasses(standard, expectations);
 
 /** Each picture some fault shows is an outcome; likeness says how readily one is named for another. */
 function pictureClasses(expectations: readonly Expectation[]): Classes {

@@ -14,14 +14,19 @@ import {
 import { adviseOn, contextFor, evidenceFor, indistinguishable, reasonsFrom, transition } from '@/core/diagnosis';
 import { symptomsOf } from '@/core/picture';
 import { lintSheet } from '@/core/sheet';
-import { backupInto, database } from '@/store';
-import { fromHere, readText, sheetFrom, sheetOptions } from './files';
-import { readArguments } from './usage';
+import { command, type Given } from './command';
+import { readText, sheetFrom, sheetOptions } from './files';
 
-/** `sheet check FILE`: counts, warnings, and the groups of faults no test tells apart. */
-export function checkSheet(argv: readonly string[]): object {
-  const { words, options } = readArguments(argv, sheetOptions);
-  const sheet = sheetFrom(words[0], options);
+export const checkSheet = command({
+  name: 'sheet check',
+  takes: 'FILE',
+  about: 'Counts, warnings, and the groups of faults that no test tells apart.',
+  options: sheetOptions,
+  answer: checked,
+});
+
+function checked(given: Given): object {
+  const sheet = sheetFrom(given);
   const groups = [...indistinguishable(new Predictions(compileSheet(sheet))).values()]
     .filter(({ size }) => size > 1)
     .map((group) => [...group].sort());
@@ -42,11 +47,23 @@ export function checkSheet(argv: readonly string[]): object {
   };
 }
 
-/** `simulate FILE --fault ID`: nets, points, signs, picture and code of the set with that fault. */
-export function simulate(argv: readonly string[]): object {
-  const { words, options } = readArguments(argv, ['fault', 'unplug', 'state', 'warm', ...sheetOptions]);
-  const sheet = sheetFrom(words[0], options);
-  const id = options.get('fault');
+export const simulate = command({
+  name: 'simulate',
+  takes: 'FILE --fault ID',
+  about: 'Nets, points, signs, picture and code of the set with a fault.',
+  options: {
+    fault: { takes: 'ID', about: 'the fault, or none for a good set' },
+    unplug: { takes: 'CONNECTOR,...', about: 'connectors that are out' },
+    state: { takes: 'live|unplugged', about: 'live unless told otherwise' },
+    warm: { about: 'after the set has warmed up' },
+    ...sheetOptions,
+  },
+  answer: simulated,
+});
+
+function simulated(given: Given): object {
+  const sheet = sheetFrom(given);
+  const id = given.option('fault');
   const fault = id === undefined || id === 'none' ? undefined : sheet.faults.get(id);
   if (id === undefined) throw new Refusal('name a fault with --fault, or --fault none for a good set');
   if (id !== 'none' && !fault) {
@@ -55,10 +72,10 @@ export function simulate(argv: readonly string[]): object {
       .slice(0, 6);
     throw new Refusal(`${sheet.title} has no fault "${id}"${near.length > 0 ? `; near it: ${near.join(', ')}` : ''}`);
   }
-  const state = options.get('state') ?? 'live';
+  const state = given.option('state') ?? 'live';
   if (state !== 'live' && state !== 'unplugged') throw new Refusal(`--state is live or unplugged, not "${state}"`);
-  let context: Context = { ...liveCold, power: state, warm: options.has('warm') };
-  for (const connector of (options.get('unplug') ?? '').split(',').filter(Boolean)) {
+  let context: Context = { ...liveCold, power: state, warm: given.has('warm') };
+  for (const connector of (given.option('unplug') ?? '').split(',').filter(Boolean)) {
     if (!sheet.connectors.has(connector))
       throw new Refusal(
         `${sheet.title} has no connector "${connector}"; it has ${[...sheet.connectors.keys()].join(', ')}`,
@@ -108,11 +125,17 @@ export function simulate(argv: readonly string[]): object {
 
 const mostSuspects = 10;
 
-/** `suspects FILE --observe FILE`: what the observations point at, and what to probe next. */
-export function suspects(argv: readonly string[]): object {
-  const { words, options } = readArguments(argv, ['observe', ...sheetOptions]);
-  const sheet = sheetFrom(words[0], options);
-  const file = options.get('observe');
+export const suspects = command({
+  name: 'suspects',
+  takes: 'FILE --observe FILE',
+  about: 'What the observations point at, and what to probe next.',
+  options: { observe: { takes: 'FILE', about: 'the observations, one a line as at the bench' }, ...sheetOptions },
+  answer: suspected,
+});
+
+function suspected(given: Given): object {
+  const sheet = sheetFrom(given);
+  const file = given.option('observe');
   if (file === undefined) throw new Refusal('name the file of observations with --observe');
   const predictions = new Predictions(compileSheet(sheet));
   const stores = [...sheet.stores.keys()];
@@ -168,17 +191,4 @@ export function suspects(argv: readonly string[]): object {
       minutes: advice.repairs[0].minutes,
     },
   };
-}
-
-/** `backup FOLDER`: a consistent copy of the user's data, also while the server runs. */
-export async function backup(argv: readonly string[]): Promise<object> {
-  const { words } = readArguments(argv, []);
-  const [folder] = words;
-  if (folder === undefined) throw new Refusal('name the folder for the copy');
-  const db = await database();
-  try {
-    return { copy: await backupInto(db, fromHere(folder), new Date()) };
-  } finally {
-    await db.destroy();
-  }
 }
