@@ -1,6 +1,6 @@
 import { compileSheet, Predictions } from '@/core/behaviour';
 import { indistinguishable } from '@/core/diagnosis';
-import { seeded } from '@/core/statistics';
+import { mean, seeded } from '@/core/statistics';
 import { hunt, type HuntPolicy, nameFault } from '@/core/practice';
 import { type Sheet } from '@/core/sheet';
 import { shippedSheets } from '@/sheets';
@@ -15,7 +15,6 @@ const policies: readonly HuntPolicy[] = ['tovrik', 'checklist', 'random'];
 const every = 4;
 
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
-const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 /** For every fault of a sheet: is it named, and how long does the way to its cure take. */
 function benchSheet(sheet: Sheet): void {

@@ -1,13 +1,10 @@
-import { seeded } from '@/core/statistics';
+import { quantile, seeded } from '@/core/statistics';
 import { traceKinds, traceOf, type LabelledTrace } from '@/core/practice';
 import { type After, classifyTrace, CreepWatch, SettleWatch } from '@/core/reading';
 
 const noises = [0.001, 0.004, 0.01];
 const rates = [2, 4, 10, 25, 50];
 const each = 24;
-
-const quantile = (values: readonly number[], share: number) =>
-  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))]!;
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
 
 const traces: (LabelledTrace & { readonly rate: number; readonly noise: number })[] = traceKinds.flatMap((kind, k) =>

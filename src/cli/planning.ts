@@ -1,6 +1,6 @@
+import { mean, seeded } from '@/core/statistics';
 import { placed, Refusal } from '@/core/quantity';
 import { compileSheet, Predictions } from '@/core/behaviour';
-import { seeded } from '@/core/statistics';
 import { firstMove, type PlanProblem, policyCost, readProblem } from '@/core/plan';
 import { hunt, type HuntPolicy } from '@/core/practice';
 import { command, type Given } from './command';
@@ -69,10 +69,10 @@ function evaluated(given: Given): object {
     policy: chosen,
     faults: hunts.length,
     cured: hunts.filter(({ cured }) => cured).length,
-    meanMinutes: minutes.reduce((sum, one) => sum + one, 0) / minutes.length,
+    meanMinutes: mean(minutes),
     worstMinutes: worst.minutes,
     worstFault: worst.fault,
-    meanProbes: hunts.reduce((sum, { probes }) => sum + probes, 0) / hunts.length,
-    meanRepairs: hunts.reduce((sum, { repairs }) => sum + repairs, 0) / hunts.length,
+    meanProbes: mean(hunts.map(({ probes }) => probes)),
+    meanRepairs: mean(hunts.map(({ repairs }) => repairs)),
   };
 }

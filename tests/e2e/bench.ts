@@ -63,8 +63,9 @@ export async function followAdvice(page: Page, set: SimulatedSet, most = 25): Pr
   throw new Error(`no decision after ${most} steps`);
 }
 
-/** The likeliest suspect as shown. */
+/** The likeliest suspect as shown, once the last reading is in it. */
 export async function leader(page: Page): Promise<string> {
+  await expect(page.locator('[data-ahead="briefing"]')).toHaveCount(0);
   return (await suspects(page).first().getAttribute('data-fault')) ?? '';
 }
 

@@ -142,8 +142,7 @@ test('long names neither burst their frame nor push the state band off', async (
 
 test('a set is put aside for a part and taken up again', async ({ page, demo }) => {
   await page.goto(`${demo.address}/job/${job}003/repair`, { waitUntil: 'networkidle' });
-  await page.getByLabel('What it waits for').click();
-  await page.getByTitle('Waits for a part').click();
+  await page.getByLabel('What it waits for').selectOption('Waits for a part');
   await page.getByLabel('What exactly').fill('100u 50V');
   await page.getByLabel('Until').fill('2026-12-24');
   await page.getByRole('button', { name: 'Note it' }).click();

@@ -1,3 +1,4 @@
+import { sumOf } from '../statistics';
 import { type CircuitFault, type CircuitFaultMode } from './faults';
 import { type Circuit } from './netlist';
 
@@ -59,7 +60,7 @@ export function partSuspects<Suspect extends Weighed>(
     together.set(words, [...(together.get(words) ?? []), suspect]);
   }
   const found = [...together].map(([words, members]) => {
-    const sum = members.reduce((all, { probability }) => all + probability, 0);
+    const sum = sumOf(members, ({ probability }) => probability);
     const leading = members.reduce((best, one) => (one.probability > best.probability ? one : best));
     const element = elements.find(({ label }) => label === leading.fault.ref);
     const drift =
@@ -68,9 +69,7 @@ export function partSuspects<Suspect extends Weighed>(
             nominal: element.value,
             ohms:
               element.value *
-              Math.exp(
-                members.reduce((all, { fault, probability }) => all + probability * Math.log(fault.factor!), 0) / sum,
-              ),
+              Math.exp(sumOf(members, ({ fault, probability }) => probability * Math.log(fault.factor!)) / sum),
           }
         : undefined;
     return { words, probability: sum * (1 - nothing), leading, ...(drift ? { drift } : {}) };

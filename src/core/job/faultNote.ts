@@ -1,3 +1,4 @@
+import { sum, sumOf } from '../statistics';
 import { replay } from '../log';
 import { type Case, evidenceFor, posteriorOf, reasonsFrom, verificationOf } from '../diagnosis';
 import { answerText, judgeAnswer } from '../reading';
@@ -24,8 +25,8 @@ const longestStep = 20;
 export function benchMinutes(job: Pick<Case, 'bench'>, instants: readonly string[]): number {
   const times = instants.map((instant) => Date.parse(instant) / 60_000);
   const gaps = times.slice(1).map((time, index) => time - times[index]!);
-  const measuring = gaps.filter((gap) => gap > 0 && gap <= longestStep).reduce((sum, gap) => sum + gap, 0);
-  return Math.round(measuring + job.bench.repairs.reduce((sum, { repair }) => sum + repair.minutes, 0));
+  const measuring = sum(gaps.filter((gap) => gap > 0 && gap <= longestStep));
+  return Math.round(measuring + sumOf(job.bench.repairs, ({ repair }) => repair.minutes));
 }
 
 /**

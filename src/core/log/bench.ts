@@ -1,3 +1,4 @@
+import { sumOf } from '../statistics';
 import { type Context, liveCold } from '../behaviour';
 import { type Answer } from '../measure';
 import { type Symptom } from '../picture';
@@ -129,7 +130,7 @@ export class BenchInMaking {
       notes,
       latest: this.latest,
       picture: this.picture,
-      spent: repairs.reduce((sum, { repair }) => sum + repair.money, 0),
+      spent: sumOf(repairs, ({ repair }) => repair.money),
     };
   }
 }

@@ -1,3 +1,4 @@
+import { sum, sumOf } from '../statistics';
 import { type Ohms, requirePositive, type Ratio } from '../quantity';
 
 /** How several resistors stand together. */
@@ -9,8 +10,7 @@ export interface Bank {
   readonly withOneOpen: readonly Ohms[];
 }
 
-const parallel = (ohms: readonly Ohms[]): Ohms =>
-  ohms.length === 0 ? Infinity : 1 / ohms.reduce((sum, one) => sum + 1 / one, 0);
+const parallel = (ohms: readonly Ohms[]): Ohms => (ohms.length === 0 ? Infinity : 1 / sumOf(ohms, (one) => 1 / one));
 
 /** Resistors side by side: the smallest takes the most watts. @throws Refusal when one is not positive */
 export function parallelBank(ohms: readonly Ohms[]): Bank {
@@ -26,6 +26,6 @@ export function parallelBank(ohms: readonly Ohms[]): Bank {
 /** Resistors in a chain: the largest takes the most volts and watts. @throws Refusal when one is not positive */
 export function seriesBank(ohms: readonly Ohms[]): Bank {
   for (const one of ohms) requirePositive({ resistance: one });
-  const whole = ohms.reduce((sum, one) => sum + one, 0);
+  const whole = sum(ohms);
   return { ohms: whole, shares: ohms.map((one) => one / whole), withOneOpen: ohms.map(() => Infinity) };
 }

@@ -1,3 +1,4 @@
+import { sum, sumOf } from '../statistics';
 import { type Ohms, requirePositive, Refusal } from '../quantity';
 
 /** One to three resistors of the stock, together near a wanted value. */
@@ -11,8 +12,8 @@ const mostTogether = 3;
 /** With more pieces than this the triples would take too long. */
 const mostPieces = 60;
 
-const series = (values: readonly Ohms[]) => values.reduce((sum, one) => sum + one, 0);
-const parallel = (values: readonly Ohms[]) => 1 / values.reduce((sum, one) => sum + 1 / one, 0);
+const series = (values: readonly Ohms[]) => sum(values);
+const parallel = (values: readonly Ohms[]) => 1 / sumOf(values, (one) => 1 / one);
 
 /**
  * The best single resistor, pair and triple of a stock for a wanted value, by ratio; each piece is used once.

@@ -1,9 +1,10 @@
-import { darkPicture, goodPicture, type Mark, type Picture } from './picture';
+import { type Mark, markRows } from './marks';
+import { darkPicture, goodPicture, type Picture } from './picture';
 import { isMark, type Symptom } from './symptoms';
 
 type Changes = Partial<{ -readonly [Key in keyof Picture]: Picture[Key] }>;
 
-const changes: Readonly<Partial<Record<Symptom, Changes>>> = {
+const changes: Readonly<Partial<Record<Exclude<Symptom, Mark>, Changes>>> = {
   dim: { light: 0.5 },
   goes_off: { goesOff: true },
   upper_dark: { upper: 0 },
@@ -16,21 +17,13 @@ const changes: Readonly<Partial<Record<Symptom, Changes>>> = {
   short_picture: { height: 0.66 },
   small_picture: { height: 0.78, width: 0.78 },
   large_picture: { height: 1.14, width: 1.14 },
-  narrow: { width: 0.8 },
   flood_red: { red: 2.2 },
   flood_green: { green: 2.2 },
   flood_blue: { blue: 2.2 },
   white_flood: { red: 2.4, green: 2.4, blue: 2.4, retrace: true },
   retrace_lines: { retrace: true },
-  no_red: { red: 0 },
-  no_green: { green: 0 },
-  no_blue: { blue: 0 },
-  weak_red: { red: 0.5 },
-  weak_green: { green: 0.5 },
-  weak_blue: { blue: 0.5 },
   soft: { sharpness: 0.6 },
   no_signal: { empty: true },
-  reddish: { light: 0.5 },
 };
 
 /** A picture that shows the given symptoms, for drawing what somebody saw. */
@@ -40,7 +33,7 @@ export function depict(family: Picture['family'], seen: Iterable<Symptom>): Pict
   for (const symptom of seen) {
     if (symptom === 'dark' || symptom === 'brief') return darkPicture(family, symptom === 'brief');
     if (isMark(symptom)) found.add(symptom);
-    picture = { ...picture, ...changes[symptom] };
+    picture = { ...picture, ...(isMark(symptom) ? markRows[symptom].changes : changes[symptom]) };
   }
   return { ...picture, marks: found };
 }

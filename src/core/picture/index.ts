@@ -1,4 +1,6 @@
-export { darkPicture, goodPicture, marks, type Mark, type Picture } from './picture';
+export { marks, type Mark } from './marks';
+export { darkPicture, goodPicture, type Picture } from './picture';
 export { isMark, likeness, symptoms, symptomsOf, symptomTitles, type Symptom } from './symptoms';
 export { depict } from './depict';
-export { drawPicture, type Shape } from './draw';
+export { drawPicture } from './draw';
+export { type Shape } from './shapes';

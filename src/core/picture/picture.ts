@@ -1,38 +1,4 @@
-/** Disturbances that no single brightness or size describes. */
-export const marks = [
-  'bent_colours',
-  'cloudy',
-  'cracked_glass',
-  'column_bar',
-  'dusty',
-  'flicker',
-  'folded_bottom',
-  'folded_top',
-  'narrow',
-  'no_blue',
-  'no_colour',
-  'no_green',
-  'no_red',
-  'pink',
-  'purity',
-  'reddish',
-  'rolls',
-  'row_band',
-  'scrambled',
-  'shoved',
-  'smeared',
-  'sparkle',
-  'spots',
-  'tearing',
-  'trapezium',
-  'wavy',
-  'weak_blue',
-  'weak_green',
-  'weak_red',
-  'wrong_colours',
-  'yellow',
-] as const;
-export type Mark = (typeof marks)[number];
+import { type Mark } from './marks';
 
 /** What the screen of a set shows. Brightness and size are ratios: 1 is as it should be. */
 export interface Picture {

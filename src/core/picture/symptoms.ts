@@ -1,35 +1,8 @@
-import { type Mark, marks, type Picture } from './picture';
+import { type Mark, markRows, marks } from './marks';
+import { type Picture } from './picture';
 
-/** What a person would call a picture's faults. `normal` stands alone. */
-export const symptoms = [
-  'normal',
-  'dark',
-  'brief',
-  'goes_off',
-  'dim',
-  'upper_dark',
-  'lower_dark',
-  'left_dark',
-  'right_dark',
-  'horizontal_line',
-  'vertical_line',
-  'dot',
-  'short_picture',
-  'small_picture',
-  'large_picture',
-  'flood_red',
-  'flood_green',
-  'flood_blue',
-  'white_flood',
-  'retrace_lines',
-  'soft',
-  'no_signal',
-  ...marks,
-] as const;
-export type Symptom = (typeof symptoms)[number];
-
-/** Names on tiles and in notes. */
-export const symptomTitles: Readonly<Record<Symptom, string>> = {
+/** What is wrong with the size, the brightness or the beams, and `normal`, which stands alone. */
+const plainTitles = {
   normal: 'Picture right',
   dark: 'Nothing at all',
   brief: 'Starts, then off',
@@ -52,38 +25,16 @@ export const symptomTitles: Readonly<Record<Symptom, string>> = {
   retrace_lines: 'Slanting lines on top',
   soft: 'Soft all over',
   no_signal: 'Lit, no picture',
-  bent_colours: 'Colours do not meet',
-  cloudy: 'Cloudy, halos round lights',
-  dusty: 'Dull, dust in the picture',
-  flicker: 'Flickers',
-  spots: 'White or black spots',
-  wrong_colours: 'Colours swapped or striped',
-  yellow: 'Yellow and dull',
-  cracked_glass: 'Cracked glass',
-  column_bar: 'Upright bars',
-  folded_bottom: 'Folds at the bottom',
-  folded_top: 'Folds at the top',
-  narrow: 'Too narrow',
-  no_blue: 'Blue missing',
-  no_colour: 'Grey, no colour',
-  no_green: 'Green missing',
-  no_red: 'Red missing',
-  pink: 'Pink patches on white',
-  purity: 'Colour patches',
-  reddish: 'Dark, reddish, slow flash',
-  rolls: 'Rolls',
-  row_band: 'Dark band across',
-  scrambled: 'Scrambled',
-  shoved: 'Shoved to one edge',
-  smeared: 'Smears to the right',
-  sparkle: 'Sparkle, unsteady',
-  tearing: 'Tears sideways',
-  trapezium: 'Narrower at one end',
-  wavy: 'Sides bend in waves',
-  weak_blue: 'Blue weak',
-  weak_green: 'Green weak',
-  weak_red: 'Red weak',
-};
+} as const;
+
+/** What a person would call a picture's faults. */
+export type Symptom = keyof typeof plainTitles | Mark;
+export const symptoms: readonly Symptom[] = [...(Object.keys(plainTitles) as (keyof typeof plainTitles)[]), ...marks];
+
+const markTitles = Object.fromEntries(marks.map((mark) => [mark, markRows[mark].title])) as Record<Mark, string>;
+
+/** Names on tiles and in notes. */
+export const symptomTitles: Readonly<Record<Symptom, string>> = { ...plainTitles, ...markTitles };
 
 const gone = 0.1;
 const flooded = 1.6;

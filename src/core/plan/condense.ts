@@ -1,3 +1,4 @@
+import { sumOf } from '../statistics';
 import { mostTelling } from './information';
 import { type PlanProblem, type PlanRepair } from './problem';
 import { repairOrderer } from './repairOrder';
@@ -23,7 +24,7 @@ export function condense(problem: PlanProblem, at: Situation, hypotheses: number
   const order = [...weights.keys()].filter((h) => weights[h]! > 0).sort((a, b) => weights[b]! - weights[a]!);
   const kept = order.slice(0, hypotheses);
   const rest = order.slice(hypotheses);
-  const lump = rest.reduce((sum, h) => sum + weights[h]!, 0);
+  const lump = sumOf(rest, (h) => weights[h]!);
   const lumped = lump > mass * 1e-9;
   const chosen = mostTelling(problem, at).slice(0, tests);
 
@@ -38,7 +39,7 @@ export function condense(problem: PlanProblem, at: Situation, hypotheses: number
   const lumpRepair: PlanRepair[] = restRepair
     ? [{ id: 'the rest', cost: restRepair.cost, state: restRepair.first?.state ?? state, cures: [kept.length] }]
     : [];
-  const average = (chances: Float64Array) => rest.reduce((sum, h) => sum + weights[h]! * chances[h]!, 0) / lump;
+  const average = (chances: Float64Array) => sumOf(rest, (h) => weights[h]! * chances[h]!) / lump;
   return {
     problem: {
       weights: Float64Array.from([...kept.map((h) => weights[h]! / mass), ...(lumped ? [lump / mass] : [])]),

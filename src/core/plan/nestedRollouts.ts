@@ -1,3 +1,4 @@
+import { sumOf } from '../statistics';
 import { Refusal } from '../quantity';
 import { type PlanProblem } from './problem';
 import { repairOrderer } from './repairOrder';
@@ -122,7 +123,7 @@ export class NestedRollouts {
     const { problem } = this;
     const mass = massOf(at.weights);
     const repairs = problem.repairs
-      .map(({ cures }, index) => ({ index, chance: cures.reduce((sum, h) => sum + at.weights[h]!, 0) }))
+      .map(({ cures }, index) => ({ index, chance: sumOf(cures, (h) => at.weights[h]!) }))
       .filter(({ chance }) => chance > mass * 1e-9)
       .map(({ index, chance }) => ({
         kind: 'repair' as const,

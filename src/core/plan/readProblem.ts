@@ -1,3 +1,4 @@
+import { sumOf } from '../statistics';
 import { Refusal } from '../quantity';
 import { isNode, LineCounter, parseDocument } from 'yaml';
 import { type PlanProblem, type PlanTest } from './problem';
@@ -118,7 +119,7 @@ function problemFrom(value: unknown): PlanProblem {
       state: stateAt(fault.state, [...path, 'state']),
     };
   });
-  const priors = faults.reduce((sum, { prior }) => sum + prior, 0);
+  const priors = sumOf(faults, ({ prior }) => prior);
   if (Math.abs(priors - 1) > sumSlack)
     throw new Complaint(['faults'], `the priors of the faults add up to ${Number(priors.toPrecision(7))}, not to 1`);
 
@@ -150,7 +151,7 @@ function testFrom(
     };
   });
   faults.forEach((fault, index) => {
-    const sum = outcomes.reduce((total, { chances }) => total + chances[index]!, 0);
+    const sum = sumOf(outcomes, ({ chances }) => chances[index]!);
     if (Math.abs(sum - 1) > sumSlack)
       throw new Complaint(
         [...path, 'outcomes', outcomes[0]?.name ?? '', fault],

@@ -1,15 +1,6 @@
 import { type Expectation, type Answer } from '../measure';
 import { symptoms } from '../picture';
-import { gaussian, type Random } from '../statistics';
-
-function pick<T>(items: readonly T[], chanceOf: (item: T) => number, random: Random): T {
-  let left = random() * items.reduce((sum, item) => sum + chanceOf(item), 0);
-  for (const item of items) {
-    left -= chanceOf(item);
-    if (left <= 0) return item;
-  }
-  return items[items.length - 1]!;
-}
+import { drawn, gaussian, type Random } from '../statistics';
 
 /**
  * What a meter, an eye or an ear reports of a set with the given expectation.
@@ -19,11 +10,11 @@ function pick<T>(items: readonly T[], chanceOf: (item: T) => number, random: Ran
 export function answerFrom(expectation: Expectation, noise: number, random: Random): Answer {
   switch (expectation.kind) {
     case 'number': {
-      const component = pick(expectation.components, ({ chance }) => chance, random);
+      const component = drawn(expectation.components, ({ chance }) => chance, random);
       return { kind: 'number', value: component.value * (1 + noise * gaussian(random)), shape: component.shape };
     }
     case 'choice':
-      return { kind: 'choice', choice: pick([...expectation.chances], ([, chance]) => chance, random)[0] };
+      return { kind: 'choice', choice: drawn([...expectation.chances], ([, chance]) => chance, random)[0] };
     case 'picture':
       return { kind: 'picture', symptoms: [...expectation.symptoms] };
   }

@@ -1,3 +1,4 @@
+import { sumOf } from '../statistics';
 import { type FaultMode, faultModes, replacing } from '../parts';
 import { type Minutes } from '../quantity';
 import { type Fault, type Part, partName, type Sheet } from '../sheet';
@@ -85,7 +86,7 @@ function boardActions(sheet: Sheet): RepairAction[] {
         method: 'recap',
         title: `${verbs.recap} ${lowerFirst(board.title)}`,
         minutes: board.removal + cans.length * minutesPerCan,
-        money: cans.reduce((sum, part) => sum + (part.price ?? replacing(part.kind).money), 0),
+        money: sumOf(cans, (part) => part.price ?? replacing(part.kind).money),
         cures: faults
           .filter(
             (fault) => sheet.parts.get(fault.part)!.kind === 'electrolytic' && methodFor(fault.mode) === 'replace',

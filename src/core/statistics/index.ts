@@ -1,2 +1,5 @@
-export { gaussian, seeded, type Random } from './random';
-export { median } from './median';
+export { mean, median, quantile, quantileSorted } from 'simple-statistics';
+export { drawn } from './drawn';
+export { type LineFit, lineThrough } from './lineThrough';
+export { gaussian, type Random, seeded } from './random';
+export { sum, sumOf } from './sum';

@@ -1,3 +1,4 @@
+import { sumOf } from '@/core/statistics';
 import { type Step, stepOf } from '@/core/job';
 import { familyOf } from '@/core/sheet';
 import { adviseOn, type Case, verificationOf, verified } from '@/core/diagnosis';
@@ -65,7 +66,7 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
         ? { title: leader.fault.title, probability: leader.probability }
         : undefined,
     limit: job.limit,
-    spent: bench.repairs.reduce((sum, { repair }) => sum + repair.money, 0),
+    spent: sumOf(bench.repairs, ({ repair }) => repair.money),
     since: job.createdAt,
     live: bench.context.power === 'live',
   };

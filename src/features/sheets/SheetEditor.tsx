@@ -1,5 +1,6 @@
 'use client';
 
+import { sumOf } from '@/core/statistics';
 import { Button, Input, Select } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -49,7 +50,7 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
     const input = area.current;
     if (!input || problem.sheet !== undefined) return;
     const lines = text.split('\n');
-    const start = lines.slice(0, problem.line - 1).reduce((sum, line) => sum + line.length + 1, 0);
+    const start = sumOf(lines.slice(0, problem.line - 1), (line) => line.length + 1);
     input.focus();
     input.setSelectionRange(start, start + (lines[problem.line - 1]?.length ?? 0));
     input.scrollTop = Math.max(0, (problem.line - 6) * 18);

@@ -1,3 +1,4 @@
+import { sum, sumOf } from '@/core/statistics';
 import { type SignState } from '@/core/measure';
 import { replay } from '@/core/log';
 import { type Predictions } from '@/core/behaviour';
@@ -73,7 +74,7 @@ export function outlookOf(
     .filter(({ action }) => action.method !== 'swap' && action.method !== 'recap')
     .map(({ action, chance }) => ({ money: action.money, chance }))
     .sort((a, b) => a.money - b.money);
-  const all = priced.reduce((sum, { chance }) => sum + chance, 0) || 1;
+  const all = sumOf(priced, ({ chance }) => chance) || 1;
   let reached = 0;
   const most = priced.find(({ chance }) => (reached += chance / all) >= 0.9)?.money ?? 0;
   const known = advice.posterior.suspects.find(
@@ -83,7 +84,7 @@ export function outlookOf(
     met: known && {
       title: known.title,
       count: closed.get(known.id)!,
-      of: [...closed.values()].reduce((sum, count) => sum + count, 0),
+      of: sum(closed.values()),
     },
     blocks: [...blocks]
       .map(([block, { chance, most: fault }]) => ({
@@ -97,8 +98,8 @@ export function outlookOf(
       advice.repairNow,
       (advice.probes[0]?.saves ?? 0) > 0 ? advice.repairNow - advice.probes[0]!.saves : advice.repairNow,
     ),
-    money: priced.reduce((sum, { money, chance }) => sum + money * (chance / all), 0),
+    money: sumOf(priced, ({ money, chance }) => money * (chance / all)),
     moneyMost: most,
-    boards: [...sheet.boards.values()].reduce((sum, board) => sum + board.value, 0),
+    boards: sumOf(sheet.boards.values(), (board) => board.value),
   };
 }

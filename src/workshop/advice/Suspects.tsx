@@ -1,5 +1,6 @@
 'use client';
 
+import { sum, sumOf } from '@/core/statistics';
 import { useState } from 'react';
 import { type Briefed, type Reason, type Suspect } from '@/core/diagnosis';
 import { Bar, chanceText } from '@/ui';
@@ -26,7 +27,7 @@ export function Suspects({ briefed, closed = new Map(), most = shown }: Suspects
     .slice(0, most)
     .sort((a, b) => Number(a.cured) - Number(b.cured));
   const others = suspects.slice(leading.length);
-  const done = [...closed.values()].reduce((sum, count) => sum + count, 0);
+  const done = sum(closed.values());
   return (
     <section aria-label="Suspects">
       <h2 className="label">Suspects · {suspects.length} weighed</h2>
@@ -51,7 +52,7 @@ export function Suspects({ briefed, closed = new Map(), most = shown }: Suspects
       <Doubts {...briefed} />
       {others.length > 0 && (
         <p className={styles.rest}>
-          {others.length} others share {chanceText(others.reduce((sum, { probability }) => sum + probability, 0))}.
+          {others.length} others share {chanceText(sumOf(others, ({ probability }) => probability))}.
         </p>
       )}
     </section>

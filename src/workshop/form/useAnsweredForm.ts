@@ -63,8 +63,10 @@ export function useAnsweredForm<Values extends FieldValues, Done>({
     (sent) =>
       startSending(async () => {
         const answer = await act(sent);
-        setRefused('refused' in answer ? answer.refused : undefined);
-        if ('done' in answer) onDone(answer.done, sent);
+        // Nothing done but the doing itself comes back without a `done`.
+        if ('refused' in answer) return setRefused(answer.refused);
+        setRefused(undefined);
+        onDone(answer.done, sent);
       }),
     (errors) => setRefused(firstMessage(errors)),
   );

@@ -6,7 +6,7 @@ import { type BenchState } from '@/core/log';
 import { type Ground } from '@/core/sheet';
 import { type JobFile } from './jobFile';
 import { StateBand } from './StateBand';
-import styles from './state-band.module.css';
+import styles from './frame.module.css';
 import { type JobLog } from './useLog';
 import { usePowerKeys } from './usePowerKeys';
 
@@ -26,7 +26,7 @@ export function JobFrame({ file, log, bench, ground, className, children }: JobF
   const closed = file.closedAt !== null;
   usePowerKeys(log, bench, closed);
   return (
-    <div className={className} data-waiting={log.waiting.size}>
+    <div className={`${styles.frame} ${className ?? ''}`} data-waiting={log.waiting.size}>
       <StateBand job={file} sheet={file.sheet} bench={bench} ground={ground} closed={closed} />
       {log.trouble && (
         <div className={styles.trouble} role="alert">

@@ -10,7 +10,7 @@ import { type Ground, type Sheet } from '@/core/sheet';
 import { clockText, timeText } from '@/ui';
 import { jobPages } from './jobPages';
 import { powerWords } from './powerWords';
-import styles from './state-band.module.css';
+import styles from './frame.module.css';
 
 const grounds: Readonly<Record<Ground, string>> = {
   hot: 'Black lead: hot ground',

@@ -1,3 +1,4 @@
+import { sumOf } from '@/core/statistics';
 import { type MarkName } from '@/ui';
 
 /** A laid-out line, plain enough to be sent to the browser. */
@@ -112,7 +113,7 @@ export function placeBeads(
     );
     const place = leastCrowded(candidates, (one) => {
       const room = roomOf(one, read.has(net));
-      return taken.reduce((sum, box) => sum + shared(box, room), 0);
+      return sumOf(taken, (box) => shared(box, room));
     });
     if (!place) continue;
     taken.push(roomOf(place, read.has(net)));

@@ -1,3 +1,4 @@
+import { sumOf } from '../../statistics';
 import { type Element } from '../netlist';
 import { type Dictionary, type DictionaryEntry } from './dictionary';
 import { type CircuitFault } from './faults';
@@ -56,7 +57,7 @@ export function nextReadings(
     .filter(({ probability }) => probability >= least)
     .slice(0, most)
     .map(({ fault, probability }) => ({ entry: entryOf.get(fault)!, probability }));
-  const sum = left.reduce((all, { probability }) => all + probability, 0);
+  const sum = sumOf(left, ({ probability }) => probability);
   if (left.length === 0) return [];
   const chances = left.map(({ probability }) => probability / sum);
   const open = system.nodes.flatMap((node, at) => (node.includes(':') || readings.has(node) ? [] : [{ node, at }]));
@@ -133,7 +134,7 @@ const wayOf = ({ ref, mode, factor = 1 }: CircuitFault) => `${ref} ${mode} ${fac
 function entropyBits(ways: readonly string[], chances: readonly number[]): number {
   const sums = new Map<string, number>();
   ways.forEach((way, index) => sums.set(way, (sums.get(way) ?? 0) + chances[index]!));
-  return [...sums.values()].reduce((bits, chance) => bits + bitsOf(chance), 0);
+  return sumOf(sums.values(), (chance) => bitsOf(chance));
 }
 
 /** Expected entropy of the parts and ways after a reading, in bits. */

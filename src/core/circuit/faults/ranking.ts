@@ -1,3 +1,4 @@
+import { sum, sumOf } from '../../statistics';
 import { evenSpread, instruments } from '../../quantity';
 import { type Change, type System } from '../solve';
 import { type Dictionary, type DictionaryEntry } from './dictionary';
@@ -94,7 +95,7 @@ export function rankFaults(dictionary: Dictionary, readings: StageReadings): Ran
     return { node, at, volts };
   });
   const weights = entries.map(({ fault }) => weightOf(fault));
-  const sumOfWeights = weights.reduce((sum, weight) => sum + weight, 0);
+  const sumOfWeights = sum(weights);
   const fits = entries.map(
     (entry) => logLikelihood(dictionary, entry, read, readings.ripples) + logOfRipple(readings, entry.fault),
   );
@@ -105,18 +106,18 @@ export function rankFaults(dictionary: Dictionary, readings: StageReadings): Ran
   const none = Math.log(sumOfWeights * brokenAsOften) + soundFit;
   const most = Math.max(...logs);
   const shares = logs.map((log) => Math.exp(log - most));
-  const sum = shares.reduce((all, share) => all + share, 0);
+  const all = sum(shares);
   const groups = groupsOf(entries, read, readings);
   return {
     faults: entries
       .map(({ fault }, index) => ({
         fault,
-        probability: shares[index]! / sum,
+        probability: shares[index]! / all,
         advantage: fits[index]! - soundFit,
         group: groups[index]!,
       }))
       .sort((a, b) => b.probability - a.probability),
-    nothing: 1 / (1 + sum * Math.exp(most - none)),
+    nothing: 1 / (1 + all * Math.exp(most - none)),
   };
 }
 
@@ -149,10 +150,7 @@ function logLikelihood(
   });
   const gauss = gaussianLog(off, covariance);
   // No reading weighs more than a slip would cost.
-  return Math.max(
-    gauss,
-    read.length * Math.log(slip) - read.reduce((sum, { volts }) => sum + Math.log(Math.abs(volts) + 1), 0),
-  );
+  return Math.max(gauss, read.length * Math.log(slip) - sumOf(read, ({ volts }) => Math.log(Math.abs(volts) + 1)));
 }
 
 /** Covariance of readings under a fault, row by row, in volts squared. */

@@ -1,3 +1,4 @@
+import { sumOf } from '../../statistics';
 import { type Case, type Posterior, posteriorOf } from '../belief';
 import { type RepairAction } from '../../repair';
 import { type Context, contextKey } from '../../behaviour';
@@ -66,7 +67,7 @@ export function adviseOn(job: Case): Advice {
   const plan = planOneStep(problem);
   const rankedRepairs = repairs
     .map((repair): RepairAdvice => {
-      const chance = repair.cures.reduce((sum, index) => sum + open.weights[index]!, 0) * open.mass;
+      const chance = sumOf(repair.cures, (index) => open.weights[index]!) * open.mass;
       return { action: actions.get(repair.id)!, chance, minutes: actions.get(repair.id)!.minutes + toWorkbench };
     })
     .filter(({ chance }) => chance > 0.002)

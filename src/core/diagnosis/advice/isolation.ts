@@ -1,3 +1,4 @@
+import { sumOf } from '../../statistics';
 import { type Case, type Posterior } from '../belief';
 import { asBuilt, joined, withConnector } from '../../behaviour';
 import { type Fault } from '../../sheet';
@@ -39,7 +40,7 @@ export function isolationOf({ predictions, bench }: Case, posterior: Posterior):
     if (cured || probability < 1e-5) continue;
     for (const net of fault.shorts) holding.set(net, [...(holding.get(net) ?? []), { fault, weight: probability }]);
   }
-  const sum = (list: readonly { weight: number }[]) => list.reduce((total, { weight }) => total + weight, 0);
+  const sum = (list: readonly { weight: number }[]) => sumOf(list, ({ weight }) => weight);
   const [found] = [...holding].sort(([, a], [, b]) => sum(b) - sum(a));
   if (!found || sum(found[1]) < shownFrom) return undefined;
   const [net, suspects] = found;

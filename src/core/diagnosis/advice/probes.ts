@@ -1,3 +1,4 @@
+import { sumOf } from '../../statistics';
 import {
   type Check,
   type Context,
@@ -61,7 +62,7 @@ export function buildChanges(from: Context, to: Context): { kind: Intervention; 
 
 /** Minutes from one context to another. Connectors and legs are only moved with the set off and proven. */
 export function changeCost(sheet: Sheet, from: Context, to: Context): Minutes {
-  const moving = buildChanges(from, to).reduce((sum, { kind, id }) => sum + changeMinutes(sheet, kind, id), 0);
+  const moving = sumOf(buildChanges(from, to), ({ kind, id }) => changeMinutes(sheet, kind, id));
   const wasLive = from.power === 'live';
   const willBeLive = to.power === 'live';
   let cost = moving;

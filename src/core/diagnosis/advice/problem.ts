@@ -1,3 +1,4 @@
+import { sumOf } from '../../statistics';
 import { type Case, circumstance, mayMiss, doubtsOf, outcomesOf, type Posterior } from '../belief';
 import { repairActions, type RepairAction, type RepairMethod } from '../../repair';
 import { asBuilt, type Context, contextKey } from '../../behaviour';
@@ -87,11 +88,11 @@ function openFaults({ hypotheses, weights, cured }: Posterior): OpenFaults {
   });
   const all = [...sets.values()];
   const kept = all.filter(({ weight }) => weight > negligible);
-  const sum = kept.reduce((total, { weight }) => total + weight, 0);
+  const sum = sumOf(kept, ({ weight }) => weight);
   return {
     sets: kept.map(({ faults }) => faults),
     weights: Float64Array.from(kept, ({ weight }) => weight / (sum || 1)),
-    mass: all.reduce((total, { weight }) => total + weight, 0),
+    mass: sumOf(all, ({ weight }) => weight),
   };
 }
 

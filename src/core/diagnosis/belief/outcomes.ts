@@ -1,3 +1,4 @@
+import { sum, sumOf } from '../../statistics';
 import { type Expectation, type NumberClass, type NumberStandard, type Standard } from '../../measure';
 import { type Check, type Context, contextKey, type Predictions } from '../../behaviour';
 import { likeness, type Symptom, symptomTitles } from '../../picture';
@@ -160,8 +161,8 @@ function pictureClasses(expectations: readonly Expectation[]): Classes {
     names: [...kinds.keys()],
     chancesFor: (expectation) => {
       const alike = [...kinds.values()].map((kind) => likeness(kind, shown(expectation)) ** 4 + 0.01);
-      const sum = alike.reduce((all, one) => all + one, 0);
-      return alike.map((one) => one / sum);
+      const all = sum(alike);
+      return alike.map((one) => one / all);
     },
   };
 }
@@ -172,7 +173,7 @@ function answerClasses(standard: Standard, expectations: readonly Expectation[])
     names,
     chancesFor: (expectation) => {
       const chances = chancesOf(standard, expectation);
-      const told = names.reduce((sum, name) => sum + (chances.get(name) ?? 0), 0);
+      const told = sumOf(names, (name) => chances.get(name) ?? 0);
       return names.map((name) =>
         told > 0 ? ((1 - blunder) * (chances.get(name) ?? 0)) / told + blunder / names.length : 1 / names.length,
       );

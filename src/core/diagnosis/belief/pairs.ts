@@ -1,3 +1,4 @@
+import { sum } from '../../statistics';
 import { type Fault } from '../../sheet';
 
 /** Faults that are there at once: one, or two. */
@@ -35,7 +36,7 @@ export function pairsToTry(
   /** Log-likelihood of all but a fault's worst observations. */
   const lenient = faults.map((_, f) => {
     const short = logs.map((log, o) => best[o]! - log[f]!).sort((a, b) => b - a);
-    return logPrior[f]! - short.slice(left).reduce((sum, one) => sum + one, 0);
+    return logPrior[f]! - sum(short.slice(left));
   });
   const order = (score: (f: number) => number) => [...faults.keys()].sort((a, b) => score(b) - score(a));
   const anchors = order((f) => lenient[f]!).slice(0, mostAnchors);

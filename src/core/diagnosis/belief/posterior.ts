@@ -1,3 +1,4 @@
+import { sum } from '../../statistics';
 import { type Predictions } from '../../behaviour';
 import { insideEvidence, type InsideEvidence } from '../../inside';
 import { type Fault } from '../../sheet';
@@ -100,8 +101,8 @@ function weigh(priors: Float64Array, logs: readonly Float64Array[]): Float64Arra
   for (const log of logs) for (let h = 0; h < total.length; h += 1) total[h]! += log[h]!;
   const most = total.reduce((best, value) => Math.max(best, value), -Infinity);
   const weights = total.map((value) => Math.exp(value - most));
-  const sum = weights.reduce((all, weight) => all + weight, 0);
-  return weights.map((weight) => weight / sum);
+  const all = sum(weights);
+  return weights.map((weight) => weight / all);
 }
 
 /** Chance of each observation to have been a slip. */

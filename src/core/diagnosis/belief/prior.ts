@@ -1,3 +1,4 @@
+import { sumOf } from '../../statistics';
 import { faultRate } from '../../parts';
 import { type Sheet } from '../../sheet';
 
@@ -15,11 +16,11 @@ export function priorOf(sheet: Sheet, closed: ReadonlyMap<string, number> = new 
     fault.id,
     fault.weight * faultRate(sheet.parts.get(fault.part)!, fault.mode),
   ]);
-  const total = rates.reduce((sum, [, rate]) => sum + rate, 0);
+  const total = sumOf(rates, ([, rate]) => rate);
   const counted = rates.map(([id, rate]): [string, number] => [
     id,
     (sheetWeight * rate) / total + (closed.get(id) ?? 0),
   ]);
-  const all = counted.reduce((sum, [, count]) => sum + count, 0);
+  const all = sumOf(counted, ([, count]) => count);
   return new Map(counted.map(([id, count]) => [id, count / all]));
 }

@@ -1,3 +1,4 @@
+import { sumOf } from '../../statistics';
 import { visibility } from '../../parts';
 import { Refusal } from '../../quantity';
 import { choice } from '../expectation';
@@ -24,7 +25,7 @@ export const look: ChoiceWay = {
     const seen = bad?.fault ? visibility(bad.kind, bad.fault.mode) * (1 - miss) : 0;
     const others = falseAlarm / parts.length;
     const chances = parts.map((part): [string, number] => [part.id, part === bad ? seen : (1 - seen) * others]);
-    const left = 1 - chances.reduce((sum, [, chance]) => sum + chance, 0);
+    const left = 1 - sumOf(chances, ([, chance]) => chance);
     return choice([nothingSeen, left], ...chances);
   },
   read([word = ''], { title, parts, isPart }) {

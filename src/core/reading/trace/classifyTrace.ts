@@ -1,4 +1,4 @@
-import { median } from '../../statistics';
+import { lineThrough, mean, median } from '../../statistics';
 import { type ClassifiedTrace, type Sample, type TraceShape } from './trace';
 
 /** With fewer samples nothing is said. */
@@ -18,8 +18,6 @@ const taus = Array.from({ length: 60 }, (_, step) => 0.15 * (120 / 0.15) ** (ste
 
 /** Below this a value is nothing, whatever it does, in the unit read. */
 const nothing = 0.1;
-
-const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 /**
  * Tells what a stretch of a meter's readings comes to: settled, climbing, falling, brief, swinging,
@@ -45,11 +43,13 @@ export function classifyTrace(samples: readonly Sample[]): ClassifiedTrace {
   const fit = fitExponential(steady);
   const last = steady[steady.length - 1]!;
   const scale = Math.max(top, nothing);
-  const off = Math.sqrt(meanOf(steady.map(({ at, value }) => (value - fit.at(at)) ** 2)));
+  const off = Math.sqrt(mean(steady.map(({ at, value }) => (value - fit.at(at)) ** 2)));
   if (off > swings * scale && steady.length >= fewest) {
     const values = steady.map(({ value }) => value);
-    const mean = meanOf(values);
-    return { shape: { kind: 'swinging', mean, amplitude: off * Math.SQRT2 }, confidence: sure(off / (swings * scale)) };
+    return {
+      shape: { kind: 'swinging', mean: mean(values), amplitude: off * Math.SQRT2 },
+      confidence: sure(off / (swings * scale)),
+    };
   }
   const moved = fit.at(last.at) - fit.at(steady[0]!.at);
   const least = drifts * scale + (3 * noise) / Math.sqrt(steady.length);
@@ -98,7 +98,7 @@ function briefOf(
 ): ClassifiedTrace | undefined {
   if (downs !== 1 || present) return undefined;
   const after = samples.slice(leftAt);
-  const rest = meanOf(after.slice(-Math.max(2, after.length >> 1)).map(({ value }) => Math.abs(value)));
+  const rest = mean(after.slice(-Math.max(2, after.length >> 1)).map(({ value }) => Math.abs(value)));
   if (rest > 0.15 * top) return undefined;
   const plateau = samples.filter(({ value }, index) => index < leftAt && Math.abs(value) > 0.85 * top);
   const from = plateau[0]!.at;
@@ -145,8 +145,13 @@ function fitExponential(samples: readonly Sample[]): Fit {
   const origin = samples[0]!.at;
   const fitWith = (tau: number) => {
     const shape = samples.map(({ at }) => Math.exp(-(at - origin) / tau));
-    const { a, b, error } = leastSquares(shape, samples);
-    return { tau, error, b, at: (time: number) => a + b * Math.exp(-(time - origin) / tau) };
+    const line = lineThrough(shape.map((one, index) => [one, samples[index]!.value]));
+    return {
+      tau,
+      error: line.error,
+      b: line.slope,
+      at: (time: number) => line.at(Math.exp(-(time - origin) / tau)),
+    };
   };
   let best = taus.map(fitWith).reduce((least, one) => (one.error < least.error ? one : least));
   for (let step = taus[1]! / taus[0]!; step > closest; step = Math.sqrt(step)) {
@@ -163,24 +168,11 @@ function uncertaintyOf({ tau, b, error }: { tau: number; b: number; error: numbe
   const origin = samples[0]!.at;
   const shape = samples.map(({ at }) => Math.exp(-(at - origin) / tau));
   // What a share more of the time constant adds to each sample.
-  const slopes = samples.map(({ at }, index) => ({ at, value: (b * (at - origin) * shape[index]!) / tau }));
-  const own = leastSquares(shape, slopes).error;
+  const own = lineThrough(
+    samples.map(({ at }, index) => [shape[index]!, (b * (at - origin) * shape[index]!) / tau]),
+  ).error;
   const noise = Math.sqrt(error / Math.max(1, samples.length - 3));
   return own > 0 ? noise / Math.sqrt(own) : Infinity;
-}
-
-function leastSquares(shape: readonly number[], samples: readonly Sample[]): { a: number; b: number; error: number } {
-  const meanShape = meanOf(shape);
-  const meanValue = meanOf(samples.map(({ value }) => value));
-  let [cross, square] = [0, 0];
-  shape.forEach((one, index) => {
-    cross += (one - meanShape) * (samples[index]!.value - meanValue);
-    square += (one - meanShape) ** 2;
-  });
-  const b = square > 1e-15 ? cross / square : 0;
-  const a = meanValue - b * meanShape;
-  const error = shape.reduce((sum, one, index) => sum + (samples[index]!.value - a - b * one) ** 2, 0);
-  return { a, b, error };
 }
 
 /** The time constant of a climb is told where two standard deviations of it are within five parts in a hundred. */

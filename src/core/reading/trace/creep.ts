@@ -1,3 +1,4 @@
+import { lineThrough, mean } from '../../statistics';
 import { type Sample } from './trace';
 
 /** By so much a reading leaves the point before, against what its line leads to, and for so many readings. */
@@ -71,12 +72,9 @@ export class CreepWatch {
     const recent = this.recent.filter(({ at }) => at >= (last?.at ?? 0) - leading);
     const taken = recent.length >= fewest ? recent : this.recent.slice(-fewest);
     if (!last || taken.length < fewest) return last?.value;
-    const [t, v] = [mean(taken.map(({ at }) => at)), mean(taken.map(({ value }) => value))];
-    const slope =
-      taken.reduce((sum, { at, value }) => sum + (at - t) * (value - v), 0) /
-      taken.reduce((sum, { at }) => sum + (at - t) ** 2, 0);
+    const line = lineThrough(taken.map(({ at, value }) => [at, value]));
     // Nobody knows for how long it goes on like that.
-    return v + slope * (Math.min(time, last.at + standing) - t);
+    return line.at(Math.min(time, last.at + standing));
   }
 
   /** Standard deviation of one reading, from the differences of neighbours. */
@@ -97,5 +95,3 @@ export class CreepWatch {
     return Math.abs(value - this.recorded) > far ? value : undefined;
   }
 }
-
-const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;

@@ -1,3 +1,4 @@
+import { lineThrough, mean } from '../../statistics';
 import { type Sample } from './trace';
 
 /** Readings of this long a while must agree before they are taken, in seconds. */
@@ -25,7 +26,7 @@ const surely = 3;
 const lookBack = { short: 0.5, long: 2.5, touch: 0.7, enough: 1 };
 const jump = 0.08;
 
-const meanOf = (part: readonly Sample[]) => part.reduce((sum, { value }) => sum + value, 0) / part.length;
+const meanOf = (part: readonly Sample[]) => mean(part.map(({ value }) => value));
 
 /**
  * Watches a meter and says when its reading has settled, so that it can be recorded with both hands
@@ -100,16 +101,8 @@ function afterTouch([before, touched, now]: readonly Sample[]): number | undefin
 /** Do the readings go one way, by more than their scatter about the line through them explains? */
 function creeping(samples: readonly Sample[], value: number): boolean {
   if (samples.length < forNoise) return false;
-  const [t, v] = [meanOf(samples.map(({ at }) => ({ at, value: at }))), meanOf(samples)];
-  let [square, cross] = [0, 0];
-  for (const one of samples) {
-    square += (one.at - t) ** 2;
-    cross += (one.at - t) * (one.value - v);
-  }
-  const slope = cross / square;
-  const scatter = samples.reduce((sum, one) => sum + (one.value - v - slope * (one.at - t)) ** 2, 0);
-  const unsure = Math.sqrt(scatter / (samples.length - 2) / square);
-  return Math.abs(slope) > creeps * Math.abs(value) + apart.floor && Math.abs(slope) > surely * unsure;
+  const { slope, slopeError } = lineThrough(samples.map(({ at, value: read }) => [at, read]));
+  return Math.abs(slope) > creeps * Math.abs(value) + apart.floor && Math.abs(slope) > surely * slopeError;
 }
 
 /** From the differences of neighbours, in which what moves slowly vanishes. */

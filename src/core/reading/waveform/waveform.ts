@@ -1,3 +1,4 @@
+import { mean, quantileSorted } from '../../statistics';
 import { type Hertz, type Volts, Refusal } from '../../quantity';
 import { type Sample } from '../trace/trace';
 
@@ -72,30 +73,27 @@ export function measureWaveform(sweep: readonly Sample[]): Waveform {
   if (sweep.length < fewest || sweep.some(({ value }) => !Number.isFinite(value)))
     throw new Refusal(`a sweep has ${fewest} readings or more, each within the range`);
   const sorted = sweep.map(({ value }) => value).sort((a, b) => a - b);
-  const [low, high] = [quantile(sorted, spikes), quantile(sorted, 1 - spikes)];
+  const [low, high] = [quantileSorted(sorted, spikes), quantileSorted(sorted, 1 - spikes)];
   const rising = risingEdges(smoothed(sweep), low, high);
   const whole = rising.length >= 2 ? sweep.filter(({ at }) => at >= rising[0]! && at < rising.at(-1)!) : sweep;
   // The mean of whole periods; a part of one more would pull it.
-  const mean = meanOf((whole.length >= fewest / 2 ? whole : sweep).map(({ value }) => value));
-  const rms = Math.sqrt(meanOf(whole.map(({ value }) => (value - mean) ** 2)));
-  const measured = { low, high, peakToPeak: high - low, mean, rms };
+  const level = mean((whole.length >= fewest / 2 ? whole : sweep).map(({ value }) => value));
+  const rms = Math.sqrt(mean(whole.map(({ value }) => (value - level) ** 2)));
+  const measured = { low, high, peakToPeak: high - low, mean: level, rms };
   const hertz = noiseOf(sweep) < onlyNoise * rms ? repetition(rising) : undefined;
   if (hertz === undefined) return measured;
   const middle = (low + high) / 2;
   return { ...measured, hertz, duty: whole.filter(({ value }) => value > middle).length / whole.length };
 }
 
-const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
-const quantile = (sorted: readonly number[], share: number) => sorted[Math.round(share * (sorted.length - 1))]!;
-
 /** From the differences of neighbours. */
 const noiseOf = (sweep: readonly Sample[]) =>
-  Math.sqrt(meanOf(sweep.slice(1).map(({ value }, index) => (value - sweep[index]!.value) ** 2)) / 2);
+  Math.sqrt(mean(sweep.slice(1).map(({ value }, index) => (value - sweep[index]!.value) ** 2)) / 2);
 
 const smoothed = (sweep: readonly Sample[]): Sample[] =>
   sweep.map(({ at }, index) => {
     const near = sweep.slice(Math.max(0, index - neighbours), index + neighbours + 1);
-    return { at, value: meanOf(near.map(({ value }) => value)) };
+    return { at, value: mean(near.map(({ value }) => value)) };
   });
 
 /** When the middle was crossed upwards, between readings, by edges that went from near the low level to near the high one. */
@@ -125,7 +123,7 @@ function risingEdges(sweep: readonly Sample[], low: number, high: number): numbe
 function repetition(edges: readonly number[]): Hertz | undefined {
   const periods = edges.slice(1).map((at, index) => at - edges[index]!);
   if (periods.length === 0) return undefined;
-  const mean = meanOf(periods);
-  const agree = periods.length >= 2 && periods.every((period) => Math.abs(period - mean) <= periodSpread * mean);
-  return agree ? 1 / mean : undefined;
+  const period = mean(periods);
+  const agree = periods.length >= 2 && periods.every((one) => Math.abs(one - period) <= periodSpread * period);
+  return agree ? 1 / period : undefined;
 }
