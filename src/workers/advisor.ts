@@ -54,6 +54,10 @@ export class Planner {
     );
   }
 
+  stop(): void {
+    this.latest.stop();
+  }
+
   close(): void {
     this.latest.close();
   }

@@ -24,7 +24,7 @@ export class Latest<Service> {
     question: (remote: Remote<Service>, wanted: () => boolean) => Promise<Answer>,
     onDone: (answer: Answer | undefined) => void,
   ): void {
-    if (this.busy) this.close();
+    this.stop();
     if (!this.worker) {
       this.worker = this.make();
       this.remote = wrap<Service>(this.worker);
@@ -40,6 +40,11 @@ export class Latest<Service> {
         this.busy = false;
         onDone(answer);
       });
+  }
+
+  /** Gives up what is under way, so that it takes no time from what matters now. */
+  stop(): void {
+    if (this.busy) this.close();
   }
 
   close(): void {

@@ -70,13 +70,15 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
   const { predictions, bench } = job;
   const { sheet } = predictions.model;
   const live = useBriefing(file, log.entries, predictions, briefing);
-  const ahead = useDeeperLook(file, log.entries, live);
+  const [typing, setTyping] = useState(false);
+  const ahead = useDeeperLook(file, log.entries, live, typing);
   const preferred = useMemo(() => reordered(live.briefed, ahead.look), [live.briefed, ahead.look]);
   const [{ of, shown: settled }, setSettled] = useState({ of: live.briefed, shown: preferred });
   const control = useBench(file, log, job, { briefed: settled, fresh: live.fresh }, asked);
   // A deeper look changes the order only while nothing was typed or chosen.
   if (of !== live.briefed || (settled !== preferred && control.untouched))
     setSettled({ of: live.briefed, shown: preferred });
+  if (typing !== (control.text !== '')) setTyping(!typing);
   const { rows, focused, check, step, correcting, choose } = control;
   const input = useRef<HTMLInputElement>(null);
   const closed = file.closedAt !== null;
@@ -112,6 +114,7 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
       choose([...predictions.checks.values()].find((one) => one.point?.net === net && one.measure !== 'ohms')?.id),
     [choose, predictions],
   );
+  const askPicture = useCallback(() => choose('picture'), [choose]);
   const sayPicture = (symptoms: readonly Symptom[]) => {
     const answer = { kind: 'picture', symptoms } as const;
     log.record([{ body: { kind: 'reading', check: 'picture', answer, text: symptoms.join(' ') } }]);
@@ -141,7 +144,7 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
             onPick={pickNet}
           />
         </div>
-        <SetShown family={family} {...shown} onAsk={() => choose('picture')} />
+        <SetShown family={family} {...shown} onAsk={askPicture} />
       </div>
       <div className={styles.columns} data-saved={log.savedAt ?? ''} data-ahead={ahead.state}>
         <div className={styles.column}>
@@ -215,7 +218,8 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
         warm={bench.context.warm}
         metered={meter.on}
         speaks={voice.speaks}
-        log={log}
+        savedAt={log.savedAt}
+        waiting={log.waiting.size}
       />
     </JobFrame>
   );

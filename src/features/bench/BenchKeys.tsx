@@ -1,4 +1,4 @@
-import { type JobLog } from '@/workshop/job';
+import { memo } from 'react';
 import { Key } from '@/ui';
 import styles from './bench.module.css';
 
@@ -7,11 +7,13 @@ interface BenchKeysProps {
   readonly warm: boolean;
   readonly metered: boolean;
   readonly speaks: boolean;
-  readonly log: Pick<JobLog, 'savedAt' | 'waiting'>;
+  readonly savedAt: string | undefined;
+  /** Lines that are not saved yet. */
+  readonly waiting: number;
 }
 
 /** The keys of the bench by what each would do now, and how much is saved. */
-export function BenchKeys({ live, warm, metered, speaks, log }: BenchKeysProps) {
+export const BenchKeys = memo(function BenchKeys({ live, warm, metered, speaks, savedAt, waiting }: BenchKeysProps) {
   const keys = [
     ['⏎', 'record'],
     ['Alt P', live ? 'plug out' : 'power on'],
@@ -32,9 +34,9 @@ export function BenchKeys({ live, warm, metered, speaks, log }: BenchKeysProps) 
         </span>
       ))}
       <span className={styles.saved} role="status" suppressHydrationWarning>
-        {log.savedAt === undefined ? '' : `Saved ${new Date(log.savedAt).toTimeString().slice(0, 8)} · `}
-        {log.waiting.size} waiting
+        {savedAt === undefined ? '' : `Saved ${new Date(savedAt).toTimeString().slice(0, 8)} · `}
+        {waiting} waiting
       </span>
     </footer>
   );
-}
+});

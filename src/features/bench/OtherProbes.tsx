@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { type ProbeAdvice } from '@/core/diagnosis';
 import { Bar, Key, minutesText } from '@/ui';
 import styles from './bench.module.css';
@@ -12,7 +13,7 @@ interface OtherProbesProps {
 }
 
 /** What may be probed in place of the best, with its minutes and what it saves. */
-export function OtherProbes({ probes, mostSaved, warm, onPick }: OtherProbesProps) {
+export const OtherProbes = memo(function OtherProbes({ probes, mostSaved, warm, onPick }: OtherProbesProps) {
   if (probes.length === 0) return null;
   return (
     <section aria-label="Other probes">
@@ -34,4 +35,4 @@ export function OtherProbes({ probes, mostSaved, warm, onPick }: OtherProbesProp
       </ul>
     </section>
   );
-}
+});

@@ -26,30 +26,14 @@ export const Readings = memo(function Readings({ rows, waiting, bench, onCorrect
       {rows.length === 0 && <p className="soft">None yet. Each one is judged as you type it.</p>}
       <ul className={styles.readings} data-testid="readings" data-count={rows.length}>
         {rows.map((row) => (
-          <li
+          <Row
             key={row.reading.entry.id}
-            data-mark={row.verdict.mark}
-            data-old={row.reading.afterRepairs < repairs.length || undefined}
-          >
-            <button type="button" onClick={() => onCorrect(row.reading)} title="Correct this reading">
-              <VerdictMark mark={row.verdict.mark} />
-              <span className={styles.what}>
-                <b>{row.check.title}</b>
-                <small>
-                  {[
-                    row.verdict.mark === 'within' ? '' : row.verdict.words,
-                    row.circumstances,
-                    row.corrected ? 'corrected' : '',
-                    waiting.has(row.reading.entry.id) ? 'waiting to be saved' : '',
-                  ]
-                    .filter(Boolean)
-                    .join(' · ')}
-                </small>
-              </span>
-              <span className={`figure ${styles.value}`}>{shortValue(row)}</span>
-              <span className={`figure ${styles.should}`}>{row.verdict.expected.replace(/ ±.*/, '')}</span>
-            </button>
-          </li>
+            {...shownOf(row)}
+            old={row.reading.afterRepairs < repairs.length}
+            waiting={waiting.has(row.reading.entry.id)}
+            reading={row.reading}
+            onCorrect={onCorrect}
+          />
         ))}
       </ul>
       {notes.length > 0 && (
@@ -66,6 +50,44 @@ export const Readings = memo(function Readings({ rows, waiting, bench, onCorrect
   );
 });
 
-function shortValue({ reading, check, said }: ReadingRow): string {
-  return reading.answer.kind === 'number' ? formatQuantity(reading.answer.value, check.unit) : said;
+/** What a row shows, in words and marks: where they are the same it need not be drawn again. */
+const shownOf = ({ reading: { answer }, check, said, verdict, circumstances, corrected }: ReadingRow) => ({
+  title: check.title,
+  mark: verdict.mark,
+  notes: [verdict.mark === 'within' ? '' : verdict.words, circumstances, corrected ? 'corrected' : '']
+    .filter(Boolean)
+    .join(' · '),
+  value: answer.kind === 'number' ? formatQuantity(answer.value, check.unit) : said,
+  expected: verdict.expected.replace(/ ±.*/, ''),
+});
+
+interface RowProps extends ReturnType<typeof shownOf> {
+  /** Is it from before the last repair? */
+  readonly old: boolean;
+  readonly waiting: boolean;
+  readonly reading: TakenReading;
+  onCorrect(reading: TakenReading): void;
 }
+
+const Row = memo(
+  function Row({ title, mark, notes, value, expected, old, waiting, reading, onCorrect }: RowProps) {
+    return (
+      <li data-mark={mark} data-old={old || undefined}>
+        <button type="button" onClick={() => onCorrect(reading)} title="Correct this reading">
+          <VerdictMark mark={mark} />
+          <span className={styles.what}>
+            <b>{title}</b>
+            <small>{[notes, waiting ? 'waiting to be saved' : ''].filter(Boolean).join(' · ')}</small>
+          </span>
+          <span className={`figure ${styles.value}`}>{value}</span>
+          <span className={`figure ${styles.should}`}>{expected}</span>
+        </button>
+      </li>
+    );
+  },
+  // The log is replayed at every line: the reading of an entry is another object, and the same reading.
+  (was, is) =>
+    (Object.keys(is) as (keyof RowProps)[]).every((key) =>
+      key === 'reading' ? was.reading.entry === is.reading.entry : was[key] === is[key],
+    ),
+);

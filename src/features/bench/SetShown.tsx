@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { depict, type Picture, type Symptom, symptomTitles } from '@/core/picture';
 import { PictureView } from '@/ui';
 import styles from './bench.module.css';
@@ -11,7 +12,7 @@ interface SetShownProps {
 }
 
 /** What the set shows now, at the end of the line. */
-export function SetShown({ family, symptoms, by, onAsk }: SetShownProps) {
+export const SetShown = memo(function SetShown({ family, symptoms, by, onAsk }: SetShownProps) {
   return (
     <button type="button" className={styles.screen} onClick={onAsk} title="Say what it shows now (Alt V)">
       <span className="soft">
@@ -21,4 +22,4 @@ export function SetShown({ family, symptoms, by, onAsk }: SetShownProps) {
       <b>{symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'Nobody has said'}</b>
     </button>
   );
-}
+});

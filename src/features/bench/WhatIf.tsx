@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import { type ProbeAdvice } from '@/core/diagnosis';
 import { type Sheet } from '@/core/sheet';
 import { chanceText } from '@/ui';
@@ -8,7 +9,7 @@ import styles from './bench.module.css';
 const shown = 4;
 
 /** Where each answer to the probe would lead. */
-export function WhatIf({ advice, sheet }: { advice: ProbeAdvice; sheet: Sheet }) {
+export const WhatIf = memo(function WhatIf({ advice, sheet }: { advice: ProbeAdvice; sheet: Sheet }) {
   if (advice.outcomes.length < 2) return null;
   return (
     <section aria-label="What if it reads">
@@ -26,4 +27,4 @@ export function WhatIf({ advice, sheet }: { advice: ProbeAdvice; sheet: Sheet })
       </ul>
     </section>
   );
-}
+});

@@ -18,11 +18,14 @@ const quiet = 250;
 /**
  * What a look further ahead makes of a briefing. The briefing stands at once; the worker's answer may put
  * another probe first as long as nothing has been typed or chosen.
+ *
+ * @param held somebody is typing: the machine is left to what is typed
  */
 export function useDeeperLook(
   file: JobFile,
   entries: readonly LogEntry[],
   { briefed, fresh }: LiveBriefing,
+  held: boolean,
 ): { readonly look: DeeperLook | undefined; readonly state: AheadState } {
   const planner = useRef<Planner>(undefined);
   const [seen, setSeen] = useState<{
@@ -30,8 +33,9 @@ export function useDeeperLook(
     readonly look: DeeperLook | undefined;
     readonly finished: boolean;
   }>();
+  const done = seen?.of === briefed && seen.finished;
   useEffect(() => {
-    if (!fresh) return;
+    if (!fresh || held || done) return;
     const timer = setTimeout(() => {
       planner.current ??= new Planner(file.sheet);
       const { complaint, closed, hourlyRate } = file;
@@ -42,8 +46,11 @@ export function useDeeperLook(
         () => setSeen((now) => ({ of: briefed, look: now?.of === briefed ? now.look : undefined, finished: true })),
       );
     }, quiet);
-    return () => clearTimeout(timer);
-  }, [file, entries, briefed, fresh]);
+    return () => {
+      clearTimeout(timer);
+      planner.current?.stop();
+    };
+  }, [file, entries, briefed, fresh, held, done]);
   useEffect(() => () => planner.current?.close(), []);
 
   if (!fresh) return { look: undefined, state: 'briefing' };

@@ -5,6 +5,9 @@ import { type LogEntry } from '@/core/log';
 import { Advisor } from '@/workers/advisor';
 import { type JobFile } from '@/workshop/job';
 
+/** By then the worker is started though the page was never idle, in milliseconds. */
+const longestIdle = 2000;
+
 /** What is advised on a job, and whether it is of its log as it stands. */
 export interface LiveBriefing {
   readonly briefed: Briefed;
@@ -36,10 +39,11 @@ export function useBriefing(
       startShowing(() => setNow({ of: entries, briefing })),
     );
   }, [file, entries]);
-  // The worker is there before it is needed, and gone with the page.
+  // The worker is there before it is needed, but not before the page; it is gone with it.
   useEffect(() => {
-    advisor.current ??= new Advisor(file.sheet);
+    const idle = requestIdleCallback(() => (advisor.current ??= new Advisor(file.sheet)), { timeout: longestIdle });
     return () => {
+      cancelIdleCallback(idle);
       advisor.current?.close();
       advisor.current = undefined;
     };

@@ -3,7 +3,7 @@
 import { type BenchState, provenBelow, changesMade } from '@/core/log';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { formatQuantity } from '@/core/quantity';
 import { deference, dischargeTool, storesToProve, timeToFall, voltsAfter } from '@/core/safety';
 import { type Ground, type Sheet } from '@/core/sheet';
@@ -40,7 +40,7 @@ interface StateBandProps {
 }
 
 /** The set's power state, always in sight while a job is open. */
-export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps) {
+export const StateBand = memo(function StateBand({ job, sheet, bench, ground, closed }: StateBandProps) {
   const path = usePathname();
   const { power, lamp, warm } = bench.context;
   const changes = changesMade(bench.context);
@@ -79,7 +79,7 @@ export function StateBand({ job, sheet, bench, ground, closed }: StateBandProps)
       )}
     </section>
   );
-}
+});
 
 /** What still holds charge: how long to wait, what to prove, or what was measured. */
 function Stores({ sheet, bench }: { sheet: Sheet; bench: BenchState }) {

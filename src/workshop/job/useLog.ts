@@ -1,7 +1,7 @@
 'use client';
 
 import { type LogBody, type LogEntry, reviveBody, largestBatch } from '@/core/log';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import { type JobFile } from './jobFile';
 import { leftWaiting } from './keepForLog';
 import { acknowledged, keepWaiting, stillWaiting } from './outbox';
@@ -53,7 +53,8 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
 
   const settle = useCallback(async (done: readonly string[]) => {
     queue.current = queue.current.filter((entry) => !done.includes(entry.id));
-    setWaiting(new Set(queue.current.map((entry) => entry.id)));
+    // That something is saved is shown when there is nothing more pressing to show.
+    startTransition(() => setWaiting(new Set(queue.current.map((entry) => entry.id))));
     await acknowledged(done);
   }, []);
 
@@ -77,7 +78,7 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
       if (response.ok && answer.seq !== undefined) {
         seen.current = answer.seq;
         retry.current = firstRetry;
-        setSavedAt(new Date().toISOString());
+        startTransition(() => setSavedAt(new Date().toISOString()));
         setTrouble(undefined);
         sent = true;
         await settle(batch.map((entry) => entry.id));
