@@ -24,6 +24,6 @@ export {
   type FaultNote,
   type Outcome,
 } from './notes';
-export { ownSheets, saveSheet, StaleSheet, versionsOf, type SheetVersion } from './sheets';
+export { ownSheets, saveSheet, versionsOf, type SheetVersion } from './sheets';
 export { addPhoto, findPhoto, mostPhotos, TooManyPhotos } from './photos';
 export { readSettings, type Settings } from './settings';

@@ -1,4 +1,4 @@
-export { askFor, whenAsked, type Panel } from './askFor';
+export { askFor, whenAsked } from './askFor';
 export { Bar } from './parts/Bar';
 export { EmptyState } from './parts/EmptyState';
 export { Key } from './parts/Key';

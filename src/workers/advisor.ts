@@ -4,7 +4,11 @@ import { type Sheet } from '@/core/sheet';
 import { type AdviceRequest, type AdvisorWorker } from './advisor.worker';
 import { Latest } from './latest';
 
-export { type AdviceRequest } from './advisor.worker';
+/** What is asked about a job whose log has these lines. */
+export const requestOf = (
+  { complaint, closed, hourlyRate }: Omit<AdviceRequest, 'entries'>,
+  entries: AdviceRequest['entries'],
+): AdviceRequest => ({ complaint, closed, hourlyRate, entries });
 
 const start = () => new Worker(new URL('./advisor.worker.ts', import.meta.url));
 

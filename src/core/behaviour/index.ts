@@ -10,7 +10,7 @@ export {
   withIntervention,
 } from './context';
 export { expect } from './expect';
-export { compileSheet, joined, levelOf, type Model } from './model';
+export { compileSheet, joined } from './model';
 export { Predictions, predictionsOf } from './predictions';
-export { simulate, type Behaviour } from './simulate';
+export { simulate } from './simulate';
 export { blinkConditions, type BlinkCondition } from './blinkConditions';

@@ -1,4 +1,4 @@
-export { compareSiblings, type Cell, type ComparedRow, type Comparison } from './divergence';
+export { compareSiblings, type Comparison } from './divergence';
 export { compareNetwork, type Network, type NetworkComparison } from './networks';
 export { readNetworkTable, type NetworkTable } from './readNetworkTable';
 export { comparePins, type OddPin, type PinComparison } from './pins';

@@ -1,5 +1,4 @@
-export { readEntry, type Entry } from './entry';
+export { readEntry } from './entry';
 export { interpret, type EntrySituation, type Interpreted } from './interpret';
-export { type EntryScope } from './named';
-export { readRefinement, type Refinement } from './refinement';
+export { readRefinement } from './refinement';
 export { nextStep, type SetStep } from './step';

@@ -1,1 +1,1 @@
-export { jointArea, type JointArea, type Worked } from './jointArea';
+export { jointArea, type JointArea } from './jointArea';

@@ -1,9 +1,8 @@
 export { largestBatch, parseBatch, reviveBody, unknownName } from './batch';
-export { type BenchState, type InsideReading, type Repair, type StoreReading, type TakenReading } from './bench';
+export { type BenchState, type TakenReading } from './bench';
 export { changesMade, lineText, typedChange } from './changes';
 export { lastStanding, standing, type LogEntry, type Standing } from './entry';
 export { type BodyNamed, type LogBody } from './kinds';
 export { isLow, provenBelow, storeReading } from './kinds/store';
 export { workedBy, type WorkedBy } from './kinds/worked';
-export { type LogStamp } from './stamp';
 export { replay } from './replay';

@@ -1,6 +1,5 @@
-export { marks, type Mark } from './marks';
+export { type Mark } from './marks';
 export { darkPicture, goodPicture, type Picture } from './picture';
 export { isMark, likeness, symptoms, symptomsOf, symptomTitles, type Symptom } from './symptoms';
 export { depict } from './depict';
 export { drawPicture } from './draw';
-export { type Shape } from './shapes';

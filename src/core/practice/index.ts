@@ -1,4 +1,4 @@
 export { answerFrom } from './answering';
 export { hiddenFault } from './hiddenFault';
-export { complaintOf, hunt, nameFault, type Hunt, type HuntOptions, type HuntPolicy, type Naming } from './hunt';
+export { complaintOf, hunt, nameFault, type HuntPolicy } from './hunt';
 export { traceKinds, traceOf, type LabelledTrace, type TraceKind } from './traces';

@@ -9,7 +9,6 @@ export {
   traceText,
   type ClassifiedTrace,
   type Sample,
-  type TraceShape,
 } from './trace';
 export { usualReadings, type ClosedLog, type Usual } from './usual';
 export { expectedText, inconclusive, judgeAnswer, type Verdict } from './verdict';

@@ -1,1 +1,1 @@
-export { methodFor, repairActions, repairMethods, repairTitle, type RepairAction, type RepairMethod } from './repairs';
+export { methodFor, repairActions, type RepairAction, type RepairMethod } from './repairs';

@@ -7,7 +7,7 @@ export {
   powerCaution,
   storesToProve,
 } from './cautions';
-export { peakPower, storedEnergy, timeConstant, timeToFall, voltsAfter, type Discharge } from './discharge';
-export { seriesLampPoint, type Lamp, type LampLoad } from './seriesLamp';
+export { peakPower, storedEnergy, timeConstant, timeToFall, voltsAfter } from './discharge';
+export { seriesLampPoint } from './seriesLamp';
 export { judgeStep, lampFor, powerSteps, type PowerPlan, type PowerStep, type StepVerdict } from './stagedPower';
-export { learntBleed, standOf, toolOn, type StoreReading, type StoreStand, type ToolOn } from './stores';
+export { learntBleed, standOf, toolOn, type StoreReading, type StoreStand } from './stores';

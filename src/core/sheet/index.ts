@@ -3,8 +3,6 @@ export { sheetChangeSchema, type SheetChange } from './change';
 export { SheetError, type Problem } from './problem';
 export { readSheet, sheetSchema } from './readSheet';
 export * from './words';
-export { type Place } from './place';
-export { longestSheet, type SheetSources } from './sources';
 export { makers, needOrder } from './needOrder';
 export { partName } from './faultTitle';
 export { lintSheet } from './lint';

@@ -14,7 +14,7 @@ import { type Sign } from './sections/sign';
 import { type Store } from './sections/store';
 import { type Technology } from './words';
 
-export { type Block, type BlockStage, type Rule } from './sections/block';
+export { type Block, type BlockStage } from './sections/block';
 export { type Board } from './sections/board';
 export { type Connector } from './sections/connector';
 export { type Fault } from './sections/fault';
@@ -23,7 +23,7 @@ export { type LabelField } from './sections/label';
 export { type Net } from './sections/net';
 export { type Option } from './sections/option';
 export { type Part } from './sections/part';
-export { type Danger, type Point } from './sections/point';
+export { type Point } from './sections/point';
 export { type Protection } from './sections/protection';
 export { type Siblings } from './sections/siblings';
 export { type Sign } from './sections/sign';

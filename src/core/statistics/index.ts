@@ -1,5 +1,5 @@
 export { mean, median, quantile, quantileSorted } from 'simple-statistics';
 export { drawn } from './drawn';
-export { type LineFit, lineThrough } from './lineThrough';
+export { lineThrough } from './lineThrough';
 export { gaussian, type Random, seeded } from './random';
 export { sum, sumOf } from './sum';

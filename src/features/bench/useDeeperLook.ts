@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { type Briefed, type DeeperLook } from '@/core/diagnosis';
 import { type LogEntry } from '@/core/log';
-import { Planner } from '@/workers/advisor';
+import { Planner, requestOf } from '@/workers/advisor';
 import { type LiveBriefing } from '@/workshop/advice';
 import { type JobFile } from '@/workshop/job';
 
@@ -38,9 +38,8 @@ export function useDeeperLook(
     if (!fresh || held || done) return;
     const timer = setTimeout(() => {
       planner.current ??= new Planner(file.sheet);
-      const { complaint, closed, hourlyRate } = file;
       planner.current.look(
-        { complaint, closed, hourlyRate, entries },
+        requestOf(file, entries),
         // A look travels by a road of its own, and may come in after the word that the last one is done.
         (look) => setSeen((now) => ({ of: briefed, look, finished: now?.of === briefed && now.finished })),
         () => setSeen((now) => ({ of: briefed, look: now?.of === briefed ? now.look : undefined, finished: true })),

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState, useTransition } from 'react';
 import { type Predictions } from '@/core/behaviour';
 import { type Briefed, type Briefing, followed } from '@/core/diagnosis';
 import { type LogEntry } from '@/core/log';
-import { Advisor } from '@/workers/advisor';
+import { Advisor, requestOf } from '@/workers/advisor';
 import { type JobFile } from '@/workshop/job';
 
 /** By then the worker is started though the page was never idle, in milliseconds. */
@@ -34,20 +34,25 @@ export function useBriefing(
   useEffect(() => {
     if (entries === file.entries) return;
     advisor.current ??= new Advisor(file.sheet);
-    const { complaint, closed, hourlyRate } = file;
-    advisor.current.brief({ complaint, closed, hourlyRate, entries }, (briefing) =>
+    advisor.current.brief(requestOf(file, entries), (briefing) =>
       startShowing(() => setNow({ of: entries, briefing })),
     );
   }, [file, entries]);
   // The worker is there before it is needed, but not before the page; it is gone with it.
   useEffect(() => {
-    const idle = requestIdleCallback(() => (advisor.current ??= new Advisor(file.sheet)), { timeout: longestIdle });
+    const start = () => {
+      if (advisor.current) return;
+      advisor.current = new Advisor(file.sheet);
+      // What it has worked out once it has at hand when the first line is typed.
+      advisor.current.brief(requestOf(file, file.entries), () => undefined);
+    };
+    const idle = requestIdleCallback(start, { timeout: longestIdle });
     return () => {
       cancelIdleCallback(idle);
       advisor.current?.close();
       advisor.current = undefined;
     };
-  }, [file.sheet]);
+  }, [file]);
   const briefed = useMemo(() => followed(now.briefing, predictions), [now.briefing, predictions]);
   return { briefed, fresh: now.of === entries };
 }

@@ -1,2 +1,2 @@
 export { AmountField, FormRefusal, Labelled, Pair, ParagraphField, TextField } from './fields';
-export { useAnsweredForm, type AnsweredForm } from './useAnsweredForm';
+export { useAnsweredForm } from './useAnsweredForm';

@@ -3,7 +3,5 @@ export { JobFrame } from './JobFrame';
 export { jobPages } from './jobPages';
 export { keepForLog } from './keepForLog';
 export { powerWords } from './powerWords';
-export { StateBand } from './StateBand';
 export { useJob } from './useJob';
 export { useLog, type JobLog, type Line } from './useLog';
-export { usePowerKeys } from './usePowerKeys';

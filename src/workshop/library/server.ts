@@ -1,12 +1,1 @@
-export {
-  kinOf,
-  parentOf,
-  readLibrary,
-  readText,
-  sheetCards,
-  sheetOf,
-  titleOf,
-  type Library,
-  type SetOf,
-  type SheetCard,
-} from './library';
+export { kinOf, parentOf, readLibrary, readText, sheetCards, sheetOf, type Library, type SheetCard } from './library';

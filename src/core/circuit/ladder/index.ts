@@ -1,1 +1,1 @@
-export { ladderOf, standingOf, type Hanging, type Ladder, type Rung, type Section } from './ladder';
+export { ladderOf, standingOf, type Hanging, type Ladder, type Rung } from './ladder';

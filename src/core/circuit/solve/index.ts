@@ -1,5 +1,5 @@
 export { NoConvergence, operatingPoint } from './operatingPoint';
 export { Reduced } from './reduced';
-export { smallSignal, type Response } from './smallSignal';
+export { smallSignal } from './smallSignal';
 export { type Change, System } from './system';
 export { transient, type Run } from './transient';

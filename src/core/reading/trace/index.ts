@@ -2,4 +2,4 @@ export { classifyTrace } from './classifyTrace';
 export { type After, CreepWatch } from './creep';
 export { SettleWatch } from './settling';
 export { traceText } from './traceText';
-export { type ClassifiedTrace, type Sample, type TraceShape } from './trace';
+export { type ClassifiedTrace, type Sample } from './trace';

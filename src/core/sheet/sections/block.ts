@@ -20,7 +20,7 @@ import { levelsByNet, ratiosByNet } from './states';
 const rule = record({ when: levelsByNet, makes: ratiosByNet });
 
 /** An exception to what a block does by default: what it makes while its needs are at certain levels. */
-export type Rule = Read<typeof rule>;
+type Rule = Read<typeof rule>;
 
 const stage = record({
   /** Which of the stages that ship. */
