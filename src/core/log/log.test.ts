@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ValidationError } from 'yup';
 import { shippedSheets } from '@/sheets';
-import { largestBatch, parseBatch, unknownName } from '.';
+import { largestBatch, parseBatch, replay, storeReading, unknownName } from '.';
 
 const entry = (body: object, more: object = {}) => ({
   id: 'b3f0c9c2-0001',
@@ -155,5 +155,36 @@ describe('names in a batch', () => {
       /no block "scan" with a netlist inside/,
     );
     expect(check({ kind: 'withdrawn' })).toBeUndefined();
+  });
+});
+
+describe('a store reading', () => {
+  const sheet = shippedSheets().get('halvane-hp-42')!;
+  const [first, second] = [...sheet.stores.values()];
+  const read = (line: string, due = second) => storeReading(line.split(' ').filter(Boolean), sheet, due);
+
+  it('is read by name or bare, and refused with what would be right', () => {
+    expect(read(`${first!.id.toLowerCase()} 4.2`)).toEqual({ kind: 'store', store: first!.id, volts: 4.2 });
+    expect(read('-3')).toEqual({ kind: 'store', store: second!.id, volts: -3 });
+    expect(() => storeReading(['4'], sheet, undefined)).toThrow(/say which store/);
+    expect(() => read('C9999 4')).toThrow(/there is no store "C9999"/);
+    expect(() => read(`${first!.id} 4k7Ω`)).toThrow(/is read in volts/);
+    expect(() => read('90000')).toThrow(/more than any store/);
+  });
+
+  it('is kept however high it is; only a low one of every store proves the set dead', () => {
+    const at = '2026-11-24T10:00:00Z';
+    const line = (id: string, store: string, volts: number) => ({
+      id,
+      at,
+      body: { kind: 'store', store, volts } as const,
+    });
+    const stores = [...sheet.stores.keys()];
+    const all = stores.map((store, index) => line(`low${index}`, store, 2.1));
+    const power = (log: Parameters<typeof replay>[0]) => replay(log, stores).context.power;
+    expect(power(all)).toBe('proven');
+    const risen = replay([...all, line('high', stores[0]!, 90)], stores);
+    expect(risen.context.power).toBe('unplugged');
+    expect(risen.stores.find(({ store }) => store === stores[0])).toMatchObject({ volts: 90 });
   });
 });

@@ -4,7 +4,7 @@ import Ajv from 'ajv/dist/2020.js';
 import { describe, expect, it } from 'vitest';
 import { parse } from 'yaml';
 import { shippedSheets } from '@/sheets';
-import { lintSheet, readSheet, SheetError, withLabel } from '.';
+import { lintSheet, readSheet, SheetError, sheetSchema, withLabel } from '.';
 import { smallSheet } from '../../../tests/fixtures/smallSheet';
 
 const folder = path.join(process.cwd(), 'src', 'sheets');
@@ -135,6 +135,10 @@ describe('lint', () => {
 describe('shipped sheets', () => {
   const schema = JSON.parse(readFileSync(path.join(folder, 'tovrik-sheet.schema.json'), 'utf8')) as object;
   const validate = new Ajv({ allErrors: true, strict: false }).compile(schema);
+
+  it('is the one that the description of the format gives: npm run schema writes it', () => {
+    expect(schema).toEqual(JSON.parse(JSON.stringify(sheetSchema)));
+  });
 
   it.each([...shippedSheets().values()].map((sheet) => [sheet.title, sheet] as const))(
     '%s obeys the schema and calls no two points alike',

@@ -11,10 +11,12 @@ interface FirstPowerProps {
   readonly file: JobFile;
   readonly log: JobLog;
   readonly live: boolean;
+  /** The mains as measured, in volts, where somebody has. */
+  readonly mains: number | undefined;
 }
 
 /** First power in stages: agreed on before, compared after. */
-export function FirstPower({ file, log, live }: FirstPowerProps) {
+export function FirstPower({ file, log, live, mains: measured }: FirstPowerProps) {
   const agreed = useMemo(() => agreedPlan(log.entries), [log.entries]);
   const [anew, setAnew] = useState(false);
   const agree = ({ lamp, mains, loadWatts }: PowerPlan) => {
@@ -32,7 +34,7 @@ export function FirstPower({ file, log, live }: FirstPowerProps) {
           onAnew={() => setAnew(true)}
         />
       ) : (
-        <Agree usual={agreed?.plan ?? usualPlan(file.sheet)} onAgree={agree} />
+        <Agree usual={agreed?.plan ?? usualPlan(file.sheet, measured)} onAgree={agree} />
       )}
     </section>
   );

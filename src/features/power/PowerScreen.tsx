@@ -41,7 +41,7 @@ export function PowerScreen({ file }: { file: JobFile }) {
     <JobFrame file={file} log={log} bench={bench}>
       <div className={styles.power}>
         <div className={styles.first}>
-          <FirstPower file={file} log={log} live={live} />
+          <FirstPower file={file} log={log} live={live} mains={bench.mains} />
           {watched && bench.since !== undefined && (
             <DecayChart row={watched} unpluggedAt={Date.parse(bench.since) / 1000} now={now} />
           )}
