@@ -30,6 +30,14 @@ describe('every reckoning', () => {
 });
 
 describe('reckoning', () => {
+  it('takes out what the meter took: two equal resistances halve', () => {
+    expect(answer('meter-load', { read: '50', source: '10M', meter: '10M' })).toEqual({
+      'Without the meter': '100 V',
+      'It took': '−50.0 %',
+    });
+    expect(reckon(named('meter-load'), { read: '50', source: '1M', meter: '0' })).toMatchObject({ kind: 'wrong' });
+  });
+
   it('discharges by RC·ln(V0/V) and says that only a reading proves it', () => {
     const given = { farads: '100u', volts: '300', ohms: '1k' };
     const lines = answer('discharge', given);

@@ -1,5 +1,6 @@
 import { chargeReckonings } from './charge';
 import { mainsReckonings } from './mains';
+import { meterReckonings } from './meter';
 import { resistorsReckonings } from './resistors';
 import { signalsReckonings } from './signals';
 import { tuningReckonings } from './tuning';
@@ -7,27 +8,18 @@ import { type Reckoning } from './reckoning';
 
 export { type Reckoning, type ReckonField, type ReckonLine, type Typed } from './reckoning';
 
-const byId = new Map(
-  [...chargeReckonings, ...mainsReckonings, ...resistorsReckonings, ...tuningReckonings, ...signalsReckonings].map(
-    (one) => [one.id, one],
-  ),
-);
+const groups = [
+  chargeReckonings,
+  mainsReckonings,
+  resistorsReckonings,
+  tuningReckonings,
+  signalsReckonings,
+  meterReckonings,
+];
 
-/** All that can be reckoned, as it is offered: what the bench asks most often first. */
-export const reckonings: readonly Reckoning[] = [
-  'discharge',
-  'bleed',
-  'lamp',
-  'line-output',
-  'side-by-side',
-  'chain',
-  'nearest',
-  'reservoir',
-  'esr',
-  'tuned',
-  'can',
-  'thermistor',
-  'decibels',
-  'line-timing',
-  'marks',
-].map((id) => byId.get(id)!);
+/** What the bench asks most often comes first. */
+const often = ['discharge', 'bleed', 'lamp', 'line-output', 'side-by-side', 'chain', 'nearest', 'reservoir', 'esr'];
+const rank = ({ id }: Reckoning) => (often.includes(id) ? often.indexOf(id) : often.length);
+
+/** All that can be reckoned, as it is offered. */
+export const reckonings: readonly Reckoning[] = groups.flat().sort((a, b) => rank(a) - rank(b));
