@@ -114,7 +114,7 @@ describe('the posterior', () => {
     hypotheses.forEach((_, index) => expect(weights[index]).toBeCloseTo(joint[index]! / total, 9));
   });
 
-  it('does not let one blunder kill the truth', () => {
+  it('does not let one outlier kill the truth', () => {
     const readings = [took('vfu-dc', number(9.1)), took('C547-esr', number(2.9))];
     const right = caseWith(plasma, [live, ...readings], { complaint: upperDark });
     const misread = caseWith(plasma, [live, took('vfu-dc', number(15)), readings[1]!], { complaint: upperDark });

@@ -23,7 +23,7 @@ const driftSpread = 0.22;
 /** Volts below which a reading says nothing. */
 const meterFloor = 0.004;
 /** Chance that a reading says nothing of the set. */
-const slip = 1e-4;
+const outlier = 1e-4;
 
 /** How often a part of a kind fails in a way, against the others. */
 export function weightOf({ ref, mode, factor = 1 }: CircuitFault): number {
@@ -70,8 +70,8 @@ function logOfRipple({ ripple, ripples }: StageReadings, fault: CircuitFault | u
   for (const [node, volts] of ripple) {
     const expected = (own ?? usual).get(node)?.ripple ?? 0;
     const z = Math.log((volts + rippleFloor) / (expected + rippleFloor)) / spread;
-    // As with volts, no reading weighs more than a slip would cost.
-    log += Math.max(-0.5 * z * z, Math.log(slip)) - Math.log(spread);
+    // As with volts, no reading weighs more than an outlier would cost.
+    log += Math.max(-0.5 * z * z, Math.log(outlier)) - Math.log(spread);
   }
   return log;
 }
@@ -149,8 +149,8 @@ function logLikelihood(
     return volts - state.point[at]! - (usual ? usual.mean - dictionary.healthy[at]! : 0);
   });
   const gauss = gaussianLog(off, covariance);
-  // No reading weighs more than a slip would cost.
-  return Math.max(gauss, read.length * Math.log(slip) - sumOf(read, ({ volts }) => Math.log(Math.abs(volts) + 1)));
+  // No reading weighs more than an outlier would cost.
+  return Math.max(gauss, read.length * Math.log(outlier) - sumOf(read, ({ volts }) => Math.log(Math.abs(volts) + 1)));
 }
 
 /** Covariance of readings under a fault, row by row, in volts squared. */

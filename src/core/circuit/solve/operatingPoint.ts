@@ -33,7 +33,7 @@ export interface Equations<Pose> {
  * Newton's iteration in place.
  *
  * @param first turn from which on it may settle: 1 where `x` is a turn from its start already
- * @returns the turns it took, or -1 where it did not settle
+ * @returns the iterations it took, or -1 where it did not settle
  */
 export function newton<Pose>(system: Equations<Pose>, x: Float64Array, pose: Pose, most: number, first = 2): number {
   const { equations, size, voltages } = system;
@@ -54,7 +54,7 @@ export function newton<Pose>(system: Equations<Pose>, x: Float64Array, pose: Pos
   return -1;
 }
 
-const turns = 80;
+const mostIterations = 80;
 const smallestShunt = 1e-12;
 
 /**
@@ -70,7 +70,7 @@ export function operatingPoint(system: System, { change, from }: Search = {}): F
   // A leg that comes off keeps the voltage it had at first.
   if (change?.leg) x[change.b] = x[change.a]!;
   system.hold(from && x, change);
-  if (newton(system, x, { supply: 1, shunt: 0, change }, turns) > 0) return x;
+  if (newton(system, x, { supply: 1, shunt: 0, change }, mostIterations) > 0) return x;
   return byShunts(system, change) ?? byRise(system, change) ?? fail(system, x);
 }
 
@@ -87,7 +87,7 @@ function byShunts(system: System, change: Change | undefined): Float64Array | un
   let step = 10;
   let started = false;
   for (let tries = 0; tries < 120; tries += 1) {
-    if (newton(system, x, { supply: 1, shunt, change }, turns) > 0) {
+    if (newton(system, x, { supply: 1, shunt, change }, mostIterations) > 0) {
       if (shunt === 0) return x;
       kept.set(x);
       started = true;

@@ -160,9 +160,9 @@ export class Reduced implements Equations<Changed> {
       devices.move(change.leg, this.place[change.b]!);
     }
     devices.hold(x);
-    const turns = newton(this, x, changed, most);
+    const iterations = newton(this, x, changed, most);
     if (change.leg) devices.restore(change.leg);
-    return turns > 0 ? this.whole(changed) : undefined;
+    return iterations > 0 ? this.whole(changed) : undefined;
   }
 
   /**

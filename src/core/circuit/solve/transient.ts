@@ -165,8 +165,13 @@ export function transient(
     for (let i = 0; i < size; i += 1) foretold[i] = x[i]! + factor * (before[0]![i]! - before[1]![i]!);
     trial.set(sinceCorner < 2 ? x : foretold);
     system.hold(x, change);
-    const turns = newton(system, trial, { supply: 1, shunt: 0, change, time: time + taken, reactive: companions }, 25);
-    if (turns < 0) {
+    const iterations = newton(
+      system,
+      trial,
+      { supply: 1, shunt: 0, change, time: time + taken, reactive: companions },
+      25,
+    );
+    if (iterations < 0) {
       if (taken < smallest * 10) throw new NoConvergence(`the steps became too small at ${time} s`);
       step = taken / 8;
       continue;

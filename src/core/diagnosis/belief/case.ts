@@ -2,7 +2,7 @@ import { type BenchState } from '../../log';
 import { type Answer, type SignState } from '../../measure';
 import { type Check, type Context, contextKey, liveCold, type Predictions } from '../../behaviour';
 import { type Symptom } from '../../picture';
-import { blunder } from './likelihood';
+import { usualOutlierChance } from './likelihood';
 
 /** What was said or seen when the set was taken in. */
 export interface Complaint {
@@ -27,7 +27,7 @@ export interface Observation {
   readonly answer: Answer;
   readonly context: Context;
   readonly cured: ReadonlySet<string>;
-  readonly carelessness: number;
+  readonly outlierChance: number;
   /** How many readings in the same circumstances say the same. */
   readonly times: number;
   /** What it weighs against a single reading: a second look at what is easily missed tells almost as much again. */
@@ -37,7 +37,7 @@ export interface Observation {
 }
 
 /** An owner's account is taken with more doubt than a reading. */
-const ownersCarelessness = 0.12;
+const ownersOutlierChance = 0.12;
 
 const nobodyCured: ReadonlySet<string> = new Set();
 
@@ -69,7 +69,7 @@ function agree(one: Answer, other: Answer): boolean {
  */
 export function observationsOf({ predictions, complaint, bench }: Case): Observation[] {
   const said: Observation[] = [];
-  const owner = { context: liveCold, cured: nobodyCured, carelessness: ownersCarelessness, times: 1, weight: 1 };
+  const owner = { context: liveCold, cured: nobodyCured, outlierChance: ownersOutlierChance, times: 1, weight: 1 };
   const picture = predictions.checks.get('picture');
   if (picture && complaint.symptoms.length > 0)
     said.push({ ...owner, check: picture, answer: { kind: 'picture', symptoms: complaint.symptoms } });
@@ -90,7 +90,7 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
       answer,
       context,
       cured,
-      carelessness: mayMiss(check) ? blunder : blunder ** Math.min(times, 2),
+      outlierChance: mayMiss(check) ? usualOutlierChance : usualOutlierChance ** Math.min(times, 2),
       times,
       weight: mayMiss(check) && times > 1 ? 1 + secondLook : 1,
       entry: entry.id,

@@ -6,7 +6,7 @@ import { likeness, type Symptom } from '../../picture';
  * Chance that an answer has nothing to do with the set: a slipped probe, a misread scale, a wrong
  * key. It keeps one bad reading from ever ruling out the truth.
  */
-export const blunder = 0.03;
+export const usualOutlierChance = 0.03;
 
 const inverseRootTwoPi = 1 / Math.sqrt(2 * Math.PI);
 
@@ -16,8 +16,8 @@ export function toScale(value: number, scale: 'linear' | 'log'): number {
   return value === Infinity ? 3 : value;
 }
 
-/** The span over which a blunder may fall, on the scale of the standard. */
-function blunderSpan(standard: NumberStandard): number {
+/** The span over which an outlier may fall, on the scale of the standard. */
+function outlierSpan(standard: NumberStandard): number {
   return standard.scale === 'log' ? 10 : 2.5 * Math.abs(standard.nominal) + 1;
 }
 
@@ -36,10 +36,11 @@ function density(component: Component, observed: number, scale: 'linear' | 'log'
   return (component.chance * inverseRootTwoPi * Math.exp(-0.5 * z * z)) / sigma;
 }
 
-/** How likely an answer is as a blunder, on the same scale as `likelihood`. */
-export function blunderLikelihood(answer: Answer, standard: Standard, carelessness: number): number {
-  if (answer.kind === 'number') return standard.kind === 'number' ? carelessness / blunderSpan(standard) : carelessness;
-  return carelessness / (answer.kind === 'choice' ? 4 : 10);
+/** How likely an answer is as an outlier, on the same scale as `likelihood`. */
+export function outlierLikelihood(answer: Answer, standard: Standard, outlierChance: number): number {
+  if (answer.kind === 'number')
+    return standard.kind === 'number' ? outlierChance / outlierSpan(standard) : outlierChance;
+  return outlierChance / (answer.kind === 'choice' ? 4 : 10);
 }
 
 /**
@@ -48,33 +49,33 @@ export function blunderLikelihood(answer: Answer, standard: Standard, carelessne
  * Numbers give a density on the scale of the expectation, choices and pictures a probability;
  * only ratios between hypotheses for the same check mean anything.
  *
- * @param carelessness chance that the answer says nothing; an owner's account has more of it
+ * @param outlierChance chance that the answer says nothing; an owner's account has more of it
  */
 export function likelihood(
   answer: Answer,
   expectation: Expectation,
   standard: Standard,
-  carelessness = blunder,
+  outlierChance = usualOutlierChance,
 ): number {
   if (answer.kind === 'number' && expectation.kind === 'number' && standard.kind === 'number') {
     const observed = toScale(answer.value, expectation.scale);
     let sum = 0;
     for (const component of expectation.components)
       if (component.shape === answer.shape) sum += density(component, observed, expectation.scale);
-    return (1 - carelessness) * sum + blunderLikelihood(answer, standard, carelessness);
+    return (1 - outlierChance) * sum + outlierLikelihood(answer, standard, outlierChance);
   }
   if (answer.kind === 'choice' && expectation.kind === 'choice') {
     const chance = expectation.chances.get(answer.choice) ?? 0;
-    return (1 - carelessness) * chance + blunderLikelihood(answer, standard, carelessness);
+    return (1 - outlierChance) * chance + outlierLikelihood(answer, standard, outlierChance);
   }
   if (answer.kind === 'picture' && expectation.kind === 'picture') {
-    return pictureLikelihood(answer.symptoms, expectation.symptoms, carelessness);
+    return pictureLikelihood(answer.symptoms, expectation.symptoms, outlierChance);
   }
-  return carelessness;
+  return outlierChance;
 }
 
 /** A picture is named loosely: half the likeness counts a quarter. */
-function pictureLikelihood(named: readonly Symptom[], expected: ReadonlySet<Symptom>, carelessness: number): number {
+function pictureLikelihood(named: readonly Symptom[], expected: ReadonlySet<Symptom>, outlierChance: number): number {
   const alike = likeness(new Set(named), expected);
-  return (1 - carelessness) * alike * alike * 0.9 + carelessness / 10;
+  return (1 - outlierChance) * alike * alike * 0.9 + outlierChance / 10;
 }

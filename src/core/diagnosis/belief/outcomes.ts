@@ -3,7 +3,7 @@ import { type Expectation, type NumberClass, type NumberStandard, type Standard 
 import { type Check, type Context, contextKey, type Predictions } from '../../behaviour';
 import { likeness, type Symptom, symptomTitles } from '../../picture';
 import { type Fault } from '../../sheet';
-import { blunder, toScale } from './likelihood';
+import { usualOutlierChance, toScale } from './likelihood';
 
 /** A class of answers to a check, with its chance under each fault. */
 export interface Outcome {
@@ -175,7 +175,9 @@ function answerClasses(standard: Standard, expectations: readonly Expectation[])
       const chances = chancesOf(standard, expectation);
       const told = sumOf(names, (name) => chances.get(name) ?? 0);
       return names.map((name) =>
-        told > 0 ? ((1 - blunder) * (chances.get(name) ?? 0)) / told + blunder / names.length : 1 / names.length,
+        told > 0
+          ? ((1 - usualOutlierChance) * (chances.get(name) ?? 0)) / told + usualOutlierChance / names.length
+          : 1 / names.length,
       );
     },
   };
@@ -197,7 +199,7 @@ export function doubtsOf(
  * The classes of answers a check can give in a context, with their chances under sets of faults.
  *
  * Numbers fall into the classes the bench names (dead, low, within, high, open, brief), so that a
- * plan can be said in words; a blunder may land in any class. Chances under single faults are
+ * plan can be said in words; an outlier may land in any class. Chances under single faults are
  * worked out once and kept.
  *
  * @param sets faults present together; an empty list is a good set

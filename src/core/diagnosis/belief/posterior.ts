@@ -3,7 +3,7 @@ import { type Predictions } from '../../behaviour';
 import { insideEvidence, type InsideEvidence } from '../../inside';
 import { type Fault } from '../../sheet';
 import { type Case, type Observation, observationsOf } from './case';
-import { blunderLikelihood, likelihood } from './likelihood';
+import { outlierLikelihood, likelihood } from './likelihood';
 import { type Hypothesis, pairsToTry } from './pairs';
 import { priorOf } from './prior';
 
@@ -32,7 +32,7 @@ export interface SuspectPair {
 /** A reading that speaks against all the others. */
 export interface Doubt {
   readonly observation: Observation;
-  /** Chance that it was a slip, after all observations. */
+  /** Chance that it is an outlier, after all observations. */
   readonly chance: number;
 }
 
@@ -52,7 +52,7 @@ export interface Posterior {
   readonly cured: ReadonlySet<string>;
 }
 
-/** A reading is named as doubtful from this chance of being a slip. */
+/** A reading is named as doubtful from this chance of being an outlier. */
 export const doubtful = 0.5;
 
 /** Log-likelihood of an observation under each hypothesis. */
@@ -62,7 +62,7 @@ function logLikelihoods(
   hypotheses: readonly Hypothesis[],
   observation: Observation,
 ): Float64Array {
-  const { check, context, cured, answer, carelessness, weight, entry } = observation;
+  const { check, context, cured, answer, outlierChance, weight, entry } = observation;
   const standard = predictions.standard(check, context);
   const row = predictions.row(check, context);
   const evidence = inside.find(({ entries }) => entry !== undefined && entries.has(entry));
@@ -73,7 +73,7 @@ function logLikelihoods(
     const left = judged ? present.filter((fault) => fault !== judged) : present;
     const expected = left.length > 1 ? predictions.expectationOf(left, check, context) : row(left[0]);
     const advantage = judged ? evidence.advantages.get(judged.id)! / evidence.entries.size : 0;
-    return weight * Math.log(likelihood(answer, expected, standard, carelessness)) + advantage;
+    return weight * Math.log(likelihood(answer, expected, standard, outlierChance)) + advantage;
   });
 }
 
@@ -105,23 +105,23 @@ function weigh(priors: Float64Array, logs: readonly Float64Array[]): Float64Arra
   return weights.map((weight) => weight / all);
 }
 
-/** Chance of each observation to have been a slip. */
-function slips(
+/** Chance of each observation to be an outlier. */
+function outlierChances(
   predictions: Predictions,
   observations: readonly Observation[],
   weights: Float64Array,
   logs: readonly Float64Array[],
 ): number[] {
-  return observations.map(({ answer, check, context, carelessness, weight }, o) => {
-    const slip = blunderLikelihood(answer, predictions.standard(check, context), carelessness) ** weight;
+  return observations.map(({ answer, check, context, outlierChance, weight }, o) => {
+    const asOutlier = outlierLikelihood(answer, predictions.standard(check, context), outlierChance) ** weight;
     const log = logs[o]!;
     let chance = 0;
-    for (let h = 0; h < weights.length; h += 1) chance += weights[h]! * Math.min(1, slip / Math.exp(log[h]!));
+    for (let h = 0; h < weights.length; h += 1) chance += weights[h]! * Math.min(1, asOutlier / Math.exp(log[h]!));
     return chance;
   });
 }
 
-/** Two faults are looked for when a reading is this likely to be a slip under every single one. */
+/** Two faults are looked for when a reading is this likely to be an outlier under every single one. */
 const unexplained = 0.3;
 
 /**
@@ -143,7 +143,7 @@ export function posteriorOf(job: Case): Posterior {
   let logs = observations.map((observation) => logLikelihoods(predictions, inside, hypotheses, observation));
   let within = insideLogs(inside, hypotheses, observations);
   let weights = weigh(priors, [...logs, within]);
-  let chances = slips(predictions, observations, weights, logs);
+  let chances = outlierChances(predictions, observations, weights, logs);
 
   const odd = observations.flatMap(({ entry }, o) => (entry !== undefined && chances[o]! > unexplained ? [o] : []));
   if (odd.length > 0 || bench.repairs.length > 0) {
@@ -161,7 +161,7 @@ export function posteriorOf(job: Case): Posterior {
     logs = logs.map((log, o) => Float64Array.from([...log, ...jointLogs[o]!]));
     within = insideLogs(inside, hypotheses, observations);
     weights = weigh(priors, [...logs, within]);
-    chances = slips(predictions, observations, weights, logs);
+    chances = outlierChances(predictions, observations, weights, logs);
   }
 
   const cured = new Set(bench.repairs.flatMap(({ repair }) => repair.cures));
