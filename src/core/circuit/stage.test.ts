@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { Stage } from '.';
+import { driftText, Stage } from '.';
 
 const divider = '* divider\n.param load=1k\nV1 a 0 12\nR1 a mid 2k\nR2 mid 0 {load}\n';
 const none = new Map<string, number>();
@@ -22,6 +22,10 @@ describe('a stage', () => {
     expect(stage.voltsWith(turned).get('mid')).toBeCloseTo(9, 9);
     expect(Stage.open(stage.written(turned)).volts.get('mid')).toBeCloseTo(9, 9);
     expect(stage.volts.get('mid')).toBeCloseTo(4, 9);
+  });
+
+  it('says what a part has drifted from and to', () => {
+    expect(driftText({ nominal: 12_000, ohms: 24_300 })).toBe('12 kΩ → about 24 kΩ');
   });
 
   it('refuses what is no circuit, with the line', () => {

@@ -1,3 +1,4 @@
+import { formatQuantity } from '../quantity';
 import { sumOf } from '../statistics';
 import { type CircuitFault, type CircuitFaultMode } from './faults';
 import { type Circuit } from './netlist';
@@ -21,6 +22,10 @@ export interface PartSuspect<Suspect extends Weighed = Weighed> {
   /** Others that no reading so far tells from it. */
   readonly alike: readonly string[];
 }
+
+/** What a part has drifted from and to: `12 kΩ → about 26 kΩ`. */
+export const driftText = ({ ohms, nominal }: NonNullable<PartSuspect['drift']>): string =>
+  `${formatQuantity(nominal, 'Ω', 3)} → about ${formatQuantity(ohms, 'Ω', 2)}`;
 
 const legs: Readonly<Record<string, string>> = {
   b: 'base',

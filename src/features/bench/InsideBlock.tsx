@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Bar, chanceText, Key } from '@/ui';
-import { partSuspects, Stage } from '@/core/circuit';
+import { driftText, partSuspects, Stage } from '@/core/circuit';
 import { type BlockInside } from '@/core/inside';
 import { attempt, formatQuantity, Refusal } from '@/core/quantity';
 import styles from '../stage/stage.module.css';
@@ -42,7 +42,7 @@ export function InsideBlock({ inside, job }: { inside: BlockInside; job: string 
             <li key={words} data-ref={leading.fault.ref}>
               <span>
                 {parts[leading.fault.ref] ?? leading.fault.ref}: {words.replace(`${leading.fault.ref} `, '')}
-                {drift && <em className="soft"> → about {formatQuantity(drift.ohms, 'Ω', 2)}</em>}
+                {drift && <em className="soft"> {driftText(drift)}</em>}
               </span>
               <span className="figure">{chanceText(probability)}</span>
               <Bar share={probability} />

@@ -1,7 +1,6 @@
 import { formatQuantity } from '@/core/quantity';
 import { Bar, chanceText, Key } from '@/ui';
-import { faultWords, type PartSuspect, type StageVerdict } from '@/core/circuit';
-import { driftText } from './stageModel';
+import { driftText, faultWords, type PartSuspect, type StageVerdict } from '@/core/circuit';
 import styles from './stage.module.css';
 
 /** Suspects less likely than this are not told of. */

@@ -62,7 +62,3 @@ export function readStageReading(
   if (measure === 'ripple' && value < 0) throw new Refusal('ripple is read peak to peak: it is never below 0');
   return { node, measure, volts: value };
 }
-
-/** `12 kΩ → about 26 kΩ`. */
-export const driftText = ({ ohms, nominal }: { readonly ohms: number; readonly nominal: number }): string =>
-  `${formatQuantity(nominal, 'Ω', 3)} → about ${formatQuantity(ohms, 'Ω', 2)}`;
