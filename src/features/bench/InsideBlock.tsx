@@ -8,8 +8,8 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Bar, chanceText, Key } from '@/ui';
 import { driftText, partSuspects, Stage } from '@/core/circuit';
 import { type BlockInside } from '@/core/inside';
-import { attempt, formatQuantity, Refusal } from '@/core/quantity';
-import styles from '../stage/stage.module.css';
+import { attempt, Refusal } from '@/core/quantity';
+import styles from './bench.module.css';
 
 const most = 2;
 /** With fewer nodes read a netlist tells little. */

@@ -1,6 +1,6 @@
 import { type Circuit, type Stage, turnable, type Turned } from '@/core/circuit';
 import { type StageReading } from '@/core/inside';
-import { attempt, formatQuantity, parseQuantity, Refusal, type Unit } from '@/core/quantity';
+import { attempt, parseQuantity, Refusal, type Unit } from '@/core/quantity';
 
 export const nothingTurned: Turned = { factors: new Map(), parameters: new Map() };
 
