@@ -29,7 +29,6 @@ export const levelRatio: Readonly<Record<Level, number>> = { dead: 0, low: 0.72,
 
 /** When a fault shows itself. `sometimes` is an intermittent. */
 export const appearances = ['always', 'cold', 'warm', 'sometimes'] as const;
-type Appearance = (typeof appearances)[number];
 
 /** `rail` is power; `signal` is all the rest. */
 export const netKinds = ['rail', 'signal'] as const;

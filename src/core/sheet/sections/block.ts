@@ -17,10 +17,8 @@ import { type Board } from './board';
 import { partsSchema } from './part';
 import { levelsByNet, ratiosByNet } from './states';
 
-const rule = record({ when: levelsByNet, makes: ratiosByNet });
-
 /** An exception to what a block does by default: what it makes while its needs are at certain levels. */
-type Rule = Read<typeof rule>;
+const rule = record({ when: levelsByNet, makes: ratiosByNet });
 
 const stage = record({
   /** Which of the stages that ship. */
