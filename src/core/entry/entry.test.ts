@@ -44,6 +44,8 @@ describe('the entry line', () => {
     expect(read('live')).toMatchObject({ body: { kind: 'power', power: 'live' } });
     expect(read('lamp in')).toMatchObject({ body: { kind: 'lamp', fitted: true } });
     expect(read('warm')).toMatchObject({ body: { kind: 'warmth', warm: true } });
+    expect(read('isolation in')).toMatchObject({ body: { kind: 'isolation', fitted: true } });
+    expect(read('lamp out')).toMatchObject({ body: { kind: 'lamp', fitted: false } });
     expect(read('mains 117')).toMatchObject({ body: { kind: 'mains', volts: 117 } });
   });
 
@@ -65,6 +67,11 @@ describe('the entry line', () => {
   ])('refuses "%s" with what would be right', (line, message) => {
     expect(() => read(line)).toThrow(message);
     expect(() => read(line)).toThrow(Refusal);
+  });
+
+  it('takes a reference with a value for a part nobody has, not for an answer in words', () => {
+    expect(() => read('F999 0.2', 'buzz')).toThrow(/has no point "F999"/);
+    expect(() => read('loud', 'buzz')).toThrow(/answered with yes, weak, brief or no/);
   });
 
   it('reads back every voltage it prints', () => {

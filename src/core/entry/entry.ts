@@ -29,7 +29,10 @@ export function readEntry(line: string, scope: EntryScope, context?: Context): E
 
 /** May the words be the answer to what is asked, and no name that is not known? */
 function fitsFocus(words: readonly string[], focus: Check): boolean {
-  return !isMetered(focus) && focus.measure !== 'blinks' ? true : /^[-+.,\d]|^o\.?l$|^open$/i.test(words[0]!);
+  const isValue = (word: string) => /^[-+.,\d]|^o\.?l$|^open$/i.test(word);
+  if (isMetered(focus) || focus.measure === 'blinks') return isValue(words[0]!);
+  // A reference with a value after it is a reading of a part, and never an answer in words.
+  return !(words.length > 1 && /^[a-z]+[-\w]*\d/i.test(words[0]!) && isValue(words[words.length - 1]!));
 }
 
 function reading(check: Check, words: readonly string[], { sheet }: EntryScope): Entry {

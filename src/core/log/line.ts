@@ -59,3 +59,8 @@ export const text = (most: number) => yup.string().defined().max(most);
 export const name = (most = 80) => text(most).min(1);
 /** A number between two. */
 export const between = (least: number, most: number) => yup.number().min(least).max(most).required();
+
+/** Is what `name` stands for put in, taken out, or not spoken of: `lamp in`? */
+export function putInOrOut([word, where, ...more]: readonly string[], name: string): boolean | undefined {
+  return word === name && more.length === 0 && (where === 'in' || where === 'out') ? where === 'in' : undefined;
+}

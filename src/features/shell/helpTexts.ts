@@ -25,7 +25,7 @@ export const helpSections: readonly HelpSection[] = [
       ['buzz weak', 'a sign: yes, weak, brief, no'],
       ['blinks 4', 'the code of the light'],
       ['look scan C547', 'what was seen where'],
-      ['unplug CN802', 'and plug CN802, lamp in, lamp out, warm, cold'],
+      ['unplug CN802', 'and plug CN802, lamp in, isolation in, warm, cold'],
       ['C812 3', 'with the plug out: the store measured 3 V'],
       ['new tp4 v12 12.1 pin 3', 'a point the sheet lacks'],
       ['learn v12', 'its last reading becomes what a good set shows'],

@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { type LineKind, type LineOf } from '../line';
+import { type LineKind, type LineOf, putInOrOut } from '../line';
 
 const fields = yup.object({ fitted: yup.boolean().required() });
 
@@ -12,4 +12,8 @@ export const isolation: LineKind<IsolationLine> = {
     bench.isolated = fitted;
   },
   said: ({ fitted }) => (fitted ? 'isolating transformer in' : 'not isolated'),
+  typed(words) {
+    const fitted = putInOrOut(words, 'isolation');
+    return fitted === undefined ? undefined : { kind: 'isolation', fitted };
+  },
 };

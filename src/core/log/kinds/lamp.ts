@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { type LineKind, type LineOf } from '../line';
+import { type LineKind, type LineOf, putInOrOut } from '../line';
 
 const fields = yup.object({ fitted: yup.boolean().required() });
 
@@ -12,8 +12,8 @@ export const lamp: LineKind<LampLine> = {
     bench.context = { ...bench.context, lamp: fitted };
   },
   said: ({ fitted }) => (fitted ? 'lamp in series' : 'lamp out'),
-  typed([word, where, ...more]) {
-    if (word !== 'lamp' || more.length > 0 || (where !== 'in' && where !== 'out')) return undefined;
-    return { kind: 'lamp', fitted: where === 'in' };
+  typed(words) {
+    const fitted = putInOrOut(words, 'lamp');
+    return fitted === undefined ? undefined : { kind: 'lamp', fitted };
   },
 };
