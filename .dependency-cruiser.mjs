@@ -42,7 +42,7 @@ const rooms = [
 ];
 
 /** Rooms with rooms of their own, from the bottom up. */
-const within = { circuit: ['netlist', 'solve', 'faults', 'ladder'], diagnosis: ['belief', 'advice'] };
+const within = { circuit: ['elements', 'netlist', 'solve', 'faults', 'ladder'], diagnosis: ['belief', 'advice'] };
 
 const any = (names) => `(${names.join('|')})`;
 const noTests = '\\.test\\.tsx?$';

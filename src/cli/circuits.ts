@@ -29,6 +29,9 @@ function analysisOf<K extends Analysis['kind']>(
 ): Extract<Analysis, { readonly kind: K }> {
   const found = stage.circuit.analyses.find((one): one is Extract<Analysis, { readonly kind: K }> => one.kind === kind);
   if (!found) throw new Refusal(`${file} has no .${kind} line`);
+  const passed = stage.circuit.notes.find(({ moving }) => moving);
+  if (passed)
+    throw new Refusal(`${file}: line ${passed.line}: ${passed.text}, but they would in .${kind}; take them out`);
   return found;
 }
 
@@ -39,7 +42,9 @@ export const op = command({
   answer({ words }) {
     const { stage } = stageFrom(words[0]);
     const volts = stage.system.voltsAt(stage.point);
-    return { nodes: Object.fromEntries(stage.nodes.map((node) => [node, volts.get(node)!])) };
+    const nodes = Object.fromEntries(stage.nodes.map((node) => [node, volts.get(node)!]));
+    const notes = stage.circuit.notes.map(({ line, text }) => `line ${line}: ${text}`);
+    return notes.length > 0 ? { nodes, notes } : { nodes };
   },
 });
 

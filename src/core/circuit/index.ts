@@ -1,3 +1,4 @@
+export { type CircuitFaultMode } from './elements';
 export * from './netlist';
 export * from './solve';
 export * from './faults';

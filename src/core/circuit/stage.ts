@@ -30,7 +30,7 @@ export class Stage {
     const circuit = readNetlist(text);
     checkCircuit(circuit);
     const system = new System(circuit);
-    return new Stage(text, circuit, system, operatingPoint(system));
+    return new Stage(text, circuit, system, operatingPoint(system, { guessed: circuit.guessed }));
   }
 
   /** Expected volts by node. */

@@ -1,6 +1,7 @@
 import { formatQuantity } from '../quantity';
 import { sumOf } from '../statistics';
-import { type CircuitFault, type CircuitFaultMode } from './faults';
+import { type CircuitFaultMode } from './elements';
+import { type CircuitFault } from './faults';
 import { type Circuit } from './netlist';
 
 /** A fault of a circuit as it is weighed by what was measured. */

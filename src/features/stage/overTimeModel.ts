@@ -22,8 +22,6 @@ export function settledSpan({ circuit }: Pick<Stage, 'circuit'>): number | undef
 
 /** The nodes to look at first: those of capacitors, which move most in their own way. */
 export function restless({ circuit }: Pick<Stage, 'circuit'>, all: readonly string[]): string[] {
-  const found = circuit.elements.flatMap(({ kind, ...element }) =>
-    kind === 'c' && 'nodes' in element ? [element.nodes[0]] : [],
-  );
+  const found = circuit.elements.flatMap((element) => (element.kind === 'c' ? [element.nodes[0]] : []));
   return [...new Set([...found, ...all])].filter((node) => all.includes(node)).slice(0, 2);
 }

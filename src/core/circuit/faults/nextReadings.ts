@@ -1,5 +1,5 @@
 import { sumOf } from '../../statistics';
-import { type Element } from '../netlist';
+import { type Element, kindOf } from '../elements';
 import { type Dictionary, type DictionaryEntry } from './dictionary';
 import { type CircuitFault } from './faults';
 import { covarianceAt, type Ranking } from './ranking';
@@ -163,8 +163,4 @@ function expectedBits(
   return expected;
 }
 
-function coldCheckOf({ kind }: Element): ColdCheck {
-  if (kind === 'r') return 'ohms';
-  if (kind === 'd' || kind === 'q' || kind === 'm') return 'junctions';
-  return kind === 'c' ? 'capacitor' : 'continuity';
-}
+const coldCheckOf = (element: Element): ColdCheck => kindOf(element).cold ?? 'continuity';

@@ -1,5 +1,5 @@
 import { type System } from '../solve';
-import { type Element } from '../netlist';
+import { type Element } from '../elements';
 
 /** A node of the ladder: a rung at its voltage, as wide as the parts that hang from it. */
 export interface Rung {
@@ -50,13 +50,13 @@ export function standingOf(measured: number, expected: number): 'within' | 'high
  * @param point node voltages, as `operatingPoint` gives them
  */
 export function ladderOf(system: System, point: Float64Array): Ladder {
-  const hung = system.circuit.elements.filter(({ kind }) => 'rdqmlcgi'.includes(kind));
+  const hung = system.circuit.elements.filter(({ kind }) => 'rdqmjlcgisw'.includes(kind));
   const parts = hung.map((element, slot): Hanging => ({
     label: element.label,
     kind: element.kind,
     slot,
     // A bulk tied to its source and a capacitor's plates are nodes like others.
-    nodes: element.kind === 'k' ? [] : [...new Set<string>(element.nodes)],
+    nodes: [...new Set<string>(element.nodes)],
   }));
   const reach = new Map<string, { from: number; to: number }>();
   for (const { slot, nodes } of parts) {

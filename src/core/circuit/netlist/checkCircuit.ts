@@ -1,4 +1,4 @@
-import { netlistRefusal } from './netlistRefusal';
+import { kindOf, netlistRefusal } from '../elements';
 import { type Circuit } from './circuit';
 
 /**
@@ -19,28 +19,17 @@ export function checkCircuit({ elements }: Circuit): void {
     parent.set(one, other);
     return true;
   };
-  for (const element of elements) {
-    if (element.kind !== 'v' && element.kind !== 'l' && element.kind !== 'e' && element.kind !== 'h') continue;
-    const [a, b] = element.nodes;
-    if (!join(a, b))
-      throw netlistRefusal(
-        element.line,
-        `${element.name} closes a loop without resistance between "${a}" and "${b}": put a resistor in it`,
-      );
-  }
+  for (const element of elements)
+    for (const [a, b] of kindOf(element).holds?.(element) ?? [])
+      if (!join(a, b))
+        throw netlistRefusal(
+          element.line,
+          `${element.name} closes a loop without resistance between "${a}" and "${b}": put a resistor in it`,
+        );
   const firstLine = new Map<string, number>();
   for (const element of elements) {
-    if (element.kind === 'k') continue;
     for (const node of element.nodes) if (!firstLine.has(node)) firstLine.set(node, element.line);
-    if (element.kind === 'r' || element.kind === 'd') join(element.nodes[0], element.nodes[1]);
-    if (element.kind === 'q') {
-      join(element.nodes[0], element.nodes[1]);
-      join(element.nodes[1], element.nodes[2]);
-    }
-    if (element.kind === 'm') {
-      join(element.nodes[0], element.nodes[2]);
-      join(element.nodes[2], element.nodes[3]);
-    }
+    for (const [a, b] of kindOf(element).passes?.(element) ?? []) join(a, b);
   }
   for (const [node, line] of firstLine) {
     if (root(node) !== root('0'))

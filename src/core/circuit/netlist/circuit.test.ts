@@ -3,7 +3,8 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { evaluate, readNumber } from './expression';
+import { evaluate, readNumber } from '../elements/expression';
+import { diodeJunction } from '../elements/junctions';
 import {
   checkCircuit,
   type CircuitFault,
@@ -70,7 +71,7 @@ x2 a c half r={top*2}
     ['one within itself', '.subckt t a\nX1 a t\n.ends\nX1 a t', /contains itself/],
     ['an open subcircuit', '.subckt t a\nR1 a 0 1', /line 2: .subckt t is not closed/],
     ['an unknown letter', 'Y1 a 0 1', /line 2: "y1" is no element/],
-    ['an unknown command', 'R1 a 0 1\n.plot v(a)', /line 3: ".plot" is not known/],
+    ['an unknown command', 'R1 a 0 1\n.wibble v(a)', /line 3: ".wibble" is not known/],
     ['a coupling of nothing', 'L1 a 0 1m\nK1 L1 L2 0.9', /line 3: k1 couples "l2", which is no inductor/],
     ['nothing', '* only this', /no element/],
   ])('says where there is %s', (_, text, message) => {
@@ -187,8 +188,10 @@ describe('properties of any network', () => {
           into[a]! -= amperes;
           into[b]! += amperes;
         }
-        for (const { name, junction } of system.devices.junctions) {
-          const [anode, cathode] = system.terminals.get(name)!.outer as [number, number];
+        for (const element of system.circuit.elements) {
+          if (element.kind !== 'd') continue;
+          const [anode, cathode] = system.terminals.get(element.name)!.outer as [number, number];
+          const junction = diodeJunction(element.model, element.area);
           const amperes = junction.saturation * Math.expm1((point[anode]! - point[cathode]!) / junction.slope);
           into[anode]! -= amperes;
           into[cathode]! += amperes;

@@ -1,16 +1,23 @@
-import { netlistRefusal } from './netlistRefusal';
-import { type Analysis, type Circuit, type Element, type Model } from './circuit';
 import {
   assignments,
+  type Element,
   type Line,
   listed,
   logicalLines,
+  type Model,
+  modelKinds,
+  netlistRefusal,
   nodeIn,
+  probesOf,
+  type NetlistNote,
+  readModel,
   type Scope,
   valueOf,
   wordsOf,
   writtenName,
-} from './netlistText';
+} from '../elements';
+import { type Analysis, type Circuit } from './circuit';
+import { readCommand } from './readCommand';
 import { readElement } from './readElement';
 
 /** The longest netlist that is read, in characters. */
@@ -27,8 +34,9 @@ interface Subcircuit {
 }
 
 /**
- * Reads a circuit in the common text form: R C L V I D Q M E G F H K X, `.model`, `.subckt`, `.param`,
- * `.ic`, `.op`, `.tran`, `.ac`. The first line is the title.
+ * Reads a circuit in the common text form: R C L V I D Q M J E G F H B K S W X, `.model`, `.subckt`,
+ * `.param`, `.ic`, `.nodeset`, `.global`, `.op`, `.tran`, `.ac`. The first line is the title. What is
+ * not reckoned with is refused, or noted where it changes nothing.
  *
  * @param given values of top-level parameters in place of those of the text
  * @throws Refusal with the line and what would be right
@@ -43,11 +51,22 @@ export function readNetlist(text: string, given: ReadonlyMap<string, number> = n
   const { title, lines } = logicalLines(text);
   const top: Line[] = [];
   const subcircuits = new Map<string, Subcircuit>();
+  const notes: NetlistNote[] = [];
+  let commands = false;
   let open: { name: string; sub: Subcircuit } | undefined;
   for (const line of lines) {
     const words = wordsOf(line);
     const first = words[0]!;
     if (first === '.end') break;
+    if (first === '.control' || (commands && first !== '.endc')) {
+      if (!commands) notes.push({ line: line.number, text: 'the commands of .control are passed over', moving: false });
+      commands = true;
+      continue;
+    }
+    if (first === '.endc') {
+      commands = false;
+      continue;
+    }
     if (first === '.subckt') {
       if (open)
         throw netlistRefusal(line.number, `.subckt inside .subckt ${open.name}: close that one with .ends first`);
@@ -64,27 +83,31 @@ export function readNetlist(text: string, given: ReadonlyMap<string, number> = n
   if (open) throw netlistRefusal(open.sub.line.number, `.subckt ${open.name} is not closed: end it with .ends`);
 
   const parameters = new Map<string, number>();
-  const models = new Map<string, Model>();
   const analyses: Analysis[] = [];
-  const initial = new Map<string, number>();
-  const bodies = [top, ...[...subcircuits.values()].map(({ body }) => body)];
-  for (const line of top) if (/^\.param\b/i.test(line.text)) readParameters(line, parameters, given);
-  for (const line of bodies.flat()) {
-    if (!/^\.model\b/i.test(line.text)) continue;
-    const model = readModel(line, parameters);
-    models.set(model.name, model);
-  }
+  const [initial, guessed] = [new Map<string, number>(), new Map<string, number>()];
+  const named: { readonly node: string; readonly line: number }[] = [];
+  const globals = new Set<string>();
+  const modelsOf = (body: readonly Line[], known: ReadonlyMap<string, number>, outer: ReadonlyMap<string, Model>) => {
+    const models = new Map(outer);
+    for (const line of body.filter(isLine('.model'))) {
+      const model = readModel(line, wordsOf(line), known, modelKinds, (note) => notes.push(note));
+      models.set(model.name, model);
+    }
+    return models;
+  };
+  for (const line of top.filter(isLine('.global'))) for (const node of wordsOf(line).slice(1)) globals.add(node);
+  for (const line of top.filter(isLine('.param'))) readParameters(line, parameters, given);
   const elements: Element[] = [];
   const names = new Set<string>();
-  const expand = (body: readonly Line[], scope: Scope): void => {
+  const expand = (body: readonly Line[], scope: Scope, models: ReadonlyMap<string, Model>): void => {
     for (const line of body) {
       const words = wordsOf(line);
       if (words[0]!.startsWith('.')) {
-        if (scope.depth === 0) readCommand(line, words, scope, { analyses, initial });
+        readCommand(line, words, scope, { analyses, initial, guessed, named, note: (note) => notes.push(note) });
         continue;
       }
       if (words[0]!.startsWith('x')) {
-        openUp(line, words, scope);
+        openUp(line, words, scope, models);
         continue;
       }
       const element = readElement(line, words, scope, models);
@@ -95,7 +118,7 @@ export function readNetlist(text: string, given: ReadonlyMap<string, number> = n
         throw netlistRefusal(line.number, `more than ${mostElements} elements: a stage has tens`);
     }
   };
-  const openUp = (line: Line, words: readonly string[], scope: Scope): void => {
+  const openUp = (line: Line, words: readonly string[], scope: Scope, models: ReadonlyMap<string, Model>): void => {
     const plain = words.slice(1).filter((word) => !word.includes('=') && word !== 'params:');
     const name = plain[plain.length - 1] ?? '';
     const sub = subcircuits.get(name);
@@ -111,18 +134,26 @@ export function readNetlist(text: string, given: ReadonlyMap<string, number> = n
     const inner = new Map(scope.parameters);
     for (const [key, value] of [...sub.defaults, ...assignments(words)])
       inner.set(key, valueOf(value, line, scope.parameters));
-    expand(sub.body, {
+    for (const own of sub.body.filter(isLine('.param'))) readParameters(own, inner, new Map());
+    const within: Scope = {
       path: `${scope.path}${words[0]}.`,
       label: `${scope.label}${writtenName(line)}.`,
-      nodes: new Map(sub.ports.map((port, index) => [port, nodeIn(scope, outer[index]!)])),
+      nodes: new Map([
+        ...[...globals].map((node) => [node, node] as const),
+        ...sub.ports.map((port, index) => [port, nodeIn(scope, outer[index]!)] as const),
+      ]),
       parameters: inner,
       depth: scope.depth + 1,
-    });
+    };
+    expand(sub.body, within, modelsOf(sub.body, inner, models));
   };
-  expand(top, { path: '', label: '', nodes: new Map(), parameters, depth: 0 });
+  expand(top, { path: '', label: '', nodes: new Map(), parameters, depth: 0 }, modelsOf(top, parameters, new Map()));
   if (elements.length === 0) throw netlistRefusal(1, 'there is no element: write one a line, like "R1 a 0 4.7k"');
   checkNames(elements);
-  return { title, elements, analyses, initial, parameters };
+  const nodes = new Set(elements.flatMap((element): readonly string[] => element.nodes));
+  for (const { node, line } of named)
+    if (!nodes.has(node)) throw netlistRefusal(line, `there is no node "${node}"${listed([...nodes])}`);
+  return { title, elements, analyses, initial, guessed, parameters, notes: once(notes) };
 }
 
 function readParameters(line: Line, parameters: Map<string, number>, given: ReadonlyMap<string, number>): void {
@@ -131,67 +162,13 @@ function readParameters(line: Line, parameters: Map<string, number>, given: Read
   for (const [name, value] of found) parameters.set(name, given.get(name) ?? valueOf(value, line, parameters));
 }
 
-const modelTypes = ['d', 'npn', 'pnp', 'nmos', 'pmos'] as const;
+const isLine = (directive: string) => (line: Line) =>
+  line.text.toLowerCase().startsWith(directive) && !/^\w/.test(line.text.slice(directive.length));
 
-function readModel(line: Line, parameters: ReadonlyMap<string, number>): Model {
-  const [, name, kind, ...rest] = wordsOf(line);
-  const type = modelTypes.find((one) => one === kind);
-  if (name === undefined || !type)
-    throw netlistRefusal(line.number, `.model needs a name and one of ${modelTypes.join(', ')}`);
-  const values = new Map(assignments(rest).map(([key, value]) => [key, valueOf(value, line, parameters)] as const));
-  if ((values.get('level') ?? 1) !== 1) throw netlistRefusal(line.number, `.model ${name}: only level 1 is known here`);
-  return { name, type, values };
-}
-
-function readCommand(
-  line: Line,
-  words: readonly string[],
-  scope: Scope,
-  into: { analyses: Analysis[]; initial: Map<string, number> },
-): void {
-  const value = (index: number) => valueOf(words[index], line, scope.parameters);
-  const optional = (index: number) => (words[index] === undefined || words[index] === 'uic' ? undefined : value(index));
-  switch (words[0]) {
-    case '.op':
-      into.analyses.push({ kind: 'op' });
-      return;
-    case '.tran': {
-      const [start, most] = [optional(3) ?? 0, optional(4)];
-      const stop = value(2);
-      if (!(stop > start)) throw netlistRefusal(line.number, '.tran ends before it starts');
-      into.analyses.push({
-        kind: 'tran',
-        step: value(1),
-        stop,
-        start,
-        given: words.includes('uic'),
-        ...(most === undefined ? {} : { most }),
-      });
-      return;
-    }
-    case '.ac': {
-      const scale = (['lin', 'dec', 'oct'] as const).find((one) => one === words[1]);
-      if (!scale) throw netlistRefusal(line.number, '.ac is written like ".ac dec 20 10 100k"');
-      into.analyses.push({ kind: 'ac', scale, points: Math.max(1, value(2)), from: value(3), to: value(4) });
-      return;
-    }
-    case '.ic': {
-      const found = [...line.text.matchAll(/v\(\s*([^\s)]+)\s*\)\s*=\s*(\S+)/gi)];
-      if (found.length === 0) throw netlistRefusal(line.number, '.ic is written like ".ic v(out)=12"');
-      for (const [, node, volts] of found)
-        into.initial.set(nodeIn(scope, node!.toLowerCase()), valueOf(volts!.toLowerCase(), line, scope.parameters));
-      return;
-    }
-    case '.param':
-    case '.model':
-      return;
-    default:
-      throw netlistRefusal(
-        line.number,
-        `"${words[0]}" is not known here; there are .op, .tran, .ac, .ic, .param, .model, .subckt`,
-      );
-  }
-}
+/** A model within a subcircuit is read at every use of it. */
+const once = (notes: readonly NetlistNote[]): NetlistNote[] => [
+  ...new Map(notes.map((note) => [`${note.line} ${note.text}`, note])).values(),
+];
 
 /** Elements that name others must find them. */
 function checkNames(elements: readonly Element[]): void {
@@ -202,10 +179,19 @@ function checkNames(elements: readonly Element[]): void {
       if (missing !== undefined)
         throw netlistRefusal(element.line, `${element.name} couples "${missing}", which is no inductor here`);
     }
-    if ((element.kind === 'f' || element.kind === 'h') && kinds.get(element.through) !== 'v')
-      throw netlistRefusal(
-        element.line,
-        `${element.name} follows the current of "${element.through}", which is no voltage source here`,
-      );
+    for (const through of followed(element))
+      if (kinds.get(through) !== 'v')
+        throw netlistRefusal(
+          element.line,
+          `${element.name} follows the current of "${through}", which is no voltage source here`,
+        );
   }
+}
+
+/** The elements whose currents an element follows. */
+function followed(element: Element): readonly string[] {
+  if (element.kind === 'f' || element.kind === 'h') return [element.through];
+  if (element.kind === 'w' && 'through' in element.control) return [element.control.through];
+  if (element.kind !== 'b') return [];
+  return probesOf(element.law).flatMap((probe) => (probe.kind === 'amperes' ? [probe.through] : []));
 }

@@ -1,19 +1,8 @@
-import { type Circuit, type Element } from './circuit';
+import { type Element, kindOf } from '../elements';
+import { type Circuit } from './circuit';
 
 /** What of a part can be turned: ohms, farads, henries, volts or amperes; undefined of a part with no such value. */
-export function turnable(element: Element): number | undefined {
-  switch (element.kind) {
-    case 'r':
-    case 'c':
-    case 'l':
-      return element.value;
-    case 'v':
-    case 'i':
-      return element.wave.kind === 'dc' ? element.dc : undefined;
-    default:
-      return undefined;
-  }
-}
+export const turnable = (element: Element): number | undefined => kindOf(element).turnable?.(element);
 
 /** A circuit with some of its values multiplied. @param factors by name of the part */
 export function scaled(circuit: Circuit, factors: ReadonlyMap<string, number>): Circuit {
@@ -22,16 +11,10 @@ export function scaled(circuit: Circuit, factors: ReadonlyMap<string, number>): 
     elements: circuit.elements.map((element) => {
       const factor = factors.get(element.name);
       if (factor === undefined || turnable(element) === undefined) return element;
-      if (element.kind === 'v' || element.kind === 'i') return { ...element, dc: element.dc * factor };
-      return 'value' in element ? { ...element, value: element.value * factor } : element;
+      return kindOf(element).turned?.(element, factor) ?? element;
     }),
   };
 }
-
-/** From this capacitance on a capacitor is taken for an electrolytic, in farads. */
-const electrolytic = 0.9e-6;
-
-export const isElectrolytic = (element: Element): boolean => element.kind === 'c' && element.value >= electrolytic;
 
 /** What is left of the capacitance of a dried-out electrolytic, and the product of its resistance and nominal capacitance, in seconds. */
 const dry = { share: 0.15, seconds: 2e-3 };

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { changeFor, dictionaryOf, type CircuitFaultMode, operatingPoint, readNetlist, System } from '..';
-import { thermalVolts } from './junctions';
+import { thermalVolts } from '../elements';
 
 const systemOf = (...lines: string[]) => new System(readNetlist(['* test', ...lines].join('\n')));
 const voltsOf = (system: System) => {

@@ -1,6 +1,6 @@
 import { Refusal } from '../../quantity';
 import { type LinearSystem } from './linearSystem';
-import { type Change, type System } from './system';
+import { type Change, type Reactive, type System } from './system';
 
 /** The equations could not be solved; the message names the node that would not settle. */
 export class NoConvergence extends Refusal {
@@ -15,6 +15,8 @@ export interface Search {
   readonly change?: Change;
   /** Where to start; from nothing where absent. */
   readonly from?: Float64Array;
+  /** Volts to start from, by node, where some are guessed. */
+  readonly guessed?: ReadonlyMap<string, number>;
 }
 
 /** Equations that can be written down around a point, as they stand in a pose. */
@@ -64,7 +66,11 @@ const smallestShunt = 1e-12;
  * @returns node voltages, then branch currents, in the order of the system
  * @throws NoConvergence
  */
-export function operatingPoint(system: System, { change, from }: Search = {}): Float64Array {
+export function operatingPoint(system: System, { change, from, guessed }: Search = {}): Float64Array {
+  if (guessed && guessed.size > 0) {
+    const found = nearGuess(system, guessed);
+    if (found) return found;
+  }
   const x = new Float64Array(system.size + 1);
   if (from) x.set(from);
   // A leg that comes off keeps the voltage it had at first.
@@ -72,6 +78,27 @@ export function operatingPoint(system: System, { change, from }: Search = {}): F
   system.hold(from && x, change);
   if (newton(system, x, { supply: 1, shunt: 0, change }, mostIterations) > 0) return x;
   return byShunts(system, change) ?? byRise(system, change) ?? fail(system, x);
+}
+
+/** What a guess is first held to its node with, in siemens. */
+const guessHold = 1;
+
+/** First with the guessed nodes held near their volts, then from there without. */
+function nearGuess(system: System, guessed: ReadonlyMap<string, number>): Float64Array | undefined {
+  const held: Reactive = {
+    stamp(equations) {
+      for (const [node, volts] of guessed) {
+        const at = system.indexOf(node)!;
+        equations.add(at, at, guessHold);
+        equations.right[at]! += guessHold * volts;
+      }
+    },
+  };
+  const x = new Float64Array(system.size + 1);
+  system.hold();
+  if (newton(system, x, { supply: 1, shunt: 0, reactive: held }, mostIterations) < 0) return undefined;
+  system.hold(x);
+  return newton(system, x, { supply: 1, shunt: 0 }, mostIterations) > 0 ? x : undefined;
 }
 
 /** The operating point that a slow common rise of all supplies leads to. */

@@ -1,7 +1,7 @@
-import { type Circuit, type Element, type Passive, type Source } from '../netlist';
-import { type Device, DeviceList, type Devices, type Leg } from './devices';
+import { type Capacitance, type Device, type Element, kindOf, type Places, type Source, sourceAt } from '../elements';
+import { type Circuit } from '../netlist';
+import { Devices, type Leg } from './devices';
 import { LinearSystem, type Stamps } from './linearSystem';
-import { sourceAt } from './waves';
 
 /** Conductance from every node to ground that keeps the equations soluble. */
 const nodeShunt = 1e-14;
@@ -39,19 +39,10 @@ export interface Change {
   readonly b: number;
   /** Added between them, in siemens. */
   readonly siemens: number;
-  /** Index of a junction that no longer conducts. */
+  /** Index of a device that no longer conducts. */
   readonly without?: number;
   /** Leg taken off its node `a` and put on the spare node `b`. */
   readonly leg?: Leg;
-}
-
-/** A capacitance between two unknowns, in farads. */
-export interface Capacitance {
-  readonly a: number;
-  readonly b: number;
-  readonly farads: number;
-  /** Volts across it at the start, where they are given. */
-  readonly initial?: number;
 }
 
 /** Capacitors and coils as they stand at one moment of a transient. */
@@ -72,11 +63,8 @@ export interface Pose {
   readonly reactive?: Reactive;
 }
 
-const isDevice = (element: Element): element is Device =>
-  element.kind === 'd' || element.kind === 'q' || element.kind === 'm';
-
 /** Name of the node behind the resistance of a terminal; no netlist can write one like it. */
-const innerName = ({ name }: Device, terminal: number) => `${name}:${terminal}`;
+const innerName = ({ name }: Element, terminal: number) => `${name}:${terminal}`;
 
 /**
  * A circuit as equations of modified nodal analysis (Ho, Ruehli, Brennan 1975): unknowns are the node
@@ -95,7 +83,10 @@ export class System {
   readonly terminals = new Map<string, Terminals>();
   readonly equations: LinearSystem;
   private readonly sources: SourceStamp[] = [];
-  private readonly deviceList = new DeviceList();
+  /** Of each part: the places that each of its terminals takes among the devices. */
+  private readonly legs = new Map<string, readonly Leg[]>();
+  /** Of each part: its first device. */
+  private readonly firstDevice = new Map<string, number>();
   private readonly indices = new Map<string, number>();
   /** Stamps of everything that is linear in direct current, at full supply. */
   private readonly linearStamps: Stamps;
@@ -108,29 +99,38 @@ export class System {
       this.indices.set(name, names.length);
       names.push(name);
     };
-    for (const element of circuit.elements) if (element.kind !== 'k') for (const node of element.nodes) index(node);
+    for (const element of circuit.elements) for (const node of element.nodes) index(node);
     // Parts with resistance of their own have nodes within.
-    for (const element of circuit.elements) {
-      if (!isDevice(element)) continue;
-      resistancesOf(element).forEach((ohms, terminal) => ohms !== undefined && index(innerName(element, terminal)));
-    }
+    for (const element of circuit.elements)
+      kindOf(element)
+        .behind?.(element)
+        .forEach((ohms, terminal) => ohms !== undefined && index(innerName(element, terminal)));
     this.spare = names.length;
     names.push(':spare');
     this.nodes = names;
     let size = names.length;
-    for (const { kind, name } of circuit.elements) if ('velh'.includes(kind)) this.branches.set(name, size++);
+    for (const element of circuit.elements)
+      if (kindOf(element).hasCurrent?.(element)) this.branches.set(element.name, size++);
     this.size = size;
     this.ground = size;
+    const devices: Device[] = [];
+    let places = 0;
     for (const element of circuit.elements) {
-      if (element.kind === 'r') this.addResistor(element);
-      else if (isDevice(element)) this.addPart(element);
-      else if (element.kind === 'v' || element.kind === 'i') {
-        const [plus, minus] = element.nodes.map((node) => this.at(node)) as [number, number];
-        this.sources.push({ element, branch: this.branches.get(element.name) ?? -1, plus, minus });
+      this.place(element);
+      for (const { device, legs } of this.devicesOf(element)) {
+        if (!this.firstDevice.has(element.name)) this.firstDevice.set(element.name, devices.length);
+        const taken = this.legs.get(element.name) ?? element.nodes.map((): Leg => []);
+        const own = taken.map((leg, terminal) => [
+          ...leg,
+          ...legs.flatMap((one, index) => (one === terminal ? [places + index] : [])),
+        ]);
+        this.legs.set(element.name, own);
+        places += device.home.length;
+        devices.push(device);
       }
     }
     this.equations = new LinearSystem(size);
-    this.devices = this.deviceList.build();
+    this.devices = new Devices(devices);
     this.stampLinear();
     this.linearStamps = this.equations.stamps();
   }
@@ -161,7 +161,12 @@ export class System {
 
   /** The places a terminal of a part takes among the devices. */
   legOf(name: string, terminal: number): Leg {
-    return this.deviceList.leg(name, terminal);
+    return this.legs.get(name)![terminal]!;
+  }
+
+  /** The index of a part's first device. */
+  deviceOf(name: string): number {
+    return this.firstDevice.get(name)!;
   }
 
   /** Puts the junctions where Newton's iteration starts from: at these voltages, or just conducting. */
@@ -205,42 +210,40 @@ export class System {
 
   /** Capacitances between nodes at a point, those of junctions among them, in farads. */
   capacitancesAt(point: Float64Array): Capacitance[] {
-    return this.circuit.elements.flatMap((element): Capacitance[] => {
-      if (element.kind === 'c') {
-        const [a, b] = element.nodes.map((node) => this.at(node)) as [number, number];
-        return [
-          { a, b, farads: element.value, ...(element.initial === undefined ? {} : { initial: element.initial }) },
-        ];
-      }
-      if (element.kind !== 'd' || !element.model.values.has('cjo')) return [];
-      const [a, b] = this.terminals.get(element.name)!.inner as [number, number];
-      return [{ a, b, farads: depletion(element, point[a]! - point[b]!) }];
+    return this.circuit.elements.flatMap((element): readonly Capacitance[] => {
+      const { capacitances } = kindOf(element);
+      return capacitances ? capacitances(element, this.terminals.get(element.name)!.inner, point) : [];
     });
   }
 
-  private addResistor(element: Passive): void {
-    const ends = element.nodes.map((node) => this.at(node));
-    const [a, b] = ends as [number, number];
-    this.resistors.push({ name: element.name, a, b, siemens: 1 / element.value });
-    this.terminals.set(element.name, { element, outer: ends, inner: ends, between: [0, 0] });
-  }
-
-  private addPart(element: Device): void {
+  /** Lays out an element's terminals, with the resistances behind them. */
+  private place(element: Element): void {
+    if (element.kind === 'v' || element.kind === 'i') {
+      const [plus, minus] = element.nodes.map((node) => this.at(node)) as [number, number];
+      this.sources.push({ element, branch: this.branches.get(element.name) ?? -1, plus, minus });
+    }
     const outer = element.nodes.map((node) => this.at(node));
-    const within = resistancesOf(element);
-    const inner = within.map((ohms, terminal) =>
-      ohms === undefined ? outer[terminal]! : this.at(innerName(element, terminal)),
+    const within = kindOf(element).behind?.(element) ?? [];
+    const inner = outer.map((node, terminal) =>
+      within[terminal] === undefined ? node : this.at(innerName(element, terminal)),
     );
-    const between = within.map((ohms) => (ohms === undefined ? 0 : 1 / ohms));
+    const between = outer.map((_, terminal) => (within[terminal] === undefined ? 0 : 1 / within[terminal]!));
+    if (element.kind === 'r')
+      this.resistors.push({ name: element.name, a: outer[0]!, b: outer[1]!, siemens: 1 / element.value });
     within.forEach((ohms, terminal) => {
       if (ohms === undefined) return;
       const name = innerName(element, terminal);
       this.resistors.push({ name, a: outer[terminal]!, b: inner[terminal]!, siemens: between[terminal]! });
     });
-    // A bulk tied to the source lies behind the same resistance.
-    if (element.kind === 'm' && outer[3] === outer[2]) inner[3] = inner[2]!;
     this.terminals.set(element.name, { element, outer, inner, between });
-    this.deviceList.add(element, inner);
+  }
+
+  private devicesOf(element: Element) {
+    return kindOf(element).devices?.(element, this.terminals.get(element.name)!.inner, this.places) ?? [];
+  }
+
+  private get places(): Places {
+    return { node: (name) => this.at(name), current: (name) => this.branches.get(name)! };
   }
 
   private at(node: string): number {
@@ -248,48 +251,10 @@ export class System {
   }
 
   private stampLinear(): void {
-    const { equations } = this;
+    const { equations, places } = this;
     for (const { a, b, siemens } of this.resistors) equations.conductance(a, b, siemens);
     for (let node = 0; node < this.nodes.length; node += 1) equations.add(node, node, nodeShunt);
-    for (const element of this.circuit.elements) {
-      switch (element.kind) {
-        case 'v':
-        case 'l':
-        case 'e':
-        case 'h': {
-          const branch = this.branches.get(element.name)!;
-          const [plus, minus] = element.nodes.map((node) => this.at(node)) as [number, number];
-          equations.add(plus, branch, 1);
-          equations.add(minus, branch, -1);
-          equations.add(branch, plus, 1);
-          equations.add(branch, minus, -1);
-          if (element.kind === 'e') {
-            equations.add(branch, this.at(element.control[0]), -element.gain);
-            equations.add(branch, this.at(element.control[1]), element.gain);
-          }
-          if (element.kind === 'h') equations.add(branch, this.branches.get(element.through)!, -element.gain);
-          break;
-        }
-        case 'g': {
-          const [plus, minus] = element.nodes.map((node) => this.at(node)) as [number, number];
-          const [up, down] = element.control.map((node) => this.at(node)) as [number, number];
-          equations.add(plus, up, element.gain);
-          equations.add(plus, down, -element.gain);
-          equations.add(minus, up, -element.gain);
-          equations.add(minus, down, element.gain);
-          break;
-        }
-        case 'f': {
-          const [plus, minus] = element.nodes.map((node) => this.at(node)) as [number, number];
-          const through = this.branches.get(element.through)!;
-          equations.add(plus, through, element.gain);
-          equations.add(minus, through, -element.gain);
-          break;
-        }
-        default:
-          break;
-      }
-    }
+    for (const element of this.circuit.elements) kindOf(element).stamp?.(element, equations, places);
   }
 
   private stampSources(supply: number, time: number | undefined): void {
@@ -302,30 +267,5 @@ export class System {
         right[minus]! += value;
       }
     }
-  }
-}
-
-/** Capacitance of a junction's depletion layer at a voltage, in farads; linear beyond half the built-in voltage. */
-function depletion({ model: { values }, area }: Extract<Element, { kind: 'd' }>, volts: number): number {
-  const zero = values.get('cjo')! * area;
-  const [built, grading] = [values.get('vj') ?? 1, values.get('m') ?? 0.5];
-  const share = volts / built;
-  if (share < 0.5) return zero * (1 - share) ** -grading;
-  return (zero / 0.5 ** (1 + grading)) * (1 - 0.5 * (1 + grading) + grading * share);
-}
-
-/** Ohms behind each terminal; undefined where there are none. */
-function resistancesOf(element: Device): (number | undefined)[] {
-  const behind = (key: string) => {
-    const ohms = element.model.values.get(key) ?? 0;
-    return ohms > 0 ? ohms / ('area' in element ? element.area : 1) : undefined;
-  };
-  switch (element.kind) {
-    case 'd':
-      return [behind('rs'), undefined];
-    case 'q':
-      return ['rc', 'rb', 're'].map(behind);
-    case 'm':
-      return [behind('rd'), undefined, behind('rs'), undefined];
   }
 }

@@ -1,8 +1,8 @@
-import { type Analysis, type Source } from '../netlist';
+import { nextCorner, type Source } from '../elements';
+import { type Analysis } from '../netlist';
 import { type LinearSystem } from './linearSystem';
 import { newton, NoConvergence, operatingPoint } from './operatingPoint';
 import { type Change, type Reactive, type System } from './system';
-import { nextCorner } from './waves';
 
 /** Node voltages over time, on the solver's own steps. */
 export interface Run {

@@ -1,4 +1,4 @@
-import { type Model } from '../netlist';
+import { type Model } from './model';
 
 /** kT/q at 27 °C, in volts. */
 export const thermalVolts = (1.38064852e-23 * 300.15) / 1.6021766208e-19;
@@ -12,6 +12,8 @@ export interface Junction {
   readonly critical: number;
   /** Where breakdown begins, corrected for its current; absent where there is none. */
   readonly breakdown?: number;
+  /** Forward current, in amperes, from which it grows with half the slope; absent where there is none. */
+  readonly knee?: number;
 }
 
 /** Current and its slope at a voltage; written into, so that nothing is allocated while solving. */
@@ -28,7 +30,8 @@ export function junctionOf(saturation: number, emission: number): Junction {
 /** The junction of a diode model, zeners by BV and IBV. */
 export function diodeJunction({ values }: Model, area: number): Junction {
   const saturation = (values.get('is') ?? 1e-14) * area;
-  const junction = junctionOf(saturation, values.get('n') ?? 1);
+  const knee = (values.get('ikf') ?? 0) * area;
+  const junction = { ...junctionOf(saturation, values.get('n') ?? 1), ...(knee > 0 ? { knee } : {}) };
   const rated = values.get('bv');
   if (rated === undefined) return junction;
   const current = Math.max((values.get('ibv') ?? 1e-3) * area, (saturation * rated) / junction.slope);
@@ -40,11 +43,17 @@ export function diodeJunction({ values }: Model, area: number): Junction {
 }
 
 /** Current through a junction at `volts` (Nagel 1975), with the cubic that joins it to its reverse current. */
-export function junctionCurrent({ saturation, slope, breakdown }: Junction, volts: number, into: Operating): void {
+export function junctionCurrent(junction: Junction, volts: number, into: Operating): void {
+  const { saturation, slope, breakdown, knee } = junction;
   if (volts >= -3 * slope) {
     const grown = saturation * Math.exp(Math.min(volts / slope, 300));
     into.amperes = grown - saturation;
     into.siemens = grown / slope;
+    if (knee === undefined || into.amperes <= 0) return;
+    // High injection: I/(1 + √(I/knee)).
+    const root = Math.sqrt(into.amperes / knee);
+    into.siemens *= (1 + root / 2) / ((1 + root) * (1 + root));
+    into.amperes /= 1 + root;
   } else if (breakdown === undefined || volts >= -breakdown) {
     const ratio = (3 * slope) / (volts * Math.E);
     const cubed = ratio * ratio * ratio;

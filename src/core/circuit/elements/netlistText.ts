@@ -1,5 +1,6 @@
 import { netlistRefusal } from './netlistRefusal';
 import { placed } from '../../quantity';
+
 import { evaluate, readNumber } from './expression';
 
 /** A logical line of a netlist. */

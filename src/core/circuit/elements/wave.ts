@@ -1,7 +1,64 @@
-import { type Source } from '../netlist';
+/** What a source gives over time. */
+export type Wave =
+  | { readonly kind: 'dc' }
+  | {
+      readonly kind: 'pulse';
+      readonly low: number;
+      readonly high: number;
+      readonly delay: number;
+      readonly rise: number;
+      readonly fall: number;
+      readonly width: number;
+      readonly period: number;
+    }
+  | {
+      readonly kind: 'sin';
+      readonly offset: number;
+      readonly amplitude: number;
+      readonly hertz: number;
+      readonly delay: number;
+      readonly damping: number;
+    }
+  | { readonly kind: 'pwl'; readonly points: readonly (readonly [number, number])[] };
+
+/** A source's value at rest with its wave. */
+export interface Waving {
+  readonly dc: number;
+  readonly wave: Wave;
+}
+
+/** What a wave begins with. */
+export function startOf(wave: Wave): number {
+  switch (wave.kind) {
+    case 'pulse':
+      return wave.low;
+    case 'sin':
+      return wave.offset;
+    case 'pwl':
+      return wave.points[0]![1];
+    case 'dc':
+      return 0;
+  }
+}
+
+/** A wave as a netlist writes it, with a space before it; nothing for direct current. */
+export function waveText(wave: Wave): string {
+  switch (wave.kind) {
+    case 'dc':
+      return '';
+    case 'pulse': {
+      const { low, high, delay, rise, fall, width, period } = wave;
+      return ` PULSE(${[low, high, delay, rise, fall, width, period].filter(Number.isFinite).join(' ')})`;
+    }
+    case 'sin':
+      return ` SIN(${[wave.offset, wave.amplitude, wave.hertz, wave.delay, wave.damping].join(' ')})`;
+    case 'pwl':
+      return ` PWL(${wave.points.flat().join(' ')})`;
+  }
+}
 
 /** What a source gives at a time in seconds. */
-export function sourceAt({ wave, dc }: Source, time: number): number {
+export function sourceAt({ wave, dc }: Waving, time: number): number {
   switch (wave.kind) {
     case 'dc':
       return dc;
@@ -31,7 +88,7 @@ export function sourceAt({ wave, dc }: Source, time: number): number {
 }
 
 /** The next time after `time` at which a source has a corner; Infinity where it has none. */
-export function nextCorner({ wave }: Source, time: number): number {
+export function nextCorner({ wave }: Waving, time: number): number {
   const beyond = time + 1e-15 + Math.abs(time) * 1e-12;
   if (wave.kind === 'pwl') return wave.points.find(([at]) => at > beyond)?.[0] ?? Infinity;
   if (wave.kind === 'sin') return wave.delay > beyond ? wave.delay : Infinity;
