@@ -4,6 +4,7 @@ import { type Briefed, type Briefing, followed } from '@/core/diagnosis';
 import { type LogEntry } from '@/core/log';
 import { Advisor, requestOf } from '@/workers/advisor';
 import { type JobFile } from '@/workshop/job';
+import { judgeWhenIdle, rehearsalsOf } from './rehearse';
 
 /** By then the worker is started though the page was never idle, in milliseconds. */
 const longestIdle = 2000;
@@ -40,19 +41,23 @@ export function useBriefing(
   }, [file, entries]);
   // The worker is there before it is needed, but not before the page; it is gone with it.
   useEffect(() => {
+    let stopJudging = () => {};
     const start = () => {
       if (advisor.current) return;
       advisor.current = new Advisor(file.sheet);
+      const logs = rehearsalsOf(file, predictions);
       // What it has worked out once it has at hand when the first line is typed.
-      advisor.current.brief(requestOf(file, file.entries), () => undefined);
+      void advisor.current.rehearse([file.entries, ...logs].map((log) => requestOf(file, log)));
+      stopJudging = judgeWhenIdle(file, logs);
     };
     const idle = requestIdleCallback(start, { timeout: longestIdle });
     return () => {
       cancelIdleCallback(idle);
+      stopJudging();
       advisor.current?.close();
       advisor.current = undefined;
     };
-  }, [file]);
+  }, [file, predictions]);
   const briefed = useMemo(() => followed(now.briefing, predictions), [now.briefing, predictions]);
   return { briefed, fresh: now.of === entries };
 }
