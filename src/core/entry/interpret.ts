@@ -3,7 +3,7 @@ import { type Case } from '../diagnosis';
 import { lineText, type LogBody, storeReading, type TakenReading } from '../log';
 import { type Symptom } from '../picture';
 import { attempt, Refusal } from '../quantity';
-import { answerText, judgeAnswer, type Verdict } from '../reading';
+import { answerText, judgeAnswer, type Judgement } from '../reading';
 import { type SheetChange, type Store } from '../sheet';
 import { readEntry } from './entry';
 import { learntFrom } from './learnt';
@@ -18,7 +18,7 @@ export type Interpreted =
       readonly kind: 'line';
       readonly body: LogBody;
       readonly said: string;
-      readonly reading?: { readonly check: Check; readonly verdict: Verdict };
+      readonly reading?: { readonly check: Check; readonly verdict: Judgement };
     }
   | { readonly kind: 'sheet'; readonly change: SheetChange; readonly said: string };
 

@@ -1,4 +1,4 @@
 export { benchMinutes, draftNote } from './faultNote';
-export { stepOf, steps, type Step } from './progress';
+export { stepOf, steps, type JobStep } from './progress';
 export { readingRows, type ReadingRow } from './readingRows';
 export { setUpRows, type SetUpRow } from './setUpRows';

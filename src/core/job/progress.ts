@@ -2,7 +2,7 @@ import { type BenchState } from '../log';
 
 /** The path of a job, in the order of the work. */
 export const steps = ['taken in', 'first look', 'measuring', 'repaired', 'verified', 'soaking', 'closed'] as const;
-export type Step = (typeof steps)[number];
+export type JobStep = (typeof steps)[number];
 
 export interface ProgressFacts {
   readonly bench: BenchState;
@@ -13,7 +13,7 @@ export interface ProgressFacts {
 }
 
 /** Where a job stands, from what its log holds. */
-export function stepOf({ bench, verified, soaking, closed }: ProgressFacts): Step {
+export function stepOf({ bench, verified, soaking, closed }: ProgressFacts): JobStep {
   if (closed) return 'closed';
   if (soaking) return 'soaking';
   if (bench.repairs.length > 0) return verified ? 'verified' : 'repaired';

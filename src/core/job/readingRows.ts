@@ -1,13 +1,13 @@
 import { type Check, type Context } from '../behaviour';
 import { type Case } from '../diagnosis';
 import { changesMade, type TakenReading } from '../log';
-import { answerText, judgeAnswer, type Verdict } from '../reading';
+import { answerText, judgeAnswer, type Judgement } from '../reading';
 
 /** A line of the readings list. */
 export interface ReadingRow {
   readonly reading: TakenReading;
   readonly check: Check;
-  readonly verdict: Verdict;
+  readonly verdict: Judgement;
   readonly said: string;
   /** Circumstances that differ from a plain one: `CN802 pulled`, `warm`. */
   readonly circumstances: string;

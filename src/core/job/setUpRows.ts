@@ -1,12 +1,12 @@
 import { type Case } from '../diagnosis';
-import { answerText, expectedText, judgeAnswer, type Verdict } from '../reading';
+import { answerText, expectedText, judgeAnswer, type Judgement } from '../reading';
 import { type SetUpStep } from '../sheet';
 
 /** A step of setting up, with what its point should read and read last. */
 export interface SetUpRow {
   readonly step: SetUpStep;
   readonly expected: string | undefined;
-  readonly read: { readonly said: string; readonly verdict: Verdict } | undefined;
+  readonly read: { readonly said: string; readonly verdict: Judgement } | undefined;
 }
 
 /** The steps in the maker's order, each with the latest reading of its point since the last repair. */

@@ -11,7 +11,7 @@ export {
   type Sample,
 } from './trace';
 export { usualReadings, type ClosedLog, type Usual } from './usual';
-export { expectedText, inconclusive, judgeAnswer, type Verdict } from './verdict';
+export { expectedText, inconclusive, judgeAnswer, type Judgement } from './verdict';
 export {
   checksSwept,
   measureWaveform,

@@ -11,12 +11,12 @@ function numberWay({ measure }: Check): NumberWay | undefined {
 const provesNothingLow = (check: Check): boolean => numberWay(check)?.lowProvesNothing === true;
 
 /** True where a verdict neither clears nor convicts. */
-export function inconclusive(check: Check, verdict: Verdict): boolean {
+export function inconclusive(check: Check, verdict: Judgement): boolean {
   return verdict.mark === 'odd' && provesNothingLow(check);
 }
 
 /** The judgement on one answer, ready to be shown, said and sounded. */
-export interface Verdict {
+export interface Judgement {
   readonly mark: 'within' | 'high' | 'low' | 'dead' | 'odd' | 'open';
   /** A few words: `28 % weak`. */
   readonly words: string;
@@ -25,7 +25,7 @@ export interface Verdict {
 }
 
 /** Judges an answer against what a good set gives in the context in which it was taken. */
-export function judgeAnswer(predictions: Predictions, check: Check, answer: Answer, context: Context): Verdict {
+export function judgeAnswer(predictions: Predictions, check: Check, answer: Answer, context: Context): Judgement {
   const standard = predictions.standard(check, context);
   const expected = expectedText(predictions, check, context);
   if (answer.kind === 'picture') {
@@ -51,7 +51,7 @@ export function judgeAnswer(predictions: Predictions, check: Check, answer: Answ
   return { mark: found, words: wordsFor(check, found, off), expected };
 }
 
-function wordsFor(check: Check, found: Verdict['mark'], off: number | undefined): string {
+function wordsFor(check: Check, found: Judgement['mark'], off: number | undefined): string {
   if (found === 'within') return 'within';
   if (found === 'open') return 'open';
   if (found === 'dead') return numberWay(check)?.dead ?? 'nothing there';

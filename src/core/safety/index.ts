@@ -10,4 +10,4 @@ export {
 export { peakPower, storedEnergy, timeConstant, timeToFall, voltsAfter } from './discharge';
 export { seriesLampPoint } from './seriesLamp';
 export { judgeStep, lampFor, powerSteps, type PowerPlan, type PowerStep, type StepVerdict } from './stagedPower';
-export { learntBleed, standOf, toolOn, type StoreReading, type StoreStand } from './stores';
+export { learntBleed, standOf, toolOn, type MeasuredStore, type StoreStand } from './stores';

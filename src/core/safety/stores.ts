@@ -37,7 +37,7 @@ export function toolOn({ farads, volts }: Pick<Store, 'farads' | 'volts'>, tool:
 }
 
 /** A reading of a store with its moment, in seconds since any start. */
-export interface StoreReading {
+export interface MeasuredStore {
   readonly volts: Volts;
   readonly seconds: Seconds;
 }
@@ -49,7 +49,7 @@ const leastApart = 5;
  * The resistance that drains a store, learnt from its last two readings; undefined where they tell no decay.
  * A discharge tool that was on between them shows as a resistance of its size.
  */
-export function learntBleed(readings: readonly StoreReading[], farads: number): Ohms | undefined {
+export function learntBleed(readings: readonly MeasuredStore[], farads: number): Ohms | undefined {
   const [before, last] = readings.slice(-2);
   if (!before || !last) return undefined;
   const [first, second] = [Math.abs(before.volts), Math.abs(last.volts)];
@@ -81,7 +81,7 @@ export const recoveryTime: Seconds = 60;
  */
 export function standOf(
   store: Store,
-  readings: readonly StoreReading[],
+  readings: readonly MeasuredStore[],
   now: Seconds,
   unpluggedAt: Seconds,
   bleed = store.bleed,
@@ -95,7 +95,7 @@ export function standOf(
         : voltsAfter({ farads: store.farads, volts, ohms: bleed }, Math.max(0, now - unpluggedAt));
     return { kind: 'unmeasured', volts: left };
   }
-  const low = ({ volts }: StoreReading) => Math.abs(volts) < provenBelow;
+  const low = ({ volts }: MeasuredStore) => Math.abs(volts) < provenBelow;
   if (!low(last)) {
     const before = readings[readings.length - 2];
     return before && low(before)

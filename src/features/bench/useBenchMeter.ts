@@ -6,7 +6,7 @@ import { isMetered } from '@/core/behaviour';
 import { type LogEntry } from '@/core/log';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { checksSwept, readsOpen, waveReading, waveText } from '@/core/reading';
-import { type JobFile, type JobLog, type Line } from '@/workshop/job';
+import { type JobFile, type JobLog, type NewLine } from '@/workshop/job';
 import { type MeterSource, meterWords, simulatedSource, type Swept, useMeter } from '@/workshop/meter';
 import { type FedReading, type FedSweep } from '@/instruments';
 import { sound } from '@/ui';
@@ -59,7 +59,7 @@ export function useBenchMeter(
     const known = new Set(readings.filter((one) => one.afterRepairs === repairs.length).map((one) => one.check));
     const read = checksSwept(job.predictions.checks, check).filter(({ id }) => id === check.id || !known.has(id));
     const text = waveText(sweep.wave);
-    const lines = read.map(({ id, measure }): Line => {
+    const lines = read.map(({ id, measure }): NewLine => {
       const answer = { kind: 'number', value: waveReading(sweep.wave, measure)!, shape: 'settled' } as const;
       return { body: { kind: 'reading', check: id, answer, text } };
     });

@@ -28,7 +28,7 @@ export function CompareScreen() {
     keep(next);
   };
   return (
-    <div className={styles.desk}>
+    <div className={styles.screen}>
       <section className={styles.entry} aria-label="The table">
         <h1>Compare</h1>
         <p className="soft">

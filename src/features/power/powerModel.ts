@@ -9,7 +9,7 @@ import {
   powerSteps,
   standOf,
   type StepVerdict,
-  type StoreReading,
+  type MeasuredStore,
   type StoreStand,
 } from '@/core/safety';
 import { familyOf, type Sheet, type Store } from '@/core/sheet';
@@ -63,7 +63,7 @@ export function agreedPlan(log: readonly LogEntry[]): AgreedPlan | undefined {
 /** A store with how it stands. */
 export interface StoreRow {
   readonly store: Store;
-  readonly readings: readonly StoreReading[];
+  readonly readings: readonly MeasuredStore[];
   readonly stand: StoreStand;
   /** Learnt from two readings, or as the sheet has it. */
   readonly bleed: number | undefined;

@@ -1,5 +1,5 @@
 import { sumOf } from '@/core/statistics';
-import { type Step, stepOf } from '@/core/job';
+import { type JobStep, stepOf } from '@/core/job';
 import { familyOf } from '@/core/sheet';
 import { adviseOn, type Case, verificationOf, verified } from '@/core/diagnosis';
 import { type Picture, type Symptom, symptomTitles } from '@/core/picture';
@@ -16,7 +16,7 @@ export interface QueueRow {
   readonly family: Picture['family'];
   readonly symptoms: readonly Symptom[];
   readonly symptomText: string;
-  readonly step: Step;
+  readonly step: JobStep;
   /** The thing to do next, and why or how long. */
   readonly next: string;
   readonly nextDetail: string;
@@ -72,7 +72,7 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
   };
 }
 
-function nextOf(job: QueuedJob, advice: ReturnType<typeof adviseOn>, step: Step): { next: string; nextDetail: string } {
+function nextOf(job: QueuedJob, advice: ReturnType<typeof adviseOn>, step: JobStep): { next: string; nextDetail: string } {
   if (job.waiting)
     return {
       next: waitingTitles[job.waiting.for],

@@ -11,36 +11,36 @@ import { Key, OpenFile, WriteFile, PictureView, useDraft } from '@/ui';
 import { storeSheet } from './actions';
 import { LinePreview } from './LinePreview';
 import { type Checked, checkText, lookOf, placeText } from './editorModel';
-import { type SheetDesk } from './load';
+import { type OpenSheet } from './load';
 import styles from './sheets.module.css';
 
 /** A sheet as text with what it comes to beside it. What is typed is kept in the browser until it is saved. */
-export function SheetEditor({ desk }: { desk: SheetDesk }) {
+export function SheetEditor({ opened }: { opened: OpenSheet }) {
   const router = useRouter();
-  const [text, setText] = useState(desk.text);
+  const [text, setText] = useState(opened.text);
   const [message, setMessage] = useState<{ readonly text: string; readonly bad: boolean }>();
   const [fault, setFault] = useState<string>();
   const [saving, startSaving] = useTransition();
   const area = useRef<HTMLTextAreaElement>(null);
-  const changed = text !== desk.text;
+  const changed = text !== opened.text;
 
   // A draft of this very version outlives a closed tab or a refused save.
-  const { draft, keep } = useDraft(`sheet-draft:${desk.id}@${desk.version}`);
+  const { draft, keep } = useDraft(`sheet-draft:${opened.id}@${opened.version}`);
   const edit = (next: string) => {
     setText(next);
-    keep(next === desk.text ? undefined : next);
+    keep(next === opened.text ? undefined : next);
   };
 
   const settled = useDeferredValue(text);
-  const checked = useMemo(() => checkText(settled, desk.parents), [settled, desk.parents]);
+  const checked = useMemo(() => checkText(settled, opened.parents), [settled, opened.parents]);
 
   const save = () =>
     startSaving(async () => {
-      const saved = await storeSheet(text, desk.version);
+      const saved = await storeSheet(text, opened.version);
       if ('refused' in saved) return setMessage({ text: `Not saved: ${saved.refused}`, bad: true });
       keep(undefined);
       setMessage({ text: `Saved as version ${saved.done.version}.`, bad: false });
-      const id = checkText(text, desk.parents).sheet?.id ?? desk.id;
+      const id = checkText(text, opened.parents).sheet?.id ?? opened.id;
       router.replace(`/sheets/${id}`);
       router.refresh();
     });
@@ -59,9 +59,9 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
     <div className={styles.editor}>
       <section className={styles.text} aria-label="The sheet as text">
         <header className={styles.bar}>
-          <h1>{checked.sheet?.title ?? desk.id}</h1>
+          <h1>{checked.sheet?.title ?? opened.id}</h1>
           <span className="soft">
-            {desk.version === 0 ? 'not yet your own' : `version ${desk.version}`}
+            {opened.version === 0 ? 'not yet your own' : `version ${opened.version}`}
             {changed ? ', changed' : ''}
           </span>
           <OpenFile
@@ -69,7 +69,7 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
             onText={edit}
             onRefused={(refused) => setMessage({ text: refused, bad: true })}
           />
-          <WriteFile name={`${checked.sheet?.id ?? desk.id}.yaml`} type="text/yaml" text={() => text} />
+          <WriteFile name={`${checked.sheet?.id ?? opened.id}.yaml`} type="text/yaml" text={() => text} />
           <Button type="primary" onClick={save} loading={saving} disabled={checked.problems.length > 0}>
             Save <Key>Ctrl S</Key>
           </Button>
@@ -106,13 +106,13 @@ export function SheetEditor({ desk }: { desk: SheetDesk }) {
           />
         )}
         {checked.sheet && <Preview sheet={checked.sheet} chosen={fault} onChoose={setFault} />}
-        {desk.versions.length > 0 && (
+        {opened.versions.length > 0 && (
           <section aria-label="Versions">
             <h2 className="label">Versions</h2>
             <ul className={styles.versions}>
-              {desk.versions.slice(0, 6).map(({ version, at }) => (
+              {opened.versions.slice(0, 6).map(({ version, at }) => (
                 <li key={version}>
-                  <Link href={`/sheets/${desk.id}?version=${version}`}>Version {version}</Link>{' '}
+                  <Link href={`/sheets/${opened.id}?version=${version}`}>Version {version}</Link>{' '}
                   <span className="soft">{at.slice(0, 16).replace('T', ' ')} UTC</span>
                 </li>
               ))}

@@ -8,7 +8,7 @@ export async function loadSheets(): Promise<SheetCard[]> {
 }
 
 /** A sheet opened for editing. */
-export interface SheetDesk {
+export interface OpenSheet {
   readonly id: string;
   readonly text: string;
   /** Version the text is of; 0 where the shop has none of its own. */
@@ -33,7 +33,7 @@ function chainOf(texts: ReadonlyMap<string, string>, text: string): string[] {
  * @param version an older version to look at; the newest where none is asked for
  * @returns undefined where there is no such sheet
  */
-export async function loadSheet(id: string, version?: number): Promise<SheetDesk | undefined> {
+export async function loadSheet(id: string, version?: number): Promise<OpenSheet | undefined> {
   const library = await readLibrary();
   const versions = await versionsOf(await database(), id);
   const text = versions.find((one) => one.version === version)?.text ?? library.texts.get(id);
@@ -48,7 +48,7 @@ export async function loadSheet(id: string, version?: number): Promise<SheetDesk
 }
 
 /** A new sheet laid over another, to be refined. */
-export async function adoptSheet(parent: string): Promise<SheetDesk | undefined> {
+export async function adoptSheet(parent: string): Promise<OpenSheet | undefined> {
   const library = await readLibrary();
   const base = library.texts.get(parent);
   if (base === undefined) return undefined;

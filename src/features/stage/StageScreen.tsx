@@ -109,7 +109,7 @@ export function StageScreen({ stages, first, inside }: StageScreenProps) {
 
   const timed = overTime && drawn?.overTime !== undefined;
   return (
-    <div className={styles.desk} data-open={open || undefined} data-band={inside ? true : undefined}>
+    <div className={styles.screen} data-open={open || undefined} data-band={inside ? true : undefined}>
       {open && <StageText stages={stages} text={text} onText={setText} onRefused={setMessage} />}
       <section className={styles.drawing} aria-label="The stage">
         <header>

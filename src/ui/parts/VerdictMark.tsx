@@ -1,8 +1,8 @@
-import { type Verdict } from '@/core/reading';
+import { type Judgement } from '@/core/reading';
 import styles from './parts.module.css';
 
 /** The verdicts a mark can show; `unread` is a place nobody has measured yet. */
-export type MarkName = Verdict['mark'] | 'unread';
+export type MarkName = Judgement['mark'] | 'unread';
 
 export const markNames: Readonly<Record<MarkName, string>> = {
   within: 'within',

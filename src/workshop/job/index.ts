@@ -4,4 +4,4 @@ export { jobPages } from './jobPages';
 export { keepForLog } from './keepForLog';
 export { powerWords } from './powerWords';
 export { useJob } from './useJob';
-export { useLog, type JobLog, type Line } from './useLog';
+export { useLog, type JobLog, type NewLine } from './useLog';

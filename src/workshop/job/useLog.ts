@@ -7,7 +7,7 @@ import { leftWaiting } from './keepForLog';
 import { acknowledged, keepWaiting, stillWaiting } from './outbox';
 
 /** A line to be recorded; a correction names the line it supersedes. */
-export interface Line {
+export interface NewLine {
   readonly body: LogBody;
   readonly supersedes?: string;
 }
@@ -22,7 +22,7 @@ export interface JobLog {
   /** One clear message, with what to do, when the server refused or is away. */
   readonly trouble: { readonly message: string; readonly stale: boolean } | undefined;
   /** @returns the lines as they will stand in the log */
-  record(lines: readonly Line[]): readonly LogEntry[];
+  record(lines: readonly NewLine[]): readonly LogEntry[];
   /** Takes lines back; they stay in the record as withdrawn. */
   takeBack(...ids: readonly string[]): void;
   /** Fetches what other pages recorded and sends what waits here after it. */
@@ -117,7 +117,7 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
   }, [flush]);
 
   const record = useCallback(
-    (lines: readonly Line[]) => {
+    (lines: readonly NewLine[]) => {
       const at = new Date().toISOString();
       const made = lines.map(({ body, supersedes }): LogEntry => ({
         id: crypto.randomUUID(),

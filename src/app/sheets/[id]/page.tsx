@@ -10,7 +10,7 @@ interface PageProps {
 export default async function Page({ params, searchParams }: PageProps) {
   const { id } = await params;
   const { adopt, version } = await searchParams;
-  const desk = adopt === undefined ? await loadSheet(id, Number(version)) : await adoptSheet(id);
-  if (!desk) notFound();
-  return <SheetEditor key={`${desk.id}@${desk.version}@${version ?? ''}`} desk={desk} />;
+  const opened = adopt === undefined ? await loadSheet(id, Number(version)) : await adoptSheet(id);
+  if (!opened) notFound();
+  return <SheetEditor key={`${opened.id}@${opened.version}@${version ?? ''}`} opened={opened} />;
 }

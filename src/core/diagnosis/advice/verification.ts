@@ -2,16 +2,16 @@ import { type Case } from '../belief';
 import { type BenchState, type TakenReading } from '../../log';
 import { type Check, type Context, contextKey, liveCold } from '../../behaviour';
 import { measures } from '../../measure';
-import { inconclusive, judgeAnswer, type Verdict } from '../../reading';
+import { inconclusive, judgeAnswer, type Judgement } from '../../reading';
 
 /** A reading that was wrong before the repair, and the same one taken after it. */
 export interface Verification {
   readonly check: string;
   /** As read, or as the owner told it. */
   readonly before: Pick<TakenReading, 'answer' | 'context'>;
-  readonly beforeVerdict: Verdict;
+  readonly beforeVerdict: Judgement;
   readonly after?: TakenReading;
-  readonly afterVerdict?: Verdict;
+  readonly afterVerdict?: Judgement;
 }
 
 /** Parts that repairs have taken out. */

@@ -12,7 +12,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function Page({ params }: Props) {
-  const desk = await loadDetails((await params).id);
-  if (!desk) notFound();
-  return <Details key={desk.file.id} {...desk} />;
+  const details = await loadDetails((await params).id);
+  if (!details) notFound();
+  return <Details key={details.file.id} {...details} />;
 }
