@@ -72,7 +72,11 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
   };
 }
 
-function nextOf(job: QueuedJob, advice: ReturnType<typeof adviseOn>, step: JobStep): { next: string; nextDetail: string } {
+function nextOf(
+  job: QueuedJob,
+  advice: ReturnType<typeof adviseOn>,
+  step: JobStep,
+): { next: string; nextDetail: string } {
   if (job.waiting)
     return {
       next: waitingTitles[job.waiting.for],
