@@ -1,12 +1,15 @@
 // npm run bench: how well faults are named, how fast the core and the interface are.
-// Parts of it by name: npm run bench -- plan diagnosis speed circuits traces browser
+// Parts of it by name: npm run bench -- plan diagnosis speed circuits traces browser; of diagnosis, sheets by their id
 import { ensureBuilt, ensureInstalled, runPackage, scripts } from './setup.mjs';
 
 ensureInstalled();
 const named = process.argv.slice(2);
 const wanted = (part) => named.length === 0 || named.includes(part);
-for (const part of ['plan', 'diagnosis', 'speed', 'circuits', 'traces'].filter(wanted))
-  runPackage(scripts.tsx, [`src/benchmarks/${part}.ts`], { stdio: 'inherit' });
+const parts = ['plan', 'diagnosis', 'speed', 'circuits', 'traces', 'browser'];
+for (const part of parts.filter((part) => part !== 'browser' && wanted(part)))
+  runPackage(scripts.tsx, [`src/benchmarks/${part}.ts`, ...named.filter((word) => !parts.includes(word))], {
+    stdio: 'inherit',
+  });
 if (wanted('browser')) {
   ensureBuilt();
   await import('./benchBrowser.mjs');

@@ -1,6 +1,6 @@
 import { compileSheet, Predictions } from '@/core/behaviour';
 import { indistinguishable } from '@/core/diagnosis';
-import { mean, seeded } from '@/core/statistics';
+import { mean, seeded, sumOf } from '@/core/statistics';
 import { hunt, type HuntPolicy, nameFault } from '@/core/practice';
 import { type Sheet } from '@/core/sheet';
 import { shippedSheets } from '@/sheets';
@@ -36,7 +36,9 @@ function benchSheet(sheet: Sheet): void {
   if (missed.length > 0)
     console.log(`  not named: ${missed.map(({ fault, named }) => `${fault} (taken for ${named})`).join(', ')}`);
   console.log(`  to the proven cure, every ${every}th fault`);
-  console.log('                         mean min   worst min   probes   repairs   first repair right');
+  console.log(
+    '                         mean min   worst min   probes   repairs   first repair right   mean harm min   live though forbidden',
+  );
   for (const policy of policies) {
     const hunts = faults
       .filter((_, index) => index % every === 0)
@@ -52,9 +54,12 @@ function benchSheet(sheet: Sheet): void {
         .toFixed(1)
         .padStart(8)} ${mean(hunts.map(({ repairs }) => repairs))
         .toFixed(2)
-        .padStart(9)} ${percent(first).padStart(13)}`,
+        .padStart(9)} ${percent(first).padStart(13)} ${mean(hunts.map(({ harm }) => harm))
+        .toFixed(2)
+        .padStart(20)} ${String(sumOf(hunts, ({ forbidden }) => forbidden)).padStart(15)}`,
     );
   }
 }
 
-for (const sheet of shippedSheets().values()) benchSheet(sheet);
+const wanted = process.argv.slice(2);
+for (const sheet of shippedSheets().values()) if (wanted.length === 0 || wanted.includes(sheet.id)) benchSheet(sheet);

@@ -1,4 +1,4 @@
-import { mean, seeded } from '@/core/statistics';
+import { mean, seeded, sumOf } from '@/core/statistics';
 import { placed, Refusal } from '@/core/quantity';
 import { compileSheet, Predictions } from '@/core/behaviour';
 import { firstMove, type PlanProblem, policyCost, readProblem } from '@/core/plan';
@@ -74,5 +74,7 @@ function evaluated(given: Given): object {
     worstFault: worst.fault,
     meanProbes: mean(hunts.map(({ probes }) => probes)),
     meanRepairs: mean(hunts.map(({ repairs }) => repairs)),
+    meanHarm: mean(hunts.map(({ harm }) => harm)),
+    forbidden: sumOf(hunts, ({ forbidden }) => forbidden),
   };
 }

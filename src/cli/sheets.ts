@@ -11,7 +11,15 @@ import {
   simulate as run,
   withConnector,
 } from '@/core/behaviour';
-import { adviseOn, contextFor, evidenceFor, indistinguishable, reasonsFrom, transition } from '@/core/diagnosis';
+import {
+  adviseOn,
+  contextFor,
+  evidenceFor,
+  indistinguishable,
+  reasonsFrom,
+  stepsTo,
+  transition,
+} from '@/core/diagnosis';
 import { symptomsOf } from '@/core/picture';
 import { lintSheet } from '@/core/sheet';
 import { command, type Given } from './command';
@@ -123,6 +131,9 @@ function simulated(given: Given): object {
   };
 }
 
+/** How the set stands for a probe: `dead` is unplugged with its stores measured low. */
+const stateOf = ({ power }: Context) => (power === 'proven' ? 'dead' : power);
+
 const mostSuspects = 10;
 
 export const suspects = command({
@@ -148,19 +159,24 @@ function suspected(given: Given): object {
       const line = text.replace(/#.*/, '').trim();
       if (line === '') return;
       placed(`${file}, line ${index + 1}`, () => {
-        const entry = readEntry(line, { sheet, checks: predictions.checks });
         // A list of observations leaves out the switching on and off that a bench would show.
-        const here = replay(log, stores).context;
+        const bench = replay(log, stores);
+        const here = bench.context;
+        const entry = readEntry(line, { sheet, checks: predictions.checks, bench });
+        if (entry.kind === 'change' && entry.body.kind === 'repair')
+          for (const step of transition(sheet, here, contextFor(here, 'cold'), () => 0)) record(step);
         if (entry.kind === 'reading') {
           for (const step of transition(sheet, here, contextFor(here, entry.check.state), () => 0)) record(step);
           record({ kind: 'reading', check: entry.check.id, answer: entry.answer, text: line });
         } else record(entry.body);
       });
     });
+  const bench = replay(log, stores);
+  const here = bench.context;
   const advice = adviseOn({
     predictions,
     complaint: { symptoms: [], signs: {} },
-    bench: replay(log, stores),
+    bench,
     closed: new Map(),
     hourlyRate: 20,
   });
@@ -175,10 +191,13 @@ function suspected(given: Given): object {
         factor,
       })),
     })),
-    next: advice.probes.slice(0, 5).map(({ probe, minutes, saves, bits, outcomes }) => ({
+    next: advice.probes.slice(0, 5).map(({ probe, minutes, saves, bits, harm, outcomes }) => ({
       probe: probe.id,
       title: probe.check.title,
       where: probe.check.where,
+      state: stateOf(probe.context),
+      first: stepsTo(sheet, here, probe.context, harm),
+      harm: { minutes: harm?.minutes ?? 0, ...(harm ? { chance: harm.chance, reason: harm.reason } : {}) },
       minutes,
       saves,
       bits,

@@ -31,7 +31,7 @@ describe('what faults of a tube look like', () => {
     ['SRC.dead', 'no_signal'],
     ['TH801.cracked', 'purity'],
     ['LEAD.open', 'dark'],
-    ['OC801.leaky', 'brief'],
+    ['OC801.worn', 'brief'],
   ])('%s: %s', (fault, symptoms) => {
     expect(seen('pellisar-tc-14', fault)).toBe(symptoms);
   });

@@ -12,5 +12,5 @@ export {
 export { expect } from './expect';
 export { compileSheet, joined } from './model';
 export { Predictions, predictionsOf } from './predictions';
-export { simulate } from './simulate';
+export { simulate, type Behaviour } from './simulate';
 export { blinkConditions, type BlinkCondition } from './blinkConditions';

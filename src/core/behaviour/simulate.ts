@@ -115,7 +115,11 @@ function run(
   const ripples = new Uint8Array(count);
   for (const fault of faults) {
     const board = model.sheet.parts.get(fault.part)?.board;
-    for (const [net, share] of fault.sets) factor[model.netIndex.get(net)!]! *= share;
+    // A part acts on what is joined to it: with a link open it no longer pulls down what lies before the link.
+    for (const [id, share] of fault.sets) {
+      const net = model.netIndex.get(id)!;
+      if (joined(model, net, model.sourceBoard[net], board, open)) factor[net]! *= share;
+    }
     for (const net of fault.ripples) ripples[model.netIndex.get(net)!] = 1;
     for (const id of fault.shorts) {
       const net = model.netIndex.get(id)!;

@@ -61,7 +61,7 @@ describe('the entry line', () => {
     ['look scan F801', /does not take in F801: answer fine or one of/],
     ['unplug CN999', /has no connector "CN999"/],
     ['picture teatime', /"teatime" is no picture/],
-    ['mains 12', /mains is read in volts from 60 to 280/],
+    ['mains 400', /mains is read in volts from 60 to 280/],
     ['proven', /measure each store/],
     ['', /type a reading/],
   ])('refuses "%s" with what would be right', (line, message) => {

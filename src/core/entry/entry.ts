@@ -19,12 +19,36 @@ export type Entry =
 export function readEntry(line: string, scope: EntryScope, context?: Context): Entry {
   const words = line.trim().split(/\s+/).filter(Boolean);
   if (words.length === 0) throw new Refusal('type a reading, like "vs 187" or just the value of the probe named');
-  const body = typedChange(words, { sheet: scope.sheet, context });
+  if (/^(?:no change|unchanged|as before)$/i.test(words.join(' '))) return unchanged(scope);
+  const mains = mainsReading(words, scope.focus);
+  const body = typedChange(mains ?? words, { sheet: scope.sheet, context });
   if (body) return { kind: 'change', body };
   const named = findNamed(words, scope);
   if (named) return reading(named.check, named.rest, scope);
   if (scope.focus && fitsFocus(words, scope.focus)) return reading(scope.focus, words, scope);
   throw unknownPoint(words, scope);
+}
+
+/** A bare voltage where the mains is asked for says what mains there is; it is no share of what the sheet takes it for. */
+function mainsReading(words: readonly string[], focus: Check | undefined): readonly string[] | undefined {
+  const asked = focus?.point?.net === 'mains' && focus.measure === 'ac';
+  const volts = Number(words[0]);
+  return asked && words.length === 1 && volts >= 85 && volts <= 265 ? ['mains', words[0]!] : undefined;
+}
+
+/** After a repair: what was last read before it, the picture first, stands as it did. */
+function unchanged({ bench, checks, sheet }: EntryScope): Entry {
+  const repairs = bench?.repairs.length ?? 0;
+  if (repairs === 0) throw new Refusal('"no change" is said after a repair: nothing was repaired yet');
+  const before = (bench?.readings ?? []).filter(
+    ({ afterRepairs, check }) => afterRepairs < repairs && checks.get(check)?.state === 'live',
+  );
+  const last = before.findLast(({ answer }) => answer.kind === 'picture') ?? before.at(-1);
+  if (!last)
+    throw new Refusal(
+      `nothing was read on ${sheet.title} live before the repair: say what is seen, like "picture dark"`,
+    );
+  return { kind: 'reading', check: checks.get(last.check)!, answer: last.answer };
 }
 
 /** May the words be the answer to what is asked, and no name that is not known? */

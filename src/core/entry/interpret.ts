@@ -43,7 +43,7 @@ export function interpret(text: string, situation: EntrySituation): Interpreted 
 function interpreted(text: string, { job, focus, step, correcting, pictures }: EntrySituation): Interpreted {
   const { predictions, bench } = job;
   const { checks, model } = predictions;
-  const scope = { sheet: model.sheet, checks, focus };
+  const scope = { sheet: model.sheet, checks, focus, bench };
   if (!correcting) {
     const due = dueStore(text, bench.context, step);
     if (due) return lineFor(storeReading(text.split(/\s+/), model.sheet, due));

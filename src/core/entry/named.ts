@@ -1,4 +1,5 @@
 import { type Check } from '../behaviour';
+import { type BenchState } from '../log';
 import { measureNames, measures, type Measure } from '../measure';
 import { attempt, parseQuantity, Refusal } from '../quantity';
 import { type Sheet } from '../sheet';
@@ -9,6 +10,8 @@ export interface EntryScope {
   readonly checks: ReadonlyMap<string, Check>;
   /** The check a bare value belongs to. */
   readonly focus?: Check | undefined;
+  /** The readings so far, for what stands as before. */
+  readonly bench?: Pick<BenchState, 'readings' | 'repairs'> | undefined;
 }
 
 /** Words that say how something was measured. */

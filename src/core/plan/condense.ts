@@ -40,17 +40,21 @@ export function condense(problem: PlanProblem, at: Situation, hypotheses: number
     ? [{ id: 'the rest', cost: restRepair.cost, state: restRepair.first?.state ?? state, cures: [kept.length] }]
     : [];
   const average = (chances: Float64Array) => sumOf(rest, (h) => weights[h]! * chances[h]!) / lump;
+  const ofKept = (of: Float64Array) =>
+    Float64Array.from([...kept.map((h) => of[h]!), ...(lumped ? [average(of)] : [])]);
   return {
     problem: {
       weights: Float64Array.from([...kept.map((h) => weights[h]! / mass), ...(lumped ? [lump / mass] : [])]),
       tests: chosen.map(({ test }) => ({
         ...problem.tests[test]!,
+        ...(problem.tests[test]!.harm ? { harm: ofKept(problem.tests[test]!.harm!) } : {}),
         outcomes: problem.tests[test]!.outcomes.map(({ name, chances }) => ({
           name,
-          chances: Float64Array.from([...kept.map((h) => chances[h]!), ...(lumped ? [average(chances)] : [])]),
+          chances: ofKept(chances),
         })),
       })),
       repairs: [...repairs.map(({ repair }) => repair), ...lumpRepair],
+      ...(problem.trialHarm ? { trialHarm: ofKept(problem.trialHarm) } : {}),
       state,
       switchCost: problem.switchCost,
     },

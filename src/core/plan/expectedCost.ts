@@ -51,7 +51,7 @@ export function simulatedCost(problem: PlanProblem, policy: Policy, hunts: numbe
     let cost = 0;
     for (;;) {
       const { move, at } = node;
-      cost += moveCost(problem, at.state, move);
+      cost += moveCost(problem, at.state, move) + harmUnder(problem, truth, move);
       if (move.kind === 'repair' && problem.repairs[move.index]!.cures.includes(truth)) break;
       const outcome =
         move.kind === 'test'
@@ -74,6 +74,12 @@ export function simulatedCost(problem: PlanProblem, policy: Policy, hunts: numbe
   }
   const mean = sum / hunts;
   return { mean, error: Math.sqrt(Math.max(0, squares / hunts - mean * mean) / hunts), hunts };
+}
+
+/** What a move does where one hypothesis is the truth. */
+function harmUnder({ tests, repairs, trialHarm }: PlanProblem, truth: number, move: Move): number {
+  if (move.kind === 'test') return tests[move.index]!.harm?.[truth] ?? 0;
+  return repairs[move.index]!.cures.includes(truth) ? 0 : (trialHarm?.[truth] ?? 0);
 }
 
 /** The index at which the running sum of chances passes `share`. */

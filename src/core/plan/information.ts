@@ -1,5 +1,5 @@
 import { type PlanProblem, type PlanTest } from './problem';
-import { massOf, moveCost, type Situation } from './situation';
+import { massOf, moveCost, moveHarm, type Situation } from './situation';
 
 /** How much a test is expected to tell. */
 export interface Telling {
@@ -8,6 +8,8 @@ export interface Telling {
   readonly bits: number;
   /** The test with the change of state it needs. */
   readonly cost: number;
+  /** What it is expected to do to the set, reckoned in minutes. */
+  readonly harm: number;
 }
 
 /** A test that tells less is not worth naming. */
@@ -53,7 +55,14 @@ export function mostTelling(problem: PlanProblem, at: Situation): Telling[] {
   for (let index = 0; index < problem.tests.length; index += 1) {
     if (at.run[index] === 1) continue;
     const bits = bitsOf(problem.tests[index]!, at.weights, mass);
-    if (bits > leastBits) found.push({ test: index, bits, cost: moveCost(problem, at.state, { kind: 'test', index }) });
+    if (bits <= leastBits) continue;
+    const move = { kind: 'test', index } as const;
+    found.push({
+      test: index,
+      bits,
+      cost: moveCost(problem, at.state, move),
+      harm: moveHarm(problem, at, move) / mass,
+    });
   }
-  return found.sort((a, b) => b.bits / b.cost - a.bits / a.cost);
+  return found.sort((a, b) => b.bits / (b.cost + b.harm) - a.bits / (a.cost + a.harm));
 }

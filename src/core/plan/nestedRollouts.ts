@@ -2,7 +2,17 @@ import { sumOf } from '../statistics';
 import { Refusal } from '../quantity';
 import { type PlanProblem } from './problem';
 import { repairOrderer } from './repairOrder';
-import { afterRepair, afterTest, massOf, type Move, moveCost, type Situation, startOf, tells } from './situation';
+import {
+  afterRepair,
+  afterTest,
+  massOf,
+  type Move,
+  moveCost,
+  moveHarm,
+  type Situation,
+  startOf,
+  tells,
+} from './situation';
 
 /** Repairs weighed against the tests at each step, likeliest for their cost first. */
 const repairsWeighed = 4;
@@ -92,7 +102,7 @@ export class NestedRollouts {
   /** Cost of making a move and then following a level's policy. */
   private follow(level: number, at: Situation, key: number, move: Move): number {
     const mass = massOf(at.weights);
-    let value = mass * moveCost(this.problem, at.state, move);
+    let value = mass * moveCost(this.problem, at.state, move) + moveHarm(this.problem, at, move);
     if (move.kind === 'repair') {
       const next = afterRepair(this.problem, at, move.index);
       if (massOf(next.weights) > never) value += this.value(level, next, key + this.repairPlace[move.index]!);
@@ -149,7 +159,8 @@ export class NestedRollouts {
     for (let index = 0; index < problem.tests.length; index += 1) {
       if (!tells(problem, at, index)) continue;
       const test = problem.tests[index]!;
-      let cost = mass * moveCost(problem, at.state, { kind: 'test', index });
+      const move = { kind: 'test', index } as const;
+      let cost = mass * moveCost(problem, at.state, move) + moveHarm(problem, at, move);
       for (const { chances } of test.outcomes) {
         if (cost >= least) break;
         let chance = 0;
@@ -161,7 +172,7 @@ export class NestedRollouts {
       }
       if (cost < least) {
         least = cost;
-        best = { kind: 'test', index };
+        best = move;
       }
     }
     return best;

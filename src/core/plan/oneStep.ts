@@ -8,7 +8,9 @@ export interface RankedTest {
   readonly test: PlanTest;
   /** Cost of the test itself with the change of state it needs. */
   readonly cost: number;
-  /** Expected cost of running it and repairing in the best order afterwards. */
+  /** What it is expected to do to the set, reckoned in minutes. */
+  readonly harm: number;
+  /** Expected cost of running it, its harm included, and repairing in the best order afterwards. */
   readonly total: number;
   /** Expected reduction of the entropy of the hypotheses, in bits. */
   readonly bits: number;
@@ -41,7 +43,7 @@ export function planOneStep(problem: PlanProblem): Plan {
   const now = repairOrder(weights, state);
   const telling = mostTelling(problem, startOf(problem)).filter(({ bits }) => bits > leastBits);
   const posterior = new Float64Array(weights.length);
-  const tests = telling.map(({ test: index, bits, cost }, rank): RankedTest => {
+  const tests = telling.map(({ test: index, bits, cost, harm }, rank): RankedTest => {
     const test = problem.tests[index]!;
     const chances: number[] = [];
     let after = 0;
@@ -54,7 +56,7 @@ export function planOneStep(problem: PlanProblem): Plan {
       chances.push(chance);
       if (rank < mostValued && chance > 1e-12) after += chance * repairOrder(posterior, test.state).cost;
     }
-    return { test, cost, bits, chances, total: cost + (rank < mostValued ? after : now.cost) };
+    return { test, cost, harm, bits, chances, total: cost + harm + (rank < mostValued ? after : now.cost) };
   });
   tests.sort((a, b) => a.total - b.total || b.bits / b.cost - a.bits / a.cost);
   return { repairNow: now.cost, firstRepair: now.first, tests };

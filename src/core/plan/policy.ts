@@ -34,8 +34,8 @@ export function tellingPolicy(problem: PlanProblem): Policy {
   return (at) => {
     const mass = massOf(at.weights);
     const now = repairOrder(at.weights, at.state);
-    for (const { test, cost } of mostTelling(problem, at).slice(0, testsTried)) {
-      let total = cost;
+    for (const { test, cost, harm } of mostTelling(problem, at).slice(0, testsTried)) {
+      let total = cost + harm;
       for (const { chances } of problem.tests[test]!.outcomes) {
         let chance = 0;
         for (let h = 0; h < posterior.length; h += 1) {

@@ -10,6 +10,8 @@ export interface PlanTest {
   readonly outcomes: readonly { readonly name: string; readonly chances: Float64Array }[];
   /** How uncertain the outcome is under each hypothesis, in bits, where it is known already. */
   readonly doubt?: Float64Array;
+  /** What running it does to the set or to whoever runs it under each hypothesis, reckoned in minutes; none where absent. */
+  readonly harm?: Float64Array;
 }
 
 /** A repair: puts the set right if one of the hypotheses it cures is true. */
@@ -32,6 +34,8 @@ export interface PlanProblem {
   readonly weights: Float64Array;
   readonly tests: readonly PlanTest[];
   readonly repairs: readonly PlanRepair[];
+  /** What trying the set after a repair does under each hypothesis the repair left, in minutes; none where absent. */
+  readonly trialHarm?: Float64Array;
   /** Index of the state the set is in. */
   readonly state: number;
   /** `switchCost[from][to]`, obeying the triangle inequality. */

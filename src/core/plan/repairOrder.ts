@@ -18,6 +18,7 @@ export function repairOrderer({
   repairs,
   weights,
   switchCost,
+  trialHarm,
 }: PlanProblem): (weights: Float64Array, state: number) => RepairOrder {
   const order = new Int32Array(repairs.length);
   const worth = new Float64Array(repairs.length);
@@ -26,9 +27,12 @@ export function repairOrderer({
   return (current, state) => {
     const fromHere = switchCost[state]!;
     let total = 0;
+    /** What trying the set as it is would do, times the chance of coming here. */
+    let harm = 0;
     for (let h = 0; h < current.length; h += 1) {
       left[h] = current[h]!;
       total += current[h]!;
+      if (trialHarm) harm += current[h]! * trialHarm[h]!;
     }
     if (total <= 0) return { cost: 0, first: undefined };
 
@@ -36,10 +40,14 @@ export function repairOrderer({
     for (let r = 0; r < repairs.length; r += 1) {
       const { cures, cost, state: at } = repairs[r]!;
       let chance = 0;
-      for (const hypothesis of cures) chance += current[hypothesis]!;
+      let spared = 0;
+      for (const hypothesis of cures) {
+        chance += current[hypothesis]!;
+        if (trialHarm) spared += current[hypothesis]! * trialHarm[hypothesis]!;
+      }
       // What is left out could not move the expected cost by a thousandth of a minute.
       if (chance <= total * 1e-9) continue;
-      worth[r] = chance / (cost + fromHere[at]!);
+      worth[r] = chance / (cost + fromHere[at]! + (harm - spared) / total);
       // Insertion keeps the short list in order without a sort's allocations.
       let place = count;
       while (place > 0 && worth[order[place - 1]!]! < worth[r]!) {
@@ -59,11 +67,13 @@ export function repairOrderer({
       let cured = 0;
       for (const hypothesis of repair.cures) {
         cured += left[hypothesis]!;
+        if (trialHarm) harm -= left[hypothesis]! * trialHarm[hypothesis]!;
         left[hypothesis] = 0;
       }
       if (cured <= 0) continue;
       first ??= repair;
       cost += alive * (repair.cost + switchCost[at]![repair.state]!);
+      cost += harm / total;
       at = repair.state;
       alive -= cured / total;
     }

@@ -31,6 +31,16 @@ export function moveCost(problem: PlanProblem, state: number, move: Move): numbe
   return target.cost + problem.switchCost[state]![target.state]!;
 }
 
+/** What a move does to the set, in minutes times the chance of coming here; a repair is tried at once. */
+export function moveHarm(problem: PlanProblem, { weights }: Situation, move: Move): number {
+  const harm = move.kind === 'test' ? problem.tests[move.index]!.harm : problem.trialHarm;
+  if (!harm) return 0;
+  let total = 0;
+  for (let h = 0; h < weights.length; h += 1) total += weights[h]! * harm[h]!;
+  if (move.kind === 'repair') for (const h of problem.repairs[move.index]!.cures) total -= weights[h]! * harm[h]!;
+  return total;
+}
+
 /** After a test gave its outcome of that index. */
 export function afterTest(problem: PlanProblem, from: Situation, test: number, outcome: number): Situation {
   const { outcomes, state } = problem.tests[test]!;

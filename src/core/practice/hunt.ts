@@ -1,4 +1,4 @@
-import { type LogBody, type LogEntry, replay } from '../log';
+import { type BenchState, type LogBody, type LogEntry, replay } from '../log';
 import { type Expectation, type Answer } from '../measure';
 import { asBuilt, type Context, liveCold, type Predictions } from '../behaviour';
 import {
@@ -9,11 +9,14 @@ import {
   contextFor,
   type Probe,
   probeCost,
+  renewedBy,
   restsOn,
   changeCost,
   transition,
 } from '../diagnosis';
 import { symptomsOf } from '../picture';
+import { type Minutes } from '../quantity';
+import { harmMinutes, harmsOf, minutesOn } from '../safety';
 import { type Fault } from '../sheet';
 import { answerFrom, misread } from './answering';
 import { type Random } from '../statistics';
@@ -29,8 +32,12 @@ export interface Hunt {
   readonly probes: number;
   readonly repairs: number;
   /** Bench minutes until the set was right. */
-  readonly minutes: number;
+  readonly minutes: Minutes;
   readonly cured: boolean;
+  /** What it did to the set on the way, reckoned in minutes. */
+  readonly harm: Minutes;
+  /** How often the set was switched on, or left on, for a reading though it was known to do what is not done twice. */
+  readonly forbidden: number;
   readonly log: readonly LogEntry[];
 }
 
@@ -52,6 +59,8 @@ export interface HuntOptions {
 /** Chance of a cure at which someone who follows a list stops measuring. */
 const sureEnough = 0.9;
 const mostSteps = 150;
+/** From this chance on what a set would do is known well enough to leave it off. */
+const known = 0.5;
 
 /** What the owner would tell of a set with the fault: its picture, and the signs that are not as usual. */
 export function complaintOf(predictions: Predictions, fault: Fault): Complaint {
@@ -90,6 +99,16 @@ export function hunt(predictions: Predictions, fault: Fault, options: HuntOption
   let cured = false;
   let probes = 0;
   let repairs = 0;
+  let harm = 0;
+  let forbidden = 0;
+  /** What being live in a context does to the set as it is. */
+  const suffer = (from: Context, to: Context, reading: Minutes, bench: BenchState) => {
+    if (to.power !== 'live' || bench.repairs.some(({ repair }) => repair.cures.includes(fault.id))) return [];
+    const renewed = renewedBy(predictions, new Set(bench.repairs.flatMap(({ repair }) => repair.cures)));
+    const harms = harmsOf(predictions.behaviour(fault, to), renewed);
+    harm += harmMinutes(harms, minutesOn(from, to, reading));
+    return harms;
+  };
 
   for (let step = 0; step < mostSteps && !cured; step += 1) {
     const bench = replay(log, stores);
@@ -103,6 +122,8 @@ export function hunt(predictions: Predictions, fault: Fault, options: HuntOption
         : listed(advice.probes, advice.repairs[0]?.chance ?? 0, policy, random, predictions);
     if (next) {
       const { probe } = next;
+      const suffered = suffer(bench.context, probe.context, probe.check.minutes, bench);
+      if (suffered.some(({ forbids }) => forbids) && (next.harm?.chance ?? 0) > known) forbidden += 1;
       go(bench.context, probe.context);
       minutes += probeCost(probe);
       probes += 1;
@@ -124,6 +145,7 @@ export function hunt(predictions: Predictions, fault: Fault, options: HuntOption
     go(off, contextFor({ ...off, warm: false }, 'live'));
     minutes += 2;
     cured = cures.includes(fault.id);
+    if (!cured) suffer(off, liveCold, 2, bench);
     const picture = predictions.checks.get('picture')!;
     const answer = answerFrom(
       predictions.expectation(cured ? undefined : fault, picture, liveCold),
@@ -132,7 +154,7 @@ export function hunt(predictions: Predictions, fault: Fault, options: HuntOption
     );
     record({ kind: 'reading', check: 'picture', answer, text: '' });
   }
-  return { fault: fault.id, firstRepair, probes, repairs, minutes, cured, log };
+  return { fault: fault.id, firstRepair, probes, repairs, minutes, cured, harm, forbidden, log };
 }
 
 /** A reading as it comes from the bench: noisy, and now and then a slip. */

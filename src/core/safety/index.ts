@@ -8,6 +8,7 @@ export {
   storesToProve,
 } from './cautions';
 export { peakPower, storedEnergy, timeConstant, timeToFall, voltsAfter } from './discharge';
+export { type Harm, harmMinutes, harmsOf, minutesOn } from './harm';
 export { seriesLampPoint } from './seriesLamp';
 export { judgeStep, lampFor, powerSteps, type PowerPlan, type PowerStep, type StepVerdict } from './stagedPower';
 export { learntBleed, standOf, toolOn, type MeasuredStore, type StoreStand } from './stores';

@@ -70,7 +70,7 @@ export const pictureRoles = {
     'size',
     'convergence',
   ],
-  light: ['lamp', 'wheel', 'image', 'content'],
+  light: ['lamp', 'air', 'wheel', 'image', 'content'],
   panel: ['glow_y', 'glow_x', 'upper', 'lower', 'left', 'right', 'setup', 'scan', 'image', 'content'],
 } as const satisfies Record<string, readonly string[]>;
 

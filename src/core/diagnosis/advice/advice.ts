@@ -5,6 +5,7 @@ import { type Context, contextKey } from '../../behaviour';
 import { planOneStep, type RankedTest } from '../../plan';
 import { type Minutes } from '../../quantity';
 import { type Sheet } from '../../sheet';
+import { type ExpectedHarm, expectedHarm, renewedBy } from './harm';
 import { changeCost, type Probe, probeCost } from './probes';
 import { type OpenFaults, problemOf, repairCost } from './problem';
 
@@ -18,6 +19,8 @@ export interface ProbeAdvice {
   /** Expected minutes saved against repairing now. */
   readonly saves: Minutes;
   readonly bits: number;
+  /** What it may do to the set or to whoever makes it; undefined where nothing is to be feared. */
+  readonly harm: ExpectedHarm | undefined;
   /** Chance that the reading now in the log is a slip, where it is asked for again. */
   readonly doubt?: number;
   /** Chance of each class of answer and the suspect it would leave in front. */
@@ -74,10 +77,15 @@ export function adviseOn(job: Case): Advice {
     .sort((a, b) => b.chance / repairCost(b.action, hourlyRate) - a.chance / repairCost(a.action, hourlyRate));
   const curedChance = 1 - open.mass;
   const best = plan.tests[0];
+  const renewed = renewedBy(predictions, posterior.cured);
+  const harmed = (probe: Probe) => ({
+    probe,
+    harm: expectedHarm(predictions, open.sets, open.weights, renewed, bench.context, probe),
+  });
   const described = plan.tests.map((ranked, place) =>
-    describe(ranked, probes.get(ranked.test.id)!, plan.repairNow, open, place < mostTold),
+    describe(ranked, harmed(probes.get(ranked.test.id)!), plan.repairNow, open, place < mostTold),
   );
-  const again = askedAgain(posterior, [...probes.values()], described, sheet, bench.context);
+  const again = askedAgain(posterior, [...probes.values()].map(harmed), described, sheet, bench.context);
   const worthProbing = again !== undefined || (best !== undefined && best.total < plan.repairNow - 1e-6);
   return {
     posterior,
@@ -93,7 +101,7 @@ export function adviseOn(job: Case): Advice {
 /** The doubtful reading to take once more before it leads astray. */
 function askedAgain(
   { doubts, cured }: Posterior,
-  probes: readonly Probe[],
+  probes: readonly Pick<ProbeAdvice, 'probe' | 'harm'>[],
   described: readonly ProbeAdvice[],
   sheet: Sheet,
   here: Context,
@@ -101,14 +109,17 @@ function askedAgain(
   for (const { observation, chance } of doubts) {
     // What was read before the last repair cannot be read again.
     if (observation.times > 1 || observation.cured.size < cured.size) continue;
-    const probe = probes.find(
-      ({ check, context }) => check === observation.check && contextKey(context) === contextKey(observation.context),
+    const open = probes.find(
+      ({ probe: { check, context } }) =>
+        check === observation.check && contextKey(context) === contextKey(observation.context),
     );
-    if (!probe) continue;
+    // Nothing is read again that does harm.
+    if (!open || (open.harm?.minutes ?? 0) > mostHarmAgain) continue;
+    const { probe } = open;
     const changing = changeCost(sheet, here, probe.context);
     const known = described.find((one) => one.probe.id === probe.id);
     return {
-      probe,
+      ...open,
       minutes: probeCost(probe) + changing,
       changing,
       saves: known?.saves ?? 0,
@@ -120,10 +131,19 @@ function askedAgain(
   return undefined;
 }
 
+/** A doubtful reading is not taken again where that is expected to do more harm, in minutes. */
+const mostHarmAgain = 3;
+
 /** Of so many probes it is said where each answer would lead. */
 const mostTold = 12;
 
-function describe(ranked: RankedTest, probe: Probe, repairNow: Minutes, open: OpenFaults, told: boolean): ProbeAdvice {
+function describe(
+  ranked: RankedTest,
+  harmed: Pick<ProbeAdvice, 'probe' | 'harm'>,
+  repairNow: Minutes,
+  open: OpenFaults,
+  told: boolean,
+): ProbeAdvice {
   const outcomes = (told ? ranked.test.outcomes : [])
     .map(({ name, chances }, index) => {
       let leader = 0;
@@ -144,7 +164,7 @@ function describe(ranked: RankedTest, probe: Probe, repairNow: Minutes, open: Op
     .filter(({ chance }) => chance >= 0.01)
     .sort((a, b) => b.chance - a.chance);
   return {
-    probe,
+    ...harmed,
     minutes: ranked.cost,
     changing: ranked.cost - ranked.test.cost,
     saves: repairNow - ranked.total,

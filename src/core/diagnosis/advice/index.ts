@@ -5,5 +5,6 @@ export { indistinguishable } from './groups';
 export { isolationOf, type Isolation } from './isolation';
 export { mayBeBrief } from './mayBeBrief';
 export { changeCost, contextFor, probeCost, type Probe } from './probes';
-export { transition } from './transition';
+export { type ExpectedHarm, renewedBy } from './harm';
+export { stepsTo, transition } from './transition';
 export { proofOf, verificationOf, verified, type RepairProof, type Verification } from './verification';

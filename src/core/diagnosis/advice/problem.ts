@@ -5,6 +5,7 @@ import { asBuilt, type Context, contextKey } from '../../behaviour';
 import { type PlanProblem, type PlanTest } from '../../plan';
 import { type Minutes } from '../../quantity';
 import { type Fault } from '../../sheet';
+import { forbiddenChance, harmBy, probeMinutesOn, renewedBy } from './harm';
 import { changeCost, contextFor, powerUp, type Probe, probeCost, probesOf } from './probes';
 
 /** Seeing whether a repair helped. */
@@ -44,6 +45,9 @@ function tripChance({ predictions, bench }: Case, posterior: Posterior): number 
   );
 }
 
+/** How likely it must be that switching on does what is not to be done twice, to measure cold alone. */
+const forbiddenFrom = 0.2;
+
 /** Probes not yet made in these circumstances and not out of reach; a doubtful reading is asked for again. */
 function openProbes(job: Case, posterior: Posterior, isolating: boolean): Probe[] {
   const { bench, predictions } = job;
@@ -61,6 +65,7 @@ function openProbes(job: Case, posterior: Posterior, isolating: boolean): Probe[
   return probesOf(predictions, bench.context, isolating).filter(
     (probe) =>
       !bench.unreachable.has(probe.check.id) &&
+      !(bench.mains !== undefined && probe.check.point?.net === 'mains' && probe.check.measure === 'ac') &&
       !done.has(circumstance(probe.check.id, probe.context, bench.repairs.length)),
   );
 }
@@ -118,6 +123,7 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
   open.sets.forEach((faults, index) => {
     for (const { id } of faults) setsWith.set(id, [...(setsWith.get(id) ?? []), index]);
   });
+  const renewed = renewedBy(predictions, posterior.cured);
   const contexts: Context[] = [];
   const known = new Map<string, number>();
   /** The index of a context among the states of the plan. */
@@ -133,17 +139,22 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
     const alike = expected(first?.[0]);
     return rest.some((faults) => faults.length > 1 || expected(faults[0]) !== alike);
   };
-  const probes = new Map(
-    openProbes(job, posterior, tripChance(job, posterior) > isolatingFrom)
-      .filter(telling)
-      .map((probe) => [probe.id, probe]),
+  const all = openProbes(job, posterior, tripChance(job, posterior) > isolatingFrom).filter(telling);
+  const harmless = all.filter(
+    ({ context }) =>
+      context.power !== 'live' ||
+      open.mass * forbiddenChance(predictions, open.sets, open.weights, context) < forbiddenFrom,
   );
+  const probes = new Map((harmless.length > 0 ? harmless : all).map((probe) => [probe.id, probe]));
   const tests = [...probes.values()].map((probe): PlanTest => {
     const doubt = doubtsOf(predictions, probe.check, probe.context, open.sets);
     return {
       id: probe.id,
       cost: probeCost(probe),
       state: stateOf(probe.context),
+      ...(probe.context.power === 'live'
+        ? { harm: harmBy(predictions, open.sets, renewed, probe.context, probeMinutesOn(bench.context, probe)) }
+        : {}),
       outcomes: outcomesOf(predictions, probe.check, probe.context, open.sets),
       ...(doubt ? { doubt } : {}),
     };
@@ -159,7 +170,14 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
   const here = stateOf(bench.context);
   const switchCost = contexts.map((from) => contexts.map((to) => changeCost(sheet, from, to)));
   return {
-    plan: { weights: open.weights, tests, repairs, state: here, switchCost },
+    plan: {
+      weights: open.weights,
+      tests,
+      repairs,
+      state: here,
+      switchCost,
+      trialHarm: harmBy(predictions, open.sets, renewed, contextFor(asBuilt(bench.context), 'live'), verifying),
+    },
     open,
     probes,
     actions,

@@ -1,6 +1,7 @@
-import { type LogBody } from '../../log';
+import { lineText, type LogBody } from '../../log';
 import { type Context } from '../../behaviour';
 import { type Sheet } from '../../sheet';
+import { type ExpectedHarm } from './harm';
 import { buildChanges } from './probes';
 
 /**
@@ -33,3 +34,24 @@ export function transition(sheet: Sheet, from: Context, to: Context, volts: (sto
   if (from.warm !== to.warm) steps.push({ kind: 'warmth', warm: to.warm });
   return steps;
 }
+
+/**
+ * What must be done before a probe can be made, in order and in words.
+ *
+ * @param harm what the probe is expected to do; a picture that burns is turned down before it is lit
+ */
+export function stepsTo(sheet: Sheet, from: Context, to: Context, harm: ExpectedHarm | undefined): string[] {
+  const steps = transition(sheet, from, to, () => 0);
+  const stores = steps.flatMap((step) => (step.kind === 'store' ? [step.store] : []));
+  const said = steps.flatMap((step, index): string[] => {
+    if (step.kind === 'store')
+      return steps[index - 1]?.kind === 'store' ? [] : [`discharge and measure ${stores.join(', ')}`];
+    if (step.kind === 'power' && step.power === 'live') return [...(turnDown(harm) ? [dim] : []), 'power on'];
+    if (step.kind === 'warmth') return [step.warm ? 'wait until it is warm' : 'let it cool'];
+    return [lineText(step)];
+  });
+  return from.power === 'live' && to.power === 'live' && turnDown(harm) && !said.includes(dim) ? [dim, ...said] : said;
+}
+
+const dim = 'brightness right down';
+const turnDown = (harm: ExpectedHarm | undefined) => harm?.kind === 'burn';

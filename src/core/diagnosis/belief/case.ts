@@ -1,6 +1,6 @@
 import { type BenchState } from '../../log';
 import { type Answer, type SignState } from '../../measure';
-import { type Check, type Context, contextKey, liveCold, type Predictions } from '../../behaviour';
+import { asBuilt, type Check, type Context, contextKey, liveCold, type Predictions } from '../../behaviour';
 import { type Symptom } from '../../picture';
 import { usualOutlierChance } from './likelihood';
 
@@ -96,7 +96,29 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
       entry: entry.id,
     });
   }
-  return [...said, ...latest.values()];
+  return [...said, ...mainsSaid(predictions, bench), ...latest.values()];
+}
+
+/** What the mains is anywhere, in volts. */
+const usualMains = [100, 110, 117, 120, 127, 220, 230, 240];
+
+/** The mains as it was measured, against the nearest that there is anywhere: 117 V is no weak 230 V. */
+function mainsSaid({ checks, model: { sheet } }: Predictions, { mains, context }: BenchState): Observation[] {
+  const check = [...checks.values()].find(({ point, measure }) => point?.net === 'mains' && measure === 'ac');
+  if (mains === undefined || !check) return [];
+  const nearest = usualMains.reduce((best, one) => (Math.abs(one - mains) < Math.abs(best - mains) ? one : best));
+  const value = sheet.nets.get('mains')!.volts * (mains / nearest);
+  return [
+    {
+      check,
+      answer: { kind: 'number', value, shape: 'settled' },
+      context: { ...asBuilt(context), power: 'live' },
+      cured: nobodyCured,
+      outlierChance: usualOutlierChance,
+      times: 1,
+      weight: 1,
+    },
+  ];
 }
 
 /** The same check in the same circumstances. */

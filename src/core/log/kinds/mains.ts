@@ -17,6 +17,8 @@ export const mains: LineKind<MainsLine> = {
   typed([word, ...rest]) {
     if (word !== 'mains' || rest.length === 0) return undefined;
     const { value, unit } = parseQuantity(rest.join(' '));
+    // Next to nothing is no mains of any country but a reading of a dead inlet.
+    if (value >= 0 && value < least && (unit ?? 'V') === 'V') return undefined;
     if ((unit !== undefined && unit !== 'V') || !(value >= least && value <= most))
       throw new Refusal(`mains is read in volts from ${least} to ${most}, like "mains 117"`);
     return { kind: 'mains', volts: value };

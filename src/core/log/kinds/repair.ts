@@ -1,4 +1,7 @@
 import * as yup from 'yup';
+import { Refusal } from '../../quantity';
+import { methodFor, repairActions, type RepairAction, type RepairMethod } from '../../repair';
+import { type Sheet } from '../../sheet';
 import { between, type LineKind, type LineOf, name, text } from '../line';
 
 const fields = yup.object({
@@ -21,4 +24,43 @@ export const repair: LineKind<RepairLine> = {
   },
   fold: (bench, body, stamp) => bench.repaired(stamp, body),
   said: ({ title }) => title,
+  typed([verb = '', target, ...more], { sheet, context, typed: words }) {
+    const methods = verbs.get(verb);
+    if (!methods || target === undefined) return undefined;
+    if (more.length > 0) throw new Refusal(`one repair a line, like "${verb} ${words[1]}"`);
+    const action = actionFor(sheet, target, methods);
+    if (!action)
+      throw new Refusal(
+        `${sheet.title} has nothing "${words[1]}" that could be ${verb}; write a part, a fault or a board, like "replaced ${[...sheet.parts.keys()][0] ?? 'R1'}"`,
+      );
+    if (context?.power === 'live') throw new Refusal('repairs are made with the plug out and the stores proven: Alt P');
+    const { id, title, cures, money, minutes } = action;
+    return { kind: 'repair', action: id, title, cures: [...cures], money, minutes, note: '' };
+  },
 };
+
+/** What may be said to have been done, and the ways of repairing it may mean, the first that fits. */
+const verbs: ReadonlyMap<string, readonly RepairMethod[]> = new Map(
+  Object.entries({
+    repaired: ['replace', 'resolder', 'reseat', 'clean', 'adjust', 'swap', 'recap'],
+    replaced: ['replace', 'swap'],
+    resoldered: ['resolder'],
+    reseated: ['reseat'],
+    cleaned: ['clean'],
+    set: ['adjust'],
+    swapped: ['swap', 'replace'],
+    recapped: ['recap', 'replace'],
+  } as const),
+);
+
+/** The repair of a part, of one of its faults or of a board, named in small letters. */
+function actionFor(sheet: Sheet, target: string, methods: readonly RepairMethod[]): RepairAction | undefined {
+  const fault = [...sheet.faults.values()].find(({ id }) => id.toLowerCase() === target);
+  const wanted = fault ? [`${methodFor(fault.mode)}:${fault.part}`] : methods.map((method) => `${method}:${target}`);
+  const actions = repairActions(sheet);
+  for (const id of wanted) {
+    const action = actions.find((one) => one.id.toLowerCase() === id.toLowerCase());
+    if (action && methods.includes(action.method)) return action;
+  }
+  return undefined;
+}

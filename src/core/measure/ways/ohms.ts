@@ -42,12 +42,13 @@ export const ohms: NumberWay = {
    */
   ofPart(part, mode) {
     const good = goodOhms(part);
+    // What lets nothing through when it is good tells no more than a short or a leak.
+    if (good === Infinity && mode !== 'short' && mode !== 'leaky') return number('log', settled(Infinity, 0.3));
     if (mode === 'open' || mode === 'cracked' || mode === 'worn' || mode === 'missing')
       return number('log', settled(Infinity, 0.3));
     if (mode === 'short') return number('log', settled(0.4, 0.3));
     if (mode === 'leaky') return number('log', settled(Math.min(good, 2000), 0.5));
     if (mode === 'drifted') return number('log', settled(good * 2.2, 0.12));
-    if (good === Infinity) return number('log', settled(Infinity, 0.3));
     if (good >= chargedOhms) return number('log', settled(good, 0.6));
     if (good < few) return number('log', settled(good, 0.06));
     return number('log', settled(good, 0.012, 0.9), settled(good * 0.6, 0.16, 0.1));
