@@ -13,6 +13,12 @@ export function nextStep({ predictions, bench }: Case, wanted: Context): SetStep
   const { sheet } = predictions.model;
   const low = new Set(bench.stores.filter(isLow).map(({ store }) => store));
   const steps = transition(sheet, bench.context, wanted, () => 0);
+  // A discharge that was begun is finished before anything else takes the hands.
+  const left =
+    bench.context.power === 'unplugged' && low.size > 0
+      ? [...sheet.stores.values()].find(({ id }) => !low.has(id))
+      : undefined;
+  if (left) return { kind: 'prove', store: left };
   const body = steps.find((one) => one.kind !== 'store' || !low.has(one.store));
   if (!body) return undefined;
   if (body.kind === 'store') return { kind: 'prove', store: sheet.stores.get(body.store)! };

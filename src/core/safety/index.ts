@@ -1,5 +1,6 @@
 export {
   anodeSteps,
+  type CautionScene,
   cautionsFor,
   deference,
   dischargeTool,

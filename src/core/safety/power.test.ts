@@ -107,8 +107,8 @@ describe('a store', () => {
       seconds,
       volts: voltsAfter({ farads: 330e-6, volts: 300, ohms: 680e3 }, seconds),
     });
-    expect(learntBleed([after(0), after(40)], 330e-6)! / 680e3).toBeCloseTo(1, 9);
-    expect(learntBleed([after(0), after(1)], 330e-6)).toBeUndefined();
+    expect(learntBleed([after(0), after(40)], 330e-6, 2200)! / 680e3).toBeCloseTo(1, 9);
+    expect(learntBleed([after(0), after(1)], 330e-6, 2200)).toBeUndefined();
     expect(
       learntBleed(
         [
@@ -116,8 +116,23 @@ describe('a store', () => {
           { volts: 9, seconds: 60 },
         ],
         330e-6,
+        2200,
       ),
     ).toBeUndefined();
+  });
+
+  it('does not take the discharge tool for what the set itself drains a store with', () => {
+    const after = (seconds: number) => ({
+      seconds,
+      volts: voltsAfter({ farads: 330e-6, volts: 300, ohms: 22e3 }, seconds),
+    });
+    expect(learntBleed([after(0), after(8)], 330e-6, 22e3)).toBeUndefined();
+    expect(learntBleed([after(0), after(8)], 330e-6, 2200)! / 22e3).toBeCloseTo(1, 9);
+  });
+
+  it('lets a wire-wound tool take the energy of a reservoir in one pulse', () => {
+    expect(toolOn({ farads: 330e-6, volts: 310 }, { ohms: 220, watts: 20 }).tooHot).toBe(false);
+    expect(toolOn({ farads: 330e-6, volts: 310 }, { ohms: 100, watts: 5 }).tooHot).toBe(true);
   });
 
   const stand = (now: number, ...readings: [seconds: number, volts: number][]) =>

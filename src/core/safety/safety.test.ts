@@ -1,9 +1,12 @@
 import { Refusal } from '../quantity';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { shippedSheets } from '@/sheets';
+import { readSheet } from '../sheet';
+import { shippedSheets, shippedTexts } from '@/sheets';
+import { netlistOf } from '@/sheets/stages';
 import { checksOf, liveCold } from '../behaviour';
 import {
+  type CautionScene,
   cautionsFor,
   deference,
   peakPower,
@@ -72,11 +75,24 @@ describe('discharge', () => {
 describe('cautions', () => {
   const plasma = shippedSheets().get('halvane-hp-42')!;
   const tube = shippedSheets().get('pellisar-tc-14')!;
-  const cautions = (sheet: typeof plasma, check: string, power: 'live' | 'unplugged' | 'proven' = 'live') =>
-    cautionsFor(sheet, checksOf(sheet).get(check)!, { ...liveCold, power }).join(' ');
+  const cautions = (
+    sheet: typeof plasma,
+    check: string,
+    power: 'live' | 'unplugged' | 'proven' = 'live',
+    scene: Partial<CautionScene> = {},
+  ) =>
+    cautionsFor(sheet, checksOf(sheet).get(check)!, {
+      context: { ...liveCold, power },
+      isolated: false,
+      ...scene,
+    }).join(' ');
+
+  const generic = (id: string, choices: Readonly<Record<string, string>>) =>
+    readSheet(shippedTexts().get(id)!, { textOf: (base) => shippedTexts().get(base), netlistOf, choices });
 
   it('come when they matter', () => {
-    expect(cautions(plasma, 'res-dc')).toMatch(/isolating transformer.*one hand/);
+    expect(cautions(plasma, 'res-dc')).toMatch(/isolating transformer in first.*one hand/);
+    expect(cautions(plasma, 'res-dc', 'live', { isolated: true })).toMatch(/transformer is in; it does not make it/);
     expect(cautions(plasma, 'vscan-dc')).toMatch(/never on the frame/);
     expect(cautions(tube, 'eht-dc')).toMatch(/X-radiation/);
     expect(cautions(tube, 'kg-dc')).toMatch(/One hand/);
@@ -84,6 +100,39 @@ describe('cautions', () => {
     expect(cautions(tube, 'R201-ohms', 'unplugged')).toMatch(/discharge it twice/);
     expect(cautions(tube, 'R201-ohms', 'proven')).toBe('');
     expect(cautions(plasma, 'v5m-dc')).toBe('');
+  });
+
+  it('count the most dangerous points too, and know pulses, floating sides and the screen control', () => {
+    expect(cautions(tube, 'mains-ac')).toMatch(/One hand/);
+    expect(cautions(tube, 'hyoke-ac')).toMatch(/100:1 probe, never a meter/);
+    expect(cautions(tube, 'g2-dc')).toMatch(/10 MΩ meter loads this point/);
+    expect(cautions(tube, 'g2-dc')).not.toMatch(/Kilovolts/);
+    expect(cautions(plasma, 'vscan-dc')).toMatch(/on batteries/);
+    expect(cautions(plasma, 'up-ac')).toMatch(/earthed sampler shorts it/);
+  });
+
+  it('know a chassis that hangs on the mains, and ask for the isolating transformer at each of its points', () => {
+    const mono = generic('generic-crt-mono', { chassis: 'live' });
+    expect(cautions(mono, 'v12-dc')).toMatch(/whole chassis is on the mains: isolating transformer in first/);
+    expect(cautions(generic('generic-crt-mono', {}), 'v12-dc')).toBe('');
+  });
+
+  it('say to unplug before moving connectors where one is moved', () => {
+    const wanted = { ...liveCold, unplugged: ['LK401'] };
+    expect(cautions(tube, 'bplus-dc', 'live', { wanted })).toMatch(/before moving connectors.*on-command/);
+    expect(cautions(tube, 'bplus-dc')).not.toMatch(/moving connectors/);
+  });
+
+  it('keep ohms and ESR off a part that still holds a few volts', () => {
+    const stores = [{ store: 'C802', volts: 12 }];
+    expect(cautions(tube, 'C802-esr', 'proven', { stores })).toMatch(/C802 was left at 12 V: below 2 V/);
+    expect(cautions(tube, 'C802-esr', 'proven', { stores: [{ store: 'C802', volts: 1 }] })).not.toMatch(/was left/);
+  });
+
+  it('know what a lamp can do', () => {
+    const lamp = shippedSheets().get('generic-projection-lamp')!;
+    expect(cautions(lamp, 'look-lamp', 'proven')).toMatch(/hour to cool.*mercury.*never a vacuum/);
+    expect(cautions(lamp, 'strike-ac')).toMatch(/clamp is placed before power.*ultraviolet/);
   });
 
   it('say to switch a bright line off at once', () => {

@@ -18,6 +18,8 @@ export interface ToolOn {
 }
 
 const momentary = 4;
+/** A wire-wound resistor takes the energy of so many seconds at its rating in one pulse. */
+const pulseSeconds: Seconds = 1;
 const wireWoundUpTo: Volts = 1000;
 
 export function toolOn({ farads, volts }: Pick<Store, 'farads' | 'volts'>, tool: { ohms: Ohms; watts: Watts }): ToolOn {
@@ -32,7 +34,7 @@ export function toolOn({ farads, volts }: Pick<Store, 'farads' | 'volts'>, tool:
     average: seconds === 0 ? 0 : (joules - left) / seconds,
     joules,
     highVoltage: size > wireWoundUpTo,
-    tooHot: peak > momentary * tool.watts && joules > tool.watts / 2,
+    tooHot: peak > momentary * tool.watts && joules > pulseSeconds * tool.watts,
   };
 }
 
@@ -45,17 +47,21 @@ export interface MeasuredStore {
 /** Readings closer than this tell no decay. */
 const leastApart = 5;
 
+/** What drained a store is taken for the tool, and not for the set's own, within this share of the tool's ohms. */
+const toolLike = 0.4;
+
 /**
- * The resistance that drains a store, learnt from its last two readings; undefined where they tell no decay.
- * A discharge tool that was on between them shows as a resistance of its size.
+ * The resistance that drains a store by itself, learnt from its last two readings; undefined where they tell no
+ * decay, or the discharge tool was on between them.
  */
-export function learntBleed(readings: readonly MeasuredStore[], farads: number): Ohms | undefined {
+export function learntBleed(readings: readonly MeasuredStore[], farads: number, tool: Ohms): Ohms | undefined {
   const [before, last] = readings.slice(-2);
   if (!before || !last) return undefined;
   const [first, second] = [Math.abs(before.volts), Math.abs(last.volts)];
   const apart = last.seconds - before.seconds;
   if (apart < leastApart || second <= 0 || second > 0.98 * first) return undefined;
-  return timeConstant(first, second, apart) / farads;
+  const ohms = timeConstant(first, second, apart) / farads;
+  return ohms < tool * (1 + toolLike) ? undefined : ohms;
 }
 
 /** How a store stands after its readings since the plug was pulled. */

@@ -93,7 +93,7 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
   const meter = useBenchMeter(file, log, job, { briefed: settled, fresh: live.fresh }, control, simulatedMeter);
   const family = familyOf(sheet.technology);
   const shown = useSetShown(job);
-  const cautions = useCautions(job, check, step, shown.symptoms);
+  const cautions = useCautions(job, check, step, shown.symptoms, settled, focused);
   const comparisons = useMemo(
     () =>
       sheet.siblings

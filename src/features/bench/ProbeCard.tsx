@@ -1,31 +1,22 @@
 'use client';
 
 import { type Interpreted, type SetStep } from '@/core/entry';
-import { provenBelow, type TakenReading } from '@/core/log';
+import { type TakenReading } from '@/core/log';
 import { Button } from 'antd';
 import { type RefObject } from 'react';
-import { blinkConditions, type Check, type Predictions, type Context, isMetered } from '@/core/behaviour';
+import { blinkConditions, type Check, type Predictions, type Context } from '@/core/behaviour';
 import { type ProbeAdvice } from '@/core/diagnosis';
-import { dischargeTool, peakPower, timeToFall } from '@/core/safety';
-import { measures } from '@/core/measure';
 import { type Symptom } from '@/core/picture';
-import { formatQuantity } from '@/core/quantity';
 import { type Usual } from '@/core/reading';
-import { type Ground } from '@/core/sheet';
-import { clockText, dateText, Key, markColours, minutesText, VerdictMark } from '@/ui';
-import { choicesFor, instruction, type SeenPicture, whyProbe } from './benchModel';
+import { Key, minutesText } from '@/ui';
+import { choicesFor, type SeenPicture, whyProbe } from './benchModel';
 import { BlinkConditions } from './BlinkConditions';
 import { BlinkTapper } from './BlinkTapper';
+import { LiveVerdict } from './LiveVerdict';
 import { PicturePicker } from './PicturePicker';
+import { How, Own, stepHow, stepTitle } from './ProbeWords';
 import { type NextAction } from './nextAction';
 import styles from './bench.module.css';
-
-const groundWords: Readonly<Record<Ground, string>> = {
-  hot: 'hot ground',
-  chassis: 'chassis',
-  floating: 'the floating ground',
-  none: '',
-};
 
 /** Everything about the one thing to do next: what is asked, what is typed for it, and what can be done with it. */
 export interface ProbeCardView {
@@ -166,96 +157,4 @@ function labelOf({ correcting, step, check, advice, act }: ProbeCardView): strin
   if (step) return `First, for ${check?.title ?? 'the next probe'}`;
   if (advice) return `Probe next · ${minutesText(advice.minutes)} · ${whyProbe(advice)}`;
   return check ? 'Any reading' : (act?.label ?? 'Any reading');
-}
-
-function stepTitle(step: SetStep): string {
-  return step.kind === 'do' ? step.title : `Prove ${step.store.id} dead`;
-}
-
-function stepHow(step: SetStep) {
-  if (step.kind === 'do') return <>Press ⏎ when it is done. The change goes into the record.</>;
-  const { store } = step;
-  if (store.farads < 1e-7)
-    return (
-      <>
-        {store.place}. Resistor probe clipped to the braid first, twice, a minute apart; then measure and type the
-        volts.
-      </>
-    );
-  const { ohms } = dischargeTool;
-  const seconds = timeToFall({ farads: store.farads, volts: store.volts, ohms }, provenBelow);
-  return (
-    <>
-      {store.place}. From <b className="figure">{store.volts} V</b> to {provenBelow} V in{' '}
-      <b className="figure">{clockText(seconds)}</b> through 2.2 kΩ,{' '}
-      <b className="figure">{Math.round(peakPower({ volts: store.volts, ohms }))} W</b> at first. Then measure across it
-      and type the volts.
-    </>
-  );
-}
-
-function How({ check, predictions, context }: { check: Check; predictions: Predictions; context: Context }) {
-  const { where, expected } = instruction(predictions, check, context);
-  const numeric = isMetered(check);
-  return (
-    <>
-      {capital(measures[check.measure].title)}
-      {where === '' ? '' : numeric ? `, red on ${where}` : `: ${where}`}
-      {check.ground !== 'none' && numeric && (
-        <>
-          , black on <b>{groundWords[check.ground]}</b>
-        </>
-      )}
-      . A good set {numeric ? 'reads' : 'gives'} <b className="figure">{expected}</b>
-      {check.point?.net !== undefined && sourceOf(predictions, check) !== '' && ` (${sourceOf(predictions, check)})`}.
-    </>
-  );
-}
-
-/** What the shop's own sets read there: what is normal, by those that work. */
-function Own({ usual: { count, low, high, before }, check }: { usual: Usual; check: Check }) {
-  const said = (value: number) => formatQuantity(value, check.unit, 3);
-  return (
-    <>
-      {count > 0 && (
-        <>
-          {' '}
-          {count === 1 ? 'One of your sets read' : `${count} of your sets read`}{' '}
-          <b className="figure">{low === high ? said(low) : `${said(low)} to ${said(high)}`}</b> once cured.
-        </>
-      )}
-      {before && (
-        <>
-          {' '}
-          This one read <b className="figure">{said(before.value)}</b> on {dateText(before.at)}.
-        </>
-      )}
-    </>
-  );
-}
-
-function sourceOf(predictions: Predictions, check: Check): string {
-  return check.point?.source ?? predictions.model.sheet.nets.get(check.point?.net ?? '')?.source ?? '';
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
-}
-
-function LiveVerdict({ interpreted }: { interpreted: Interpreted }) {
-  if (interpreted.kind === 'sheet') return <span className={styles.verdict}>{interpreted.said}</span>;
-  if (interpreted.kind !== 'line') return null;
-  const { reading, said } = interpreted;
-  if (!reading) return <span className={styles.verdict}>{said}</span>;
-  const { verdict, check } = reading;
-  return (
-    <span className={styles.verdict} style={{ color: markColours[verdict.mark] }}>
-      <span>
-        <VerdictMark mark={verdict.mark} /> {verdict.words}
-      </span>
-      <small>
-        {said} · {check.title}
-      </small>
-    </span>
-  );
 }

@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import { type Case } from '@/core/diagnosis';
+import { type Briefed, type Case, type ExpectedHarm, type ProbeAdvice } from '@/core/diagnosis';
 import { type SetStep } from '@/core/entry';
 import { type Check } from '@/core/behaviour';
 import { type Symptom } from '@/core/picture';
 import { cautionsFor, pictureCaution, powerCaution } from '@/core/safety';
-import { timeText } from '@/ui';
+import { chanceText, timeText } from '@/ui';
 
 /** What the set shows, and by whom it is known. */
 export function useSetShown({ bench, complaint }: Case): {
@@ -23,6 +23,12 @@ export function useSetShown({ bench, complaint }: Case): {
 
 /** More cautions than this at once are not read. */
 const mostCautions = 2;
+/** A harm less likely is not said. */
+const likelyEnough = 0.08;
+
+/** What a set may do, with how likely that is and what to do first where it stands live now. */
+const harmText = ({ chance, reason }: ExpectedHarm, live: boolean): string =>
+  `${live ? 'Switch off: ' : ''}${chanceText(chance)}: ${reason}.`;
 
 /** What to mind at what is asked for now, the most serious first. */
 export function useCautions(
@@ -30,8 +36,12 @@ export function useCautions(
   check: Check | undefined,
   step: SetStep | undefined,
   symptoms: readonly Symptom[],
+  { harmNow }: Pick<Briefed, 'harmNow'>,
+  probe: ProbeAdvice | undefined,
 ): readonly string[] {
-  const { context } = bench;
+  const { context, isolated, stores } = bench;
+  const wanted = probe?.probe.context;
+  const harm = context.power === 'live' ? harmNow : probe?.harm;
   const { sheet } = predictions.model;
   return useMemo(() => {
     const forStep =
@@ -40,9 +50,15 @@ export function useCautions(
           ? [powerCaution(step.body.power)]
           : []
         : check
-          ? cautionsFor(sheet, check, context)
+          ? cautionsFor(sheet, check, { context, isolated, stores, ...(wanted ? { wanted } : {}) })
           : [];
-    const burning = context.power === 'live' ? pictureCaution(symptoms) : undefined;
-    return [...(burning === undefined ? [] : [burning]), ...forStep].slice(0, mostCautions);
-  }, [sheet, check, step, context, symptoms]);
+    const live = context.power === 'live';
+    const burning = live ? pictureCaution(symptoms) : undefined;
+    const feared = harm && harm.chance >= likelyEnough && !(burning !== undefined && harm.kind === 'burn');
+    return [
+      ...(burning === undefined ? [] : [burning]),
+      ...(feared ? [harmText(harm, live && harm.kind === 'x-rays')] : []),
+      ...forStep,
+    ].slice(0, mostCautions);
+  }, [sheet, check, step, context, isolated, stores, wanted, symptoms, harm]);
 }

@@ -1,6 +1,7 @@
 import { lineText, type LogBody, type LogEntry, standing } from '@/core/log';
 import { attempt, parseQuantity, Refusal } from '@/core/quantity';
 import {
+  dischargeTool,
   judgeStep,
   lampFor,
   learntBleed,
@@ -73,7 +74,12 @@ export interface StoreRow {
 const seconds = (instant: string) => Date.parse(instant) / 1000;
 
 /** Every store of the set as it stands at a moment, the most energetic first. */
-export function storeRows(log: readonly LogEntry[], sheet: Sheet, now: number): StoreRow[] {
+export function storeRows(
+  log: readonly LogEntry[],
+  sheet: Sheet,
+  now: number,
+  tool: { readonly ohms: number } = dischargeTool,
+): StoreRow[] {
   const powers = standing(log, 'power');
   const last = powers[powers.length - 1];
   const since = last ? log.findIndex(({ id }) => id === last.entry.id) : 0;
@@ -84,7 +90,7 @@ export function storeRows(log: readonly LogEntry[], sheet: Sheet, now: number): 
       const readings = proofs.flatMap(({ entry, body }) =>
         body.store === store.id ? [{ volts: body.volts, seconds: seconds(entry.at) }] : [],
       );
-      const learnt = learntBleed(readings, store.farads);
+      const learnt = learntBleed(readings, store.farads, tool.ohms);
       const bleed = learnt ?? store.bleed;
       const unplugged = last ? seconds(last.entry.at) : now;
       return {

@@ -59,7 +59,7 @@ export function Remeasure({ open, job, record }: RemeasureProps) {
       {step?.kind === 'prove' && (
         <p className="soft">{step.store.place}. Discharge it, measure across it, type the volts.</p>
       )}
-      {cautionsFor(predictions.model.sheet, check, bench.context)
+      {cautionsFor(predictions.model.sheet, check, bench)
         .slice(0, 1)
         .map((caution) => (
           <p key={caution} className="caution">

@@ -5,7 +5,7 @@ import { type Context, contextKey } from '../../behaviour';
 import { planOneStep, type RankedTest } from '../../plan';
 import { type Minutes } from '../../quantity';
 import { type Sheet } from '../../sheet';
-import { type ExpectedHarm, expectedHarm, renewedBy } from './harm';
+import { type ExpectedHarm, expectedHarm, probeMinutesOn, renewedBy } from './harm';
 import { changeCost, type Probe, probeCost } from './probes';
 import { type OpenFaults, problemOf, repairCost } from './problem';
 
@@ -53,6 +53,8 @@ export interface Advice {
   readonly repairNow: Minutes;
   /** Chance that a repair already done was the cure. */
   readonly curedChance: number;
+  /** What a minute more does to the set as it stands; undefined where nothing is to be feared. */
+  readonly harmNow: ExpectedHarm | undefined;
 }
 
 /**
@@ -78,9 +80,10 @@ export function adviseOn(job: Case): Advice {
   const curedChance = 1 - open.mass;
   const best = plan.tests[0];
   const renewed = renewedBy(predictions, posterior.cured);
+  const endangered = { ...open, predictions, renewed };
   const harmed = (probe: Probe) => ({
     probe,
-    harm: expectedHarm(predictions, open.sets, open.weights, renewed, bench.context, probe),
+    harm: expectedHarm(endangered, probe.context, probeMinutesOn(bench.context, probe)),
   });
   const described = plan.tests.map((ranked, place) =>
     describe(ranked, harmed(probes.get(ranked.test.id)!), plan.repairNow, open, place < mostTold),
@@ -95,6 +98,7 @@ export function adviseOn(job: Case): Advice {
       bench.repairs.length > 0 && curedChance > 0.5 && again === undefined ? 'verify' : worthProbing ? 'probe' : 'act',
     repairNow: plan.repairNow,
     curedChance,
+    harmNow: expectedHarm(endangered, bench.context, minuteOn),
   };
 }
 
@@ -130,6 +134,8 @@ function askedAgain(
   }
   return undefined;
 }
+
+const minuteOn: Minutes = 1;
 
 /** A doubtful reading is not taken again where that is expected to do more harm, in minutes. */
 const mostHarmAgain = 3;

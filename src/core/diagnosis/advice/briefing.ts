@@ -32,7 +32,7 @@ interface BriefProbe extends Omit<ProbeAdvice, 'probe'> {
  * Advice with what a screen says of it, in names and numbers alone: small enough to be sent from a worker or
  * a server at every reading.
  */
-export interface Briefing extends Pick<Advice, 'next' | 'repairNow' | 'curedChance'> {
+export interface Briefing extends Pick<Advice, 'next' | 'repairNow' | 'curedChance' | 'harmNow'> {
   /** All of them, likeliest first. */
   readonly suspects: readonly BriefSuspect[];
   readonly probes: readonly BriefProbe[];
@@ -74,6 +74,7 @@ export function briefingOf(job: Case): Briefing {
     next,
     repairNow,
     curedChance,
+    harmNow: advice.harmNow,
     suspects: posterior.suspects.map(({ fault, ...suspect }) => ({ fault: fault.id, ...suspect })),
     probes: advice.probes.map(({ probe: { check, ...probe }, ...worth }) => ({ ...probe, check: check.id, ...worth })),
     repairs: advice.repairs.map(({ action, chance, minutes }) => ({ action: action.id, chance, minutes })),

@@ -64,26 +64,37 @@ export function forbiddenChance(
 export const probeMinutesOn = (here: Context, { check, context }: Pick<Probe, 'check' | 'context'>): Minutes =>
   minutesOn(here, context, check.minutes);
 
-/** What weighs most of a probe's harm, said; undefined where it comes to less than is worth saying. */
+/** What may be wrong with a set, by how likely it is, and the fuses that are new in it. */
+export interface Endangered {
+  readonly predictions: Predictions;
+  readonly sets: readonly (readonly Fault[])[];
+  readonly weights: Float64Array;
+  /** How likely it is that any of it is still wrong. */
+  readonly mass: number;
+  readonly renewed: ReadonlySet<string>;
+}
+
+/**
+ * What weighs most of the harm of being live in a context, said; undefined where it comes to less than is
+ * worth saying.
+ *
+ * @param on minutes that the set is live
+ */
 export function expectedHarm(
-  predictions: Predictions,
-  sets: readonly (readonly Fault[])[],
-  weights: Float64Array,
-  renewed: ReadonlySet<string>,
-  here: Context,
-  probe: Pick<Probe, 'check' | 'context'>,
+  { predictions, sets, weights, mass, renewed }: Endangered,
+  context: Context,
+  on: Minutes,
 ): ExpectedHarm | undefined {
-  if (probe.context.power !== 'live') return undefined;
-  const on = probeMinutesOn(here, probe);
+  if (context.power !== 'live') return undefined;
   const kinds = new Map<Harm['kind'], { minutes: number; chance: number; most: number; reason: string }>();
   let minutes = 0;
   sets.forEach((faults, index) => {
     const seen = new Set<Harm['kind']>();
     for (const fault of faults)
-      for (const harm of harmsOf(predictions.behaviour(fault, probe.context), renewed)) {
+      for (const harm of harmsOf(predictions.behaviour(fault, context), renewed)) {
         if (seen.has(harm.kind)) continue;
         seen.add(harm.kind);
-        const weight = weights[index]! * shareOf(fault);
+        const weight = mass * weights[index]! * shareOf(fault);
         const own = weight * harmMinutes([harm], on);
         minutes += own;
         const kind = kinds.get(harm.kind) ?? { minutes: 0, chance: 0, most: 0, reason: harm.reason };
