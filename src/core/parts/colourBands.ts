@@ -45,8 +45,12 @@ const alike: readonly (readonly [BandColour, BandColour])[] = [
   ['red', 'orange'],
 ];
 
-export const isBandColour = (word: string): word is BandColour =>
-  (bandColours as readonly string[]).includes(word) || word === 'gold' || word === 'silver';
+/** The colour a word names, as it is written here; undefined where it names none. */
+export function bandColour(word: string): BandColour | undefined {
+  const small = word.toLowerCase();
+  const name = small === 'gray' ? 'grey' : small;
+  return [...bandColours, 'gold' as const, 'silver' as const].find((colour) => colour === name);
+}
 
 const digit = (colour: BandColour) => (bandColours as readonly string[]).indexOf(colour);
 const power = (colour: BandColour) => (colour === 'gold' ? -1 : colour === 'silver' ? -2 : digit(colour));

@@ -8,5 +8,5 @@ export { ntcOhms } from './thermistor';
 export { nextCanCapacitor, resonance } from './tunedCan';
 export { faultModeNames, faultModes, type FaultMode } from './faultModes';
 export { faultRate, partKindNames, partKinds, replacing, visibility, type PartKind } from './kinds';
-export { bandDoubts, bandsOf, isBandColour, readBands, type BandColour } from './colourBands';
+export { bandDoubts, bandsOf, bandColour, readBands, type BandColour } from './colourBands';
 export { codeOf, readCode } from './printedCode';

@@ -31,7 +31,8 @@ export function engineering(value: number, unit: Unit, digits = 4): { number: st
   const keepsBase = size === 0 || (unit === 'V' ? size >= 0.1 && size < 2000 : !scaled.has(unit));
   if (keepsBase) return { number: significant(value, digits), prefix: '' };
   // Ohms below one stay ohms: "0.22 Ω" is what the bench says, not "220 mΩ".
-  const usable = unit === 'Ω' ? prefixes.filter(({ factor }) => factor >= 1) : prefixes;
+  // Farads are never milli: on old parts mF meant microfarad.
+  const usable = prefixes.filter(({ factor }) => (unit === 'Ω' ? factor >= 1 : unit !== 'F' || factor < 1e-3));
   const chosen = usable.find(({ factor }) => size >= factor * (1 - 1e-12)) ?? usable[usable.length - 1]!;
   return { number: significant(rounded / chosen.factor, digits), prefix: chosen.letter };
 }

@@ -52,6 +52,11 @@ describe('parseQuantity', () => {
 const readable = fc.double({ min: 1e-11, max: 9e9, noNaN: true }).map((value) => Number(value.toPrecision(4)));
 
 describe('formatting', () => {
+  it('never writes milli before farads', () => {
+    expect(formatQuantity(1e-3, 'F')).toBe('1000 µF');
+    expect(formatQuantity(4.7e-3, 'F')).toBe('4700 µF');
+  });
+
   it('prints what parses back, for every unit', () => {
     fc.assert(
       fc.property(readable, fc.boolean(), fc.constantFrom<Unit>(...units), (size, negative, unit) => {

@@ -51,12 +51,16 @@ export function judgeAnswer(predictions: Predictions, check: Check, answer: Answ
   return { mark: found, words: wordsFor(check, found, off), expected };
 }
 
+const openFrom = 49;
+
 function wordsFor(check: Check, found: Judgement['mark'], off: number | undefined): string {
   if (found === 'within') return 'within';
   if (found === 'open') return 'open';
   if (found === 'dead') return numberWay(check)?.dead ?? 'nothing there';
   if (found === 'odd') return 'wrong sign';
   if (off === undefined) return found;
+  // A part that reads fifty times what it should, in megohms, lets nothing through.
+  if (check.measure === 'ohms' && off > openFrom) return 'open';
   if (numberWay(check)?.multiple || off > 2) return `${Number((off + 1).toPrecision(2))} times what a good one shows`;
   const percent = `${Math.abs(Math.round(off * 100))} %`;
   if (found === 'high') return `${percent} high`;

@@ -1,3 +1,3 @@
 export { judgePart, surveyOf, type PartCheck } from './partCheck';
 export { type PartMark, type PartVerdict } from './partVerdict';
-export { readPartCheck } from './readPartCheck';
+export { readPartCheck, type KnownPart } from './readPartCheck';

@@ -119,9 +119,10 @@ describe('other parts', () => {
     ['C8 100u 35V esr 0.2', 'fine'],
     ['C8 100u 35V esr 4', 'replace'],
     ['C8 100u 35V 48u esr 0.2', 'replace'],
-    ['C8 100u 35V 180uF', 'lift'],
+    ['C8 100u 35V 180uF', 'replace'],
     ['T1 rings 9 good 10', 'fine'],
-    ['T1 rings 2 good 10', 'replace'],
+    ['T1 rings 2 good 10', 'lift'],
+    ['T1 rings 2 good 10 lifted', 'replace'],
     ['Q5 junction 0.62 OL', 'fine'],
     ['Q5 junction 0.02 0.01', 'replace'],
     ['Q5 junction 0.6 1.1', 'lift'],
@@ -129,6 +130,46 @@ describe('other parts', () => {
     ['TH1 18 21', 'fine'],
     ['TH1 18 40', 'replace'],
   ])('%s: %s', (line, mark) => expect(verdict(line).mark).toBe(mark));
+
+  it.each([
+    ['C8 8n2 6n2', 'replace', /76 % of its capacity/],
+    ['C8 8n2 8n0', 'fine', /98 %/],
+    ['C8 8n2 7n6 5%', 'replace', /93 % of its capacity, allowed ±5 %/],
+    ['C8 100u 35V 83u', 'fine', /83 %/],
+    ['C8 100u 35V 180u', 'replace', /180 %/],
+    ['C8 10u 250V esr 2.5', 'fine', /good one shows up to 3.2 Ω/],
+    ['C8 100u 35V esr 0', 'lift', /ESR 0: shorted, or the tester/],
+    ['R5 22R 26M7', 'replace', /^open$/],
+    ['RT1 18 21', 'fine', /cold/],
+    ['FUSE 0.2', 'fine', /intact, 0.2 Ω with its leads/],
+    ['F1 OL', 'replace', /blown/],
+    ['F1 150', 'lift', /150 Ω/],
+    ['R9 gray red brown gold 830', 'fine', /\+1.2 %/],
+    ['Q5 junction be 0.04 0.04', 'fine', /0.04|40 mV/],
+    ['Q5 junction 0.04 0.04', 'replace', /shorted both ways/],
+    ['Q5 junction 0.09 0.12', 'replace', /conducts both ways/],
+    ['Q5 junction 0.2 0.25', 'replace', /conducts both ways/],
+    ['Q5 junction 0.22 OL', 'fine', /nothing the other/],
+  ])('%s: %s, since %s', (line, mark, words) => {
+    expect(verdict(line)).toMatchObject({ mark, words: expect.stringMatching(words) });
+  });
+
+  it('a germanium junction has no damper inside', () => {
+    expect(verdict('Q5 junction 0.22 OL').taken).toBe('germanium, or a Schottky diode');
+  });
+
+  it('a retrace capacitor is judged by 5 %, whatever films are allowed', () => {
+    const retrace = { kind: 'film', title: 'Retrace capacitor', size: 8.2e-9 };
+    expect(judgePart(readPartCheck('C411 7n6', () => retrace))).toMatchObject({ mark: 'replace' });
+    expect(judgePart(readPartCheck('C411 7n6', () => ({ ...retrace, title: 'Ramp capacitor' })))).toMatchObject({
+      mark: 'fine',
+    });
+  });
+
+  it.each(['C8 100u 35V', 'C8 100u'])('a mark is never taken for a reading: "%s"', (line) => {
+    const known = { kind: 'electrolytic', size: 100e-6, voltage: 35 };
+    expect(() => readPartCheck(line, () => known)).toThrow(/needs what was read/);
+  });
 
   it.each([
     ['Q1 junction 0.25 OL', /germanium/],
@@ -153,7 +194,7 @@ describe('other parts', () => {
     ['R12', /what should R12 be\?/],
     ['R12 4k7 12V', /The reading is read in ohms, not "12V"/],
     ['R12 4k7 5k 6k', /one value too many/],
-    ['C9 esr 1', /C9 needs capacitance and volts/],
+    ['C9 esr 1', /C9 needs its capacitance as marked/],
     ['T1 rings 4', /The count of a good one is missing/],
     ['', /write it like/],
   ])('refuse "%s" with what would be right', (line, message) => {

@@ -1,4 +1,4 @@
-import { isBandColour, readBands } from '../parts';
+import { bandColour, readBands } from '../parts';
 import { Refusal, parseQuantity, type Unit, unitNames, quantityIn, attempt } from '../quantity';
 import { type PartCheck } from './partCheck';
 import { type LampCheck, lampLooks, type TurningCheck } from './projectorParts';
@@ -6,6 +6,7 @@ import { type LampCheck, lampLooks, type TurningCheck } from './projectorParts';
 /** What is known of a part before it is measured. */
 export interface KnownPart {
   readonly kind: string;
+  readonly title?: string;
   /** Main quantity of its value, in base units. */
   readonly size?: number;
   readonly voltage?: number;
@@ -62,12 +63,14 @@ export function readPartCheck(line: string, known: (ref: string) => KnownPart | 
   const climbing = takeFlag(words, 'climbing');
   const rings = takeNamed(words, 'rings');
   if (rings !== undefined) {
+    // A winding hangs on its circuit until it is said to be free of it.
     const good = takeNamed(words, 'good');
     return {
       kind: 'rings',
       ref,
       rings: value(rings, '', 'Rings'),
       good: positive(value(good, '', 'The count of a good one'), 'The count of a good one'),
+      lifted,
     };
   }
   const projector = readProjectorPart(ref, words);
@@ -77,6 +80,7 @@ export function readPartCheck(line: string, known: (ref: string) => KnownPart | 
     const usual = positive(value(takeNamed(words, 'usual'), '', 'The usual gain'), 'The usual gain');
     return { kind: 'gain', ref, gain: value(gain, '', 'Gain'), usual };
   }
+  const baseEmitter = takeFlag(words, 'be');
   const forward = takeNamed(words, 'junction');
   if (forward !== undefined)
     return {
@@ -84,10 +88,13 @@ export function readPartCheck(line: string, known: (ref: string) => KnownPart | 
       ref,
       forward: value(forward, 'V', 'A junction'),
       reverse: value(words[0], 'V', 'The other way'),
+      baseEmitter,
     };
   const esr = takeNamed(words, 'esr');
-  if (esr !== undefined || isCapacitor(words, part)) return readCapacitor(ref, words, esr, part, lifted);
-  if (part?.kind === 'thermistor' || /^(TH|NTC|PTC)/.test(ref)) {
+  if (esr !== undefined || isCapacitor(ref, words, part)) return readCapacitor(ref, words, esr, part, lifted);
+  if (part?.kind === 'fuse' || (!part && /^(F|FS|FUSE)\d*$/.test(ref)))
+    return { kind: 'fuse', ref, read: value(words.at(-1), 'Ω', 'The reading') };
+  if (part?.kind === 'thermistor' || (!part && /^(TH|RT|NTC|PTC|POS)\d*$/.test(ref))) {
     const marked = words.length > 1 ? value(words.shift(), 'Ω', 'The mark') : part?.size;
     return {
       kind: 'thermistor',
@@ -121,12 +128,23 @@ function readProjectorPart(ref: string, words: string[]): LampCheck | TurningChe
   return undefined;
 }
 
-function isCapacitor(words: readonly string[], part: KnownPart | undefined): boolean {
-  if (part) return ['electrolytic', 'ceramic', 'film'].includes(part.kind);
-  const last = words[words.length - 1];
-  const read = last === undefined ? undefined : attempt(() => parseQuantity(last));
-  return read !== undefined && !(read instanceof Refusal) && read.unit === 'F';
+const capacitors = ['electrolytic', 'ceramic', 'film'] as const;
+/** From this capacitance on a capacitor nobody knows is taken for an electrolytic, in farads. */
+const electrolytic = 0.9e-6;
+
+/** A value with the prefix of a capacitor, like 8n2 or 100u. */
+const capacitorValue = (word: string) => {
+  const read = attempt(() => parseQuantity(word));
+  return !(read instanceof Refusal) && (read.unit === 'F' || (read.unit === undefined && /\d[unp]/i.test(word)));
+};
+
+function isCapacitor(ref: string, words: readonly string[], part: KnownPart | undefined): boolean {
+  if (part) return capacitors.some((kind) => kind === part.kind);
+  return words.some(capacitorValue) && (/^C\d*$/.test(ref) || capacitorValue(words.at(-1) ?? ''));
 }
+
+/** Capacitors whose value decides the high voltage or the scan: ±5 %, whatever their kind allows. */
+const exact = /retrace|s-correction/i;
 
 function readCapacitor(
   ref: string,
@@ -136,25 +154,40 @@ function readCapacitor(
   lifted: boolean,
 ): PartCheck {
   const series = takeFlag(words, 'lowesr') ? 'low' : takeFlag(words, 'polymer') ? 'polymer' : 'general';
+  const named = capacitors.find((kind) => takeFlag(words, kind));
+  const tolerance = takeTolerance(words) ?? (exact.test(part?.title ?? '') ? 0.05 : undefined);
   const volts = words.findIndex((word) => /^\d+(\.\d+)?k?V$/i.test(word));
   const rated = volts < 0 ? part?.voltage : value(words.splice(volts, 1)[0], 'V', 'The rating');
-  const marked = part?.size === undefined || words.length > 1 ? words.shift() : undefined;
+  // A mark is never taken for a reading: what stands beside its rating, or says what the part is marked with.
+  const alone = words.length === 1 && volts < 0 && attempt(() => parseQuantity(words[0]!).value) !== part?.size;
+  const marked = part?.size === undefined || !alone ? words.shift() : undefined;
   const farads = marked === undefined ? part?.size : value(marked, 'F', 'The capacitance');
-  if (farads === undefined || rated === undefined)
-    throw new Refusal(`${ref} needs capacitance and volts as marked, like "${ref} 100u 35V esr 0.4"`);
+  if (farads === undefined)
+    throw new Refusal(`${ref} needs its capacitance as marked, like "${ref} 100u 35V esr 0.4" or "${ref} 8n2 6n2"`);
   const read = words[0] === undefined ? undefined : value(words[0], 'F', 'The capacity read');
   if (esr === undefined && read === undefined)
     throw new Refusal(`${ref} needs what was read: "esr 0.4", or its capacity like 83u`);
+  if (esr !== undefined && rated === undefined)
+    throw new Refusal(`${ref} needs the volts as marked, by which its ESR is judged, like "${ref} 100u 35V esr 0.4"`);
+  const known = capacitors.find((kind) => kind === part?.kind);
   return {
     kind: 'capacitor',
     ref,
+    type: named ?? known ?? (esr !== undefined || farads >= electrolytic ? 'electrolytic' : 'film'),
     farads: positive(farads, 'The capacitance'),
-    volts: positive(rated, 'The rating'),
+    ...(rated === undefined ? {} : { volts: positive(rated, 'The rating') }),
     series,
+    ...(tolerance === undefined ? {} : { tolerance }),
     ...(esr === undefined ? {} : { esr: value(esr, 'Ω', 'ESR') }),
     ...(read === undefined ? {} : { read }),
     lifted,
   };
+}
+
+/** Takes a tolerance like 5% or ±10% out of a line. */
+function takeTolerance(words: string[]): number | undefined {
+  const at = words.findIndex((word) => /^±?\d+(\.\d+)?%$/.test(word));
+  return at < 0 ? undefined : Number(words.splice(at, 1)[0]!.replace(/[±%]/g, '')) / 100;
 }
 
 function readResistor(
@@ -163,15 +196,14 @@ function readResistor(
   part: KnownPart | undefined,
   flags: { readonly lifted: boolean; readonly climbing: boolean },
 ): PartCheck {
-  const bands = words.map((word) => word.toLowerCase()).filter(isBandColour);
+  const bands = words.flatMap((word) => bandColour(word) ?? []);
   let [marked, tolerance] = [part?.size, usualTolerance];
-  const rest = words.filter((word) => !isBandColour(word.toLowerCase()));
+  const rest = words.filter((word) => !bandColour(word));
   if (bands.length > 0) {
     const banded = readBands(bands);
     [marked, tolerance] = [banded.ohms, banded.tolerance];
   }
-  const share = rest.findIndex((word) => /^±?\d+(\.\d+)?%$/.test(word));
-  if (share >= 0) tolerance = Number(rest.splice(share, 1)[0]!.replace(/[±%]/g, '')) / 100;
+  tolerance = takeTolerance(rest) ?? tolerance;
   if (rest.length > 1) marked = value(rest.shift(), 'Ω', 'The mark');
   if (marked === undefined)
     throw new Refusal(`what should ${ref} be? ${example}; or give its bands, like "${ref} yellow violet red gold 5k1"`);

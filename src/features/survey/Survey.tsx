@@ -33,7 +33,7 @@ export function Survey({ file }: { file: JobFile }) {
   const live = bench.context.power === 'live';
   const [line, setLine] = useState('');
   const [asked, setAsked] = useState(false);
-  const typed = useMemo(() => typedPart(line, sheet), [line, sheet]);
+  const typed = useMemo(() => typedPart(line, sheet, rows), [line, sheet, rows]);
 
   const record = () => {
     setAsked(true);

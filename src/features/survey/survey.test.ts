@@ -22,6 +22,21 @@ const log = (...lines: readonly string[]): LogEntry[] =>
   }));
 
 describe('a survey', () => {
+  it('keeps what a part is marked with for the next reading of it', () => {
+    const first = typedPart('R918 22R OL', sheet);
+    if (first.kind !== 'part') throw new Error('no part');
+    expect(typedPart('R918 21.8', sheet, [first])).toMatchObject({ kind: 'part', check: { marked: 22, read: 21.8 } });
+    expect(typedPart('R918 21.8', sheet)).toMatchObject({ kind: 'wrong' });
+  });
+
+  it('takes a white deposit on a lamp for no band of a resistor', () => {
+    expect(typedPart('LA1 lamp 5200 of 6000 white', sheet)).toMatchObject({
+      kind: 'part',
+      verdict: { mark: 'replace' },
+      doubts: [],
+    });
+  });
+
   it('shows the newest first, and of a part measured twice the last reading', () => {
     const rows = surveyRows(log('R1 4k7 5k9', 'R2 1k 1k', 'R1 4k7 4k7', 'C421 esr 0.3'), sheet);
     expect(rows.map(({ check, verdict }) => [check.ref, verdict.mark])).toEqual([

@@ -1,8 +1,16 @@
-import { judgePart, type PartCheck, type PartMark, type PartVerdict, readPartCheck } from '@/core/survey';
+import {
+  judgePart,
+  type KnownPart,
+  type PartCheck,
+  type PartMark,
+  type PartVerdict,
+  readPartCheck,
+} from '@/core/survey';
 import { type LogBody, type LogEntry, standing } from '@/core/log';
 import { Refusal, formatQuantity, attempt } from '@/core/quantity';
 import { type Check } from '@/core/behaviour';
-import { bandDoubts, bandsOf, type BandColour, isBandColour } from '@/core/parts';
+import { type Measure } from '@/core/measure';
+import { bandColour, bandDoubts, bandsOf, type BandColour } from '@/core/parts';
 import { type Sheet } from '@/core/sheet';
 import { type MarkName } from '@/ui';
 
@@ -43,19 +51,32 @@ export const markWords: Readonly<Record<PartMark, string>> = {
 export function partWords({ kind }: PartCheck, { mark }: PartVerdict): string {
   if (mark !== 'lift') return markWords[mark];
   if (kind === 'fan' || kind === 'wheel') return 'check first';
+  if (kind === 'fuse') return 'take it out';
   return kind === 'rings' ? 'free it' : 'lift a leg';
 }
 
 /** What stands in the record for a reading that came from the survey. */
 const surveyText = 'survey';
 
-const knownIn = (sheet: Sheet) => (ref: string) => sheet.parts.get(ref);
+/** What a part measured before was marked with: it need not be typed again. */
+function markedAs(check: PartCheck | undefined): KnownPart | undefined {
+  if (check?.kind === 'resistor' || check?.kind === 'thermistor') return { kind: check.kind, size: check.marked };
+  if (check?.kind !== 'capacitor') return undefined;
+  return { kind: check.type, size: check.farads, ...(check.volts === undefined ? {} : { voltage: check.volts }) };
+}
 
-export function typedPart(line: string, sheet: Sheet): TypedPart {
+/**
+ * What a line comes to.
+ *
+ * @param before parts measured before it, in any order
+ */
+export function typedPart(line: string, sheet: Sheet, before: readonly Pick<SurveyRow, 'check'>[] = []): TypedPart {
   if (line.trim() === '') return { kind: 'nothing' };
-  const check = attempt(() => readPartCheck(line, knownIn(sheet)));
+  const known = (ref: string): KnownPart | undefined =>
+    sheet.parts.get(ref) ?? markedAs(before.find(({ check }) => check.ref === ref)?.check);
+  const check = attempt(() => readPartCheck(line, known));
   if (check instanceof Refusal) return { kind: 'wrong', message: check.message };
-  const bands = line.toLowerCase().split(/\s+/).filter(isBandColour);
+  const bands = check.kind === 'resistor' ? line.split(/\s+/).flatMap((word) => bandColour(word) ?? []) : [];
   const doubts = bands.length === 0 ? [] : bandDoubts(bands);
   return {
     kind: 'part',
@@ -71,7 +92,7 @@ export function typedPart(line: string, sheet: Sheet): TypedPart {
 export function surveyRows(log: readonly LogEntry[], sheet: Sheet): SurveyRow[] {
   const rows = new Map<string, SurveyRow>();
   for (const { entry, body } of standing(log, 'part')) {
-    const typed = typedPart(body.line, sheet);
+    const typed = typedPart(body.line, sheet, [...rows.values()]);
     if (typed.kind !== 'part') continue;
     const key = `${typed.check.kind} ${body.ref}`;
     rows.delete(key);
@@ -88,14 +109,18 @@ export function readingOf(
 ): Extract<LogBody, { kind: 'reading' }> | undefined {
   // A low reading in circuit and one that climbs say nothing of the part.
   if (verdict.mark === 'wait' || verdict.mark === 'lift') return undefined;
-  const [measure, value] =
+  const [measure, value]: readonly [Measure | undefined, number | undefined] =
     check.kind === 'resistor'
       ? (['ohms', check.read] as const)
       : check.kind === 'capacitor'
-        ? (['esr', check.esr] as const)
-        : check.kind === 'rings'
-          ? (['rings', check.rings] as const)
-          : [undefined, undefined];
+        ? check.esr !== undefined
+          ? (['esr', check.esr] as const)
+          : (['capacitance', check.read] as const)
+        : check.kind === 'fuse'
+          ? (['ohms', check.read] as const)
+          : check.kind === 'rings'
+            ? (['rings', check.rings] as const)
+            : [undefined, undefined];
   if (measure === undefined || value === undefined) return undefined;
   const found = [...checks.values()].find(
     ({ point }) => point?.measure === measure && point.parts.length === 1 && point.parts[0] === check.ref,
@@ -130,7 +155,10 @@ export function partFigures(check: PartCheck): { readonly should: string; readon
       return { should: formatQuantity(check.marked, 'Ω', 3), read: formatQuantity(check.read, 'Ω', 4) };
     case 'capacitor':
       return {
-        should: `${formatQuantity(check.farads, 'F', 3)} ${formatQuantity(check.volts, 'V', 3)}`,
+        should: [
+          formatQuantity(check.farads, 'F', 3),
+          ...(check.volts === undefined ? [] : [formatQuantity(check.volts, 'V', 3)]),
+        ].join(' '),
         read: [
           ...(check.read === undefined ? [] : [formatQuantity(check.read, 'F', 3)]),
           ...(check.esr === undefined ? [] : [formatQuantity(check.esr, 'Ω', 2)]),
@@ -145,6 +173,8 @@ export function partFigures(check: PartCheck): { readonly should: string; readon
           .map((volts) => formatQuantity(volts, 'V', 3).replace(' V', ''))
           .join(' / '),
       };
+    case 'fuse':
+      return { should: 'under 2 Ω', read: formatQuantity(check.read, 'Ω', 3) };
     case 'gain':
       return { should: `gain ${check.usual}`, read: String(check.gain) };
     case 'lamp':

@@ -25,8 +25,8 @@ export const esr: NumberWay = {
     if (mode === 'short') return number('log', settled(0.02, 0.2));
     return number('log', settled(limit * 0.45, 0.14));
   },
-  partLimits: (part) => ({ deadBelow: 0, lowBelow: 0, highAbove: most(part) }),
-  dead: 'shorted',
+  partLimits: (part) => ({ deadBelow: 0.005, lowBelow: 0.005, highAbove: most(part) }),
+  dead: 'none at all: read ohms or volts',
   multiple: true,
   expected: ({ highAbove }) => `under ${formatQuantity(highAbove, 'Ω', 2)}`,
   beyondRange: 'open',
