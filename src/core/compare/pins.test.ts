@@ -49,6 +49,40 @@ describe('two sides pin by pin', () => {
     );
   });
 
+  it('calls tens of ohms beside megohms a short on that side, whatever all the others do', () => {
+    const many = Array.from({ length: 6 }, () => [2.2e6, 38] as const);
+    const { odd } = comparePins(network(...many, [2.1e6, 2.3e6], [2.2e6, 2.2e6]));
+    expect(odd.map(({ row, kind, side }) => [row, kind, side])).toEqual(
+      [0, 1, 2, 3, 4, 5].map((row) => [row, 'shorted', 1]),
+    );
+  });
+
+  it('takes nothing at all for the good state of a driver pin, where most pins have it', () => {
+    const good = Array.from({ length: 8 }, () => [Infinity, Infinity] as const);
+    const { odd } = comparePins(network(...good, [Infinity, 4700], [Infinity, 22]));
+    expect(odd.map(({ row, kind, side }) => [row, kind, side])).toEqual([
+      [8, 'low', 1],
+      [9, 'shorted', 1],
+    ]);
+  });
+
+  it('finds the bad half of a table by the half that agrees', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {
+        const random = seeded(seed);
+        const pairs = Array.from({ length: 20 }, (_, row): [number, number] => {
+          const ohms = 10 ** (3 + 2 * random());
+          return [ohms, ohms * Math.exp(0.01 * gaussian(random)) * (row < 10 ? 2 + 4 * random() : 1)];
+        });
+        expect(
+          comparePins(network(...pairs))
+            .odd.map(({ row }) => row)
+            .sort((a, b) => a - b),
+        ).toEqual(Array.from({ length: 10 }, (_, row) => row));
+      }),
+    );
+  });
+
   it('takes two columns only', () => {
     expect(() => comparePins({ rows: ['a'], cells: ['1', '2', '3'], values: [[1, 2, 3]] })).toThrow(/two sides/);
   });

@@ -65,19 +65,24 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
         ]
       : [];
   });
-  const parts = bench.repairs
-    .map(({ repair }) => sheet.parts.get(repair.action.split(':')[1] ?? ''))
-    .filter((part) => part !== undefined);
+  const fitted = bench.repairs.flatMap(({ repair }) => {
+    const [method, id = ''] = repair.action.split(':');
+    // What was resoldered, cleaned or set is the part that was there.
+    return method === 'replace' ? (sheet.parts.get(id) ?? []) : [];
+  });
+  const remembered = [...bench.repairs.map(({ repair }) => repair.note), ...bench.notes.map(({ text }) => text)].filter(
+    (note) => note.trim() !== '',
+  );
   return {
     title: `${sheet.title}: ${symptomTitles[complaint.symptoms[0] ?? 'normal'].toLowerCase()}`,
     symptom,
     cause: culprit.fault.title,
     proof: [...proof, ...changed].join('. '),
-    cure: bench.repairs.map(({ repair }) => repair.title).join('; then '),
+    cure: [bench.repairs.map(({ repair }) => repair.title).join('; then '), ...remembered].filter(Boolean).join('. '),
     misled: misleads(job, culprit.fault.id),
-    parts: parts.map((part) => `${part.id}${part.value === '' ? '' : ` ${part.value}`}`).join(', '),
+    parts: fitted.map((part) => `${part.id}${part.value === '' ? '' : ` ${part.value}`}`).join(', '),
     fault: culprit.fault.id,
-    money: bench.spent,
+    money: Math.round(bench.spent * 100) / 100,
     minutes: benchMinutes(job, instants),
   };
 }

@@ -1,3 +1,5 @@
+export { countedAs } from './countedAs';
+export { leftUndone } from './leftUndone';
 export { benchMinutes, draftNote } from './faultNote';
 export { stepOf, steps, type JobStep } from './progress';
 export { readingRows, type ReadingRow } from './readingRows';

@@ -15,6 +15,8 @@ export interface TakenReading {
   readonly cured: ReadonlySet<string>;
   /** Count of repairs done before it. */
   readonly afterRepairs: number;
+  /** When the power state of its moment began: how long a set had run before it. */
+  readonly since?: string | undefined;
 }
 
 /** A reading inside a block, at a node that only its netlist knows, in the context in which it was taken. */
@@ -92,8 +94,8 @@ export class BenchInMaking {
 
   /** A reading with all that decides what it should have been, at this point of the log. */
   taken(entry: LogStamp, check: string, answer: Answer, text: string): TakenReading {
-    const { context, repairs } = this;
-    return { entry, check, answer, text, context, cured: new Set(this.cured), afterRepairs: repairs.length };
+    const { context, repairs, since } = this;
+    return { entry, check, answer, text, context, cured: new Set(this.cured), afterRepairs: repairs.length, since };
   }
 
   /** Adds a reading that stands. */

@@ -2,10 +2,10 @@
 
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useMemo } from 'react';
+import { Fragment, useEffect, useMemo } from 'react';
 import { FormProvider, useWatch } from 'react-hook-form';
 import { type Case, verificationOf, verified } from '@/core/diagnosis';
-import { draftNote } from '@/core/job';
+import { countedAs, draftNote, leftUndone } from '@/core/job';
 import { Key, minutesText, moneyText } from '@/ui';
 import { AmountField, FormRefusal, Labelled, Pair, ParagraphField, useAnsweredForm } from '@/workshop/form';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
@@ -44,7 +44,10 @@ export function Close({ file }: { file: JobFile }) {
     act: closeWithNote,
     onDone: () => router.push(`/notebook/${file.id}`),
   });
-  const [money, minutes] = useWatch({ control: form.control, name: ['money', 'minutes'] });
+  const [money, minutes, cause] = useWatch({ control: form.control, name: ['money', 'minutes', 'cause'] });
+  const counted = cause === draft.cause ? file.sheet.faults.get(draft.fault ?? '') : countedAs(cause, file.sheet);
+  const { setValue } = form;
+  useEffect(() => setValue('fault', counted?.id ?? null), [setValue, counted]);
   return (
     <JobFrame file={file} log={log} bench={job.bench}>
       <FormProvider {...form}>
@@ -53,7 +56,16 @@ export function Close({ file }: { file: JobFile }) {
             <h1>Fault note</h1>
             <p className="soft">Written from the record. Put right what it cannot know.</p>
             {paragraphs.map(({ name, title, rows }) => (
-              <ParagraphField<Closing> key={name} name={name} title={title} rows={rows} maxLength={4000} />
+              <Fragment key={name}>
+                <ParagraphField<Closing> name={name} title={title} rows={rows} maxLength={4000} />
+                {name === 'cause' && (
+                  <p className="soft" role="status">
+                    {counted
+                      ? `Counted for the next of its kind as: ${counted.title}.`
+                      : 'Counted as none of the sheet’s faults. Name the part and how it failed to count it.'}
+                  </p>
+                )}
+              </Fragment>
             ))}
           </section>
           <section className={styles.side} aria-label="Money, time and outcome">
@@ -95,7 +107,7 @@ export function Close({ file }: { file: JobFile }) {
 /** What has to be as it was before the set goes back. */
 function BeforeItLeaves({ job }: { readonly job: Case }) {
   const proven = verified(verificationOf(job));
-  const { unplugged, lamp } = job.bench.context;
+  const undone = leftUndone(job.bench);
   return (
     <ul className={styles.checks}>
       <li data-ok={proven}>
@@ -103,10 +115,11 @@ function BeforeItLeaves({ job }: { readonly job: Case }) {
           ? 'Every wrong reading is right again'
           : 'Not proven: readings that were wrong have not been taken again'}
       </li>
-      <li data-ok={unplugged.length === 0}>
-        {unplugged.length === 0 ? 'All connectors are back' : `${unplugged.join(', ')} still marked as pulled`}
+      <li data-ok={undone.length === 0}>
+        {undone.length === 0
+          ? 'Nothing pulled, lifted, bridged or lent; lamp out'
+          : `Put back first, at the bench: ${undone.join(', ')}`}
       </li>
-      <li data-ok={!lamp}>{lamp ? 'The series lamp is still in' : 'Series lamp out'}</li>
     </ul>
   );
 }

@@ -1,8 +1,10 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
+import { leftUndone } from '@/core/job';
+import { replay } from '@/core/log';
 import { Refusal } from '@/core/quantity';
-import { closeJob, database, findJob } from '@/store';
+import { closeJob, database, findJob, readLog } from '@/store';
 import { answered, type Answered } from '@/workshop/answer';
 import { readLibrary, sheetOf } from '@/workshop/library/server';
 import { closeSchema } from './closeSchema';
@@ -17,6 +19,10 @@ export async function closeWithNote(input: unknown): Promise<Answered> {
     const sheet = sheetOf(await readLibrary(), job);
     if (note.fault !== null && !sheet?.faults.has(note.fault))
       throw new Refusal(`the sheet has no fault "${note.fault}"`);
+    const { entries } = await readLog(db, note.job);
+    const undone = leftUndone(replay(entries, []));
+    if (undone.length > 0 && note.outcome !== 'stripped')
+      throw new Refusal(`put back first, at the bench: ${undone.join(', ')}; or the set is stripped`);
     await closeJob(db, {
       ...note,
       sheet: job.sheet,

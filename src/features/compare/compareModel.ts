@@ -32,8 +32,26 @@ export function compared(text: string): Compared | Refusal | undefined {
 
 function comparedTable(network: NetworkTable): Compared {
   if (network.cells.length === 2) return { kind: 'pins', network, pins: comparePins(network) };
+  if (network.cells.length === 1) return againstItself(network);
   const found = { kind: 'network', network, comparison: compareNetwork(network) } as const;
   return network.cells.length === 3 ? { ...found, channels: compareChannels(network) } : found;
+}
+
+/** One column: each place against all the others, as if they were repetitions of one. */
+function againstItself(network: NetworkTable): Compared {
+  const { odd, usual } = compareNetwork({
+    rows: [''],
+    cells: network.rows,
+    values: [network.values.map(([value]) => value)],
+  });
+  return {
+    kind: 'network',
+    network,
+    comparison: {
+      usual: network.rows.map(() => usual[0]),
+      odd: odd.map(({ cell, ...one }) => ({ ...one, row: cell, cell: 0 })),
+    },
+  };
 }
 
 /** Three columns as channels: which one leaves the others, and what stands where it does. */

@@ -4,12 +4,12 @@ import { interpret, nextStep } from '@/core/entry';
 import { type LogBody } from '@/core/log';
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
-import { type Case, contextFor, type Verification } from '@/core/diagnosis';
+import { type Case, contextFor, secondsToProve, type Verification } from '@/core/diagnosis';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { answerText } from '@/core/reading';
 import { cautionsFor } from '@/core/safety';
 import { familyOf } from '@/core/sheet';
-import { PictureView, VerdictMark } from '@/ui';
+import { clockText, PictureView, VerdictMark } from '@/ui';
 import styles from './repair.module.css';
 
 interface RemeasureProps {
@@ -44,6 +44,7 @@ export function Remeasure({ open, job, record }: RemeasureProps) {
   };
   const picture = check.measure === 'picture' && step === undefined;
   const family = familyOf(predictions.model.sheet.technology);
+  const lasting = secondsToProve(open.before.answer);
   const before = open.before.answer.kind === 'picture' ? open.before.answer.symptoms : [];
   return (
     <div className={styles.again} data-check={check.id} data-step={step?.kind ?? ''}>
@@ -54,6 +55,8 @@ export function Remeasure({ open, job, record }: RemeasureProps) {
       {!step && (
         <p className="soft">
           {check.where}. It was {answerText(check, open.before.answer)}.
+          {lasting > 0 &&
+            ` It went off by itself: a right picture counts once the set has run for ${clockText(lasting)}.`}
         </p>
       )}
       {step?.kind === 'prove' && (

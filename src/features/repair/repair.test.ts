@@ -11,9 +11,13 @@ const sheet = shippedSheets().get('pellisar-tc-14')!;
 const predictions = predictionsOf(sheet);
 
 /** A flooded green set, read and perhaps repaired, as its log would have it. */
-function job(lines: readonly (string | LogBody)[]): Case {
+function job(
+  lines: readonly (string | LogBody)[],
+  symptoms: Case['complaint']['symptoms'] = ['flood_green'],
+  apart = 0,
+): Case {
   const log = [{ kind: 'power', power: 'live' } as const, ...lines].map((line, index): LogEntry => {
-    const at = '2026-03-01T10:00:00Z';
+    const at = new Date(Date.parse('2026-03-01T10:00:00Z') + index * apart * 1000).toISOString();
     if (typeof line !== 'string') return { id: `line-${index}`, at, body: line };
     const entry = readEntry(line, { sheet, checks: predictions.checks });
     if (entry.kind !== 'reading') throw new Error(`${line} is no reading`);
@@ -26,7 +30,7 @@ function job(lines: readonly (string | LogBody)[]): Case {
   const bench = replay(log, [...sheet.stores.keys()]);
   return {
     predictions,
-    complaint: { symptoms: ['flood_green'], signs: {} },
+    complaint: { symptoms, signs: {} },
     bench,
     closed: new Map(),
     hourlyRate: 18,
@@ -95,6 +99,19 @@ describe('the proof of a repair', () => {
     expect(open.every(({ check }) => check !== 'kg-dc')).toBe(true);
     const right = proofOf(job([...wrong, repaired, 'kg 121', 'picture normal']));
     expect(right).toMatchObject({ open: [], done: true });
+  });
+
+  it('of a set that ran a minute and went off takes two, and of one that fell at the start ten seconds', () => {
+    const story = [repaired, { kind: 'power', power: 'live' } as const, 'picture normal'];
+    expect(proofOf(job(story, ['goes_off'], 60)).done).toBe(false);
+    expect(proofOf(job(story, ['goes_off'], 130)).done).toBe(true);
+    expect(proofOf(job(story, ['brief'], 5)).done).toBe(false);
+    expect(proofOf(job(story, ['brief'], 15)).done).toBe(true);
+  });
+
+  it('is a right picture where nothing was read wrong before', () => {
+    expect(proofOf(job([repaired], []))).toMatchObject({ done: false, open: [{ check: 'picture' }] });
+    expect(proofOf(job([repaired, 'picture normal'], []))).toMatchObject({ done: true, open: [] });
   });
 
   it('of a set that nobody has repaired asks for nothing', () => {

@@ -7,4 +7,4 @@ export { mayBeBrief } from './mayBeBrief';
 export { changeCost, contextFor, probeCost, type Probe } from './probes';
 export { type ExpectedHarm, renewedBy } from './harm';
 export { stepsTo, transition } from './transition';
-export { proofOf, verificationOf, verified, type RepairProof, type Verification } from './verification';
+export { proofOf, secondsToProve, verificationOf, verified, type RepairProof, type Verification } from './verification';

@@ -1,7 +1,8 @@
 import { type Case } from '../belief';
 import { type BenchState, type TakenReading } from '../../log';
 import { type Check, type Context, contextKey, liveCold } from '../../behaviour';
-import { measures } from '../../measure';
+import { type Answer, measures } from '../../measure';
+import { type Symptom } from '../../picture';
 import { inconclusive, judgeAnswer, type Judgement } from '../../reading';
 
 /** A reading that was wrong before the repair, and the same one taken after it. */
@@ -53,19 +54,42 @@ export function verificationOf({ predictions, bench, complaint }: Case): Verific
     if (verdict.mark === 'within' || gone || asked || inconclusive(check, verdict)) wanted.delete(reading.check);
     else wanted.set(reading.check, { check: reading.check, before: reading, beforeVerdict: verdict });
   }
+  // Where nothing was read wrong before, a right picture is all that can be asked for.
+  if (wanted.size === 0) {
+    const before = { answer: { kind: 'picture', symptoms: ['normal'] } as const, context: liveCold };
+    wanted.set(picture.id, {
+      check: picture.id,
+      before,
+      beforeVerdict: judgeAnswer(predictions, picture, before.answer, liveCold),
+    });
+  }
   for (const reading of bench.readings) {
     const open = wanted.get(reading.check);
     const check = predictions.checks.get(reading.check);
     if (!open || !check || reading.afterRepairs !== repairs || !comparable(open.before.context, reading.context))
       continue;
+    const verdict = judgeAnswer(predictions, check, reading.answer, reading.context);
+    // A set that went off after a while proves nothing before that while is over.
+    if (verdict.mark === 'within' && secondsOn(reading) < secondsToProve(open.before.answer)) continue;
     wanted.set(reading.check, {
       ...open,
       after: reading,
-      afterVerdict: judgeAnswer(predictions, check, reading.answer, reading.context),
+      afterVerdict: verdict,
     });
   }
   return [...wanted.values()];
 }
+
+/** What leaves by itself must be seen to stay for longer than it did, in seconds. */
+const staying: Partial<Readonly<Record<Symptom, number>>> = { brief: 10, goes_off: 120 };
+
+/** How long a set must have run before a right answer proves it, by what was seen before the repair. */
+export const secondsToProve = (before: Answer): number =>
+  before.kind === 'picture' ? Math.max(0, ...before.symptoms.map((symptom) => staying[symptom] ?? 0)) : 0;
+
+/** How long the set had run when a reading was taken; for ever where nobody knows. */
+const secondsOn = ({ entry, since }: TakenReading): number =>
+  since === undefined ? Infinity : (Date.parse(entry.at) - Date.parse(since)) / 1000;
 
 /** Before and after compare only with the same connectors pulled and the same power state. */
 function comparable(before: Context, after: Context): boolean {

@@ -55,7 +55,7 @@ export const intervention: LineKind<InterventionLine> = {
           ? `${sheet.title} has no board "${words[1]}"; it has ${ids.join(', ')}`
           : `${sheet.title} has no part "${words[1]}"`,
       );
-    if (context?.power === 'live')
+    if (context && context.power !== 'proven')
       throw new Refusal('legs and boards are only moved with the plug out and the stores proven');
     return { kind: 'intervention', change, target, on: verb === changes[change].words[0] };
   },
