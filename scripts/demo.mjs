@@ -1,13 +1,13 @@
 // npm run demo: installs, builds, seeds the demo scenario into its own database and serves it.
 import path from 'node:path';
 import { seed } from './seed.mjs';
-import { ensureBuilt, ensureInstalled, freePort, serveForever, workFolder } from './setup.mjs';
+import { ensureBuilt, ensureInstalled, freePort, serveForever, tellCode, workFolder } from './setup.mjs';
 
 ensureInstalled();
 ensureBuilt();
 const database = path.join(workFolder, 'demo.db');
 seed(database, { fresh: process.argv.includes('--fresh') });
-const { address, ended } = await serveForever({
+const { address, ended, door } = await serveForever({
   database,
   port: await freePort(Number(process.env.TOVRIK_PORT ?? 4880)),
   quiet: true,
@@ -15,4 +15,5 @@ const { address, ended } = await serveForever({
   simulatedMeter: true,
 });
 console.log(`Tovrik demo: ${address}   (Ctrl C ends it; "npm run demo -- --fresh" starts the scenario anew)`);
+tellCode(door);
 await ended;

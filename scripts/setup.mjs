@@ -1,8 +1,9 @@
 // Brings a fresh machine to the point where a command can run. Uses nothing but Node itself.
 import { spawn, spawnSync } from 'node:child_process';
-import { createHash } from 'node:crypto';
+import { createHash, randomInt } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
+import { hostname, networkInterfaces } from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -144,6 +145,29 @@ export async function freePort(from, host = '127.0.0.1') {
   return fail(`no free port from ${from} to ${from + 199}`);
 }
 
+const loopback = new Set(['127.0.0.1', 'localhost', '::1']);
+
+/** What a server that is reached from beyond this machine is told: its names, and the code that lets a browser in. */
+export function beyond(host) {
+  if (loopback.has(host)) return {};
+  const all = host === '0.0.0.0' || host === '::';
+  const addresses = Object.values(networkInterfaces())
+    .flat()
+    .map(({ address, family }) => (family === 'IPv6' ? `[${address.split('%')[0]}]` : address));
+  return {
+    TOVRIK_HOSTS: [host, ...(all ? [...addresses, hostname(), `${hostname()}.local`] : [])].join(','),
+    TOVRIK_CODE: process.env.TOVRIK_CODE ?? String(randomInt(1e7, 1e8)),
+  };
+}
+
+/** Says how other devices come in. */
+export function tellCode({ TOVRIK_CODE: code }) {
+  if (code === undefined) return;
+  console.log(
+    `It listens beyond this machine: every browser is asked for the code ${code}. Local rules on networks come first.`,
+  );
+}
+
 /** Starts the built application on a database file. Resolves once it answers. */
 export async function serve({
   database,
@@ -152,6 +176,7 @@ export async function serve({
   quiet = false,
   simulatedMeter = false,
 }) {
+  const door = beyond(host);
   const child = spawn(
     process.execPath,
     [path.join(root, 'node_modules', scripts.next), 'start', '-H', host, '-p', String(port)],
@@ -159,6 +184,7 @@ export async function serve({
       stdio: ['ignore', quiet ? 'ignore' : process.stderr, 'inherit'],
       env: {
         ...process.env,
+        ...door,
         TOVRIK_DB: database,
         TOVRIK_SIMULATED_METER: simulatedMeter ? '1' : '',
         NODE_ENV: 'production',
@@ -168,11 +194,11 @@ export async function serve({
   const ended = new Promise((resolve) => child.once('exit', resolve));
   const address = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`;
   for (let tries = 0; tries < 150; tries += 1) {
-    const answered = await fetch(`${address}/notebook`).then(
+    const answered = await fetch(`${address}/${door.TOVRIK_CODE === undefined ? 'notebook' : 'enter'}`).then(
       (response) => response.ok,
       () => false,
     );
-    if (answered) return { child, address, ended };
+    if (answered) return { child, address, ended, door };
     if (child.exitCode !== null) break;
     await new Promise((resolve) => setTimeout(resolve, 200));
   }

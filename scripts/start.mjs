@@ -1,14 +1,15 @@
 // npm start: serves the user's own data.
 import path from 'node:path';
-import { ensureBuilt, ensureInstalled, freePort, root, serveForever } from './setup.mjs';
+import { ensureBuilt, ensureInstalled, freePort, root, serveForever, tellCode } from './setup.mjs';
 
 ensureInstalled();
 ensureBuilt();
 const database = process.env.TOVRIK_DB ?? path.join(root, 'data', 'tovrik.db');
-const { address, ended } = await serveForever({
+const { address, ended, door } = await serveForever({
   database,
   port: await freePort(Number(process.env.TOVRIK_PORT ?? 4870)),
   quiet: true,
 });
 console.log(`Tovrik: ${address}   (data in ${path.relative(process.cwd(), database)}; Ctrl C ends it)`);
+tellCode(door);
 await ended;

@@ -18,7 +18,9 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function Layout({ children }: { children: ReactNode }) {
-  const theme: ThemeName = (await cookies()).get('tovrik-theme')?.value === 'dark' ? 'dark' : 'light';
+  const kept = await cookies();
+  const chosen = kept.get('tovrik-theme')?.value;
+  const theme: ThemeName = (chosen ?? kept.get('tovrik-system')?.value) === 'dark' ? 'dark' : 'light';
   return (
     <html lang="en" data-theme={theme} suppressHydrationWarning>
       <head>
@@ -26,7 +28,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
       </head>
       <body>
         <AntdRegistry>
-          <BenchTheme initial={theme}>
+          <BenchTheme initial={theme} chosen={chosen !== undefined}>
             <Shell>{children}</Shell>
             <ReckonerPanel />
           </BenchTheme>

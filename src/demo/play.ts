@@ -51,7 +51,13 @@ function remeasure(
   const { sheet } = predictions.model;
   const stores = [...sheet.stores.keys()];
   const added: LogEntry[] = [];
-  const record = (body: LogBody) => added.push({ id: `again-${added.length}`, at: '1970-01-01T00:00:00Z', body });
+  // Each line takes its time, as it will once it is dated: what went off by itself must be seen to stay on.
+  const record = (body: LogBody) =>
+    added.push({
+      id: `again-${added.length}`,
+      at: new Date((log.length + added.length) * pace * 60_000).toISOString(),
+      body,
+    });
   for (;;) {
     const bench = replay([...log, ...added], stores);
     const job: Case = { predictions, complaint, bench, closed: new Map(), hourlyRate: 18 };

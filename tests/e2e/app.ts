@@ -28,6 +28,8 @@ export async function startApp(
   database: string,
   port?: number,
   simulatedMeter = true,
+  /** As a server that other devices reach is told it. */
+  door: { readonly TOVRIK_CODE?: string; readonly TOVRIK_HOSTS?: string } = {},
 ): Promise<App & { readonly port: number }> {
   const at = port ?? (await freePort());
   const child: ChildProcess = spawn(
@@ -37,6 +39,7 @@ export async function startApp(
       stdio: ['ignore', 'ignore', 'inherit'],
       env: {
         ...process.env,
+        ...door,
         TOVRIK_DB: database,
         TOVRIK_SIMULATED_METER: simulatedMeter ? '1' : '',
         NODE_ENV: 'production',
@@ -46,7 +49,7 @@ export async function startApp(
   const address = `http://127.0.0.1:${at}`;
   for (let tries = 0; tries < 200; tries += 1) {
     if (
-      await fetch(`${address}/notebook`).then(
+      await fetch(`${address}/${door.TOVRIK_CODE === undefined ? 'notebook' : 'enter'}`).then(
         (response) => response.ok,
         () => false,
       )

@@ -1,7 +1,7 @@
 'use client';
 
 import { ConfigProvider, theme as antTheme, type ThemeConfig } from 'antd';
-import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import { palettes, type ThemeName } from './palette';
 
 interface ThemeSwitch {
@@ -53,16 +53,43 @@ function tokens(name: ThemeName): ThemeConfig {
   };
 }
 
-/** Ant Design under the bench's own theme. The choice is kept in a cookie so that the server draws it at once. */
-export function BenchTheme({ initial, children }: { initial: ThemeName; children: ReactNode }) {
+interface BenchThemeProps {
+  readonly initial: ThemeName;
+  /** Was a theme chosen here? Until then that of the system is followed. */
+  readonly chosen: boolean;
+  readonly children: ReactNode;
+}
+
+const darkSystem = '(prefers-color-scheme: dark)';
+
+function draw(name: ThemeName, cookie: string): void {
+  document.documentElement.dataset.theme = name;
+  document.cookie = `${cookie}=${name};path=/;max-age=31536000;samesite=lax`;
+}
+
+/** Ant Design under the bench's own theme. What is drawn is kept in a cookie so that the server draws it at once. */
+export function BenchTheme({ initial, chosen, children }: BenchThemeProps) {
   const [name, setName] = useState(initial);
+  const [own, setOwn] = useState(chosen);
+  useEffect(() => {
+    if (own) return;
+    const system = matchMedia(darkSystem);
+    const follow = () => {
+      const now = system.matches ? 'dark' : 'light';
+      draw(now, 'tovrik-system');
+      setName(now);
+    };
+    follow();
+    system.addEventListener('change', follow);
+    return () => system.removeEventListener('change', follow);
+  }, [own]);
   const toggle = useCallback(() => {
     setName((current) => {
       const next = current === 'light' ? 'dark' : 'light';
-      document.documentElement.dataset.theme = next;
-      document.cookie = `tovrik-theme=${next};path=/;max-age=31536000;samesite=lax`;
+      draw(next, 'tovrik-theme');
       return next;
     });
+    setOwn(true);
   }, []);
   const value = useMemo(() => ({ name, toggle }), [name, toggle]);
   const config = useMemo(() => tokens(name), [name]);

@@ -1,0 +1,1 @@
+export { Enter } from './Enter';

@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import { Admission } from './admission';
+import { contentPolicy, isServed } from './hosts';
+
+describe('the door of a server that listens beyond its machine', () => {
+  const entered = (door: Admission, code: string, now = 0) => {
+    const answer = door.enter(code, now);
+    if ('refused' in answer) throw new Error(answer.refused);
+    return answer.pass;
+  };
+
+  it('lets in who knows the code, and knows its own passes', () => {
+    const door = new Admission('4711 0815'.replace(' ', ''));
+    const pass = entered(door, ' 4711 0815 ');
+    expect(door.admits(pass)).toBe(true);
+    expect(entered(door, '47110815')).not.toBe(pass);
+  });
+
+  it.each([undefined, '', 'abc', 'abc.def', '.', 'a.b.c'])('does not take "%s" for a pass', (pass) => {
+    expect(new Admission('1').admits(pass)).toBe(false);
+  });
+
+  it('takes no pass of another server, none with another name on it, and none that was taken back', () => {
+    const door = new Admission('1');
+    const pass = entered(door, '1');
+    expect(new Admission('1').admits(pass)).toBe(false);
+    const [id, signature] = pass.split('.') as [string, string];
+    const other = `${id.startsWith('0') ? '1' : '0'}${id.slice(1)}`;
+    expect(door.admits(`${other}.${signature}`)).toBe(false);
+    door.revoke();
+    expect(door.admits(pass)).toBe(false);
+  });
+
+  it('looks at no more codes after eight wrong ones, the right one neither, until a while has passed', () => {
+    const door = new Admission('1');
+    for (let tries = 0; tries < 8; tries += 1) expect(door.enter('2', tries)).toHaveProperty('refused');
+    expect(door.enter('1', 10)).toMatchObject({ refused: expect.stringMatching(/too many/) as string });
+    expect(door.enter('1', 10 * 60_000 + 20)).toHaveProperty('pass');
+  });
+});
+
+describe('a host', () => {
+  it.each([
+    ['127.0.0.1:4870', true],
+    ['localhost', true],
+    ['[::1]:4870', true],
+    ['192.168.1.20:4870', true],
+    ['Bench.local:80', true],
+    ['evil.example', false],
+    ['127.0.0.1.evil.example:4870', false],
+    ['evil.example:4870@127.0.0.1', false],
+    ['', false],
+    [null, false],
+  ])('%s is served: %s', (host, served) => {
+    expect(isServed(host, '192.168.1.20,bench.local')).toBe(served);
+  });
+});
+
+it('pages run scripts with their own nonce alone, and stand in no frame', () => {
+  const policy = contentPolicy('abc');
+  expect(policy).toContain("script-src 'self' 'nonce-abc' 'strict-dynamic'");
+  expect(policy).not.toMatch(/script-src[^;]*unsafe/);
+  expect(policy).toContain("frame-ancestors 'none'");
+});

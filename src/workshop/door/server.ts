@@ -1,0 +1,2 @@
+export { admission, passCookie, passLasts } from './admission';
+export { contentPolicy, isServed } from './hosts';
