@@ -1,10 +1,10 @@
 import { type BenchState } from '../log';
-import { attempt, Refusal } from '../quantity';
+import { attempt, evenSpread, Refusal, toleranceWidth } from '../quantity';
 import { type Check } from '../behaviour';
 import { type CircuitFault, rankFaults, type RankedFault, Stage, weightOf } from '../circuit';
 import { type FaultMode } from '../parts';
-import { type Fault, type Sheet } from '../sheet';
-import { insideBlock, measured } from './insideBlock';
+import { type BlockStage, type Fault, type Sheet } from '../sheet';
+import { type BlockInside, insideBlock, measured } from './insideBlock';
 
 /** What a netlist says of the readings inside its block. */
 export interface InsideEvidence {
@@ -42,7 +42,7 @@ export function insideEvidence(sheet: Sheet, checks: ReadonlyMap<string, Check>,
       ({ node, measure }) => measure === 'volts' && !given.has(stage.nodes.get(node) ?? ''),
     );
     if (telling.length < fewest) return [];
-    const ranked = ranking(inside.text, measured(telling, 'volts'));
+    const ranked = ranking(inside.text, measured(telling, 'volts'), spreadOf(sheet, stage, inside));
     if (!ranked) return [];
     const advantages = new Map<string, number>();
     for (const [element, part] of stage.parts) {
@@ -72,20 +72,49 @@ function advantageOf({ mode }: Fault, ways: readonly RankedFault[]): number {
 const made = new Map<string, readonly RankedFault[] | undefined>();
 const mostKept = 24;
 
-function ranking(text: string, volts: ReadonlyMap<string, number>): readonly RankedFault[] | undefined {
-  const key = `${text}@${JSON.stringify([...volts])}`;
+/** A junction's own scatter, which shifts a stage as if its drive were so much another, in volts. */
+const junctionScatter = 0.03;
+
+/**
+ * How far what enters a block may be from what its netlist takes it for, in volts by node: as the sheet lets it
+ * where nobody measured it, and by the scatter of junctions either way. Where sheet and netlist both speak, they
+ * are no surer together than that.
+ */
+function spreadOf(sheet: Sheet, stage: BlockStage, { readings }: BlockInside): ReadonlyMap<string, number> {
+  const read = new Set(readings.map(({ node }) => node));
+  const given = new Set(stage.given.values());
+  return new Map(
+    [...stage.nodes].flatMap(([node, id]) => {
+      const net = sheet.nets.get(id);
+      if (!net || !given.has(id)) return [];
+      const allowed = read.has(node) ? 0 : toleranceWidth(net.tolerance, net.volts) * evenSpread;
+      return [[node, Math.hypot(allowed, junctionScatter)] as const];
+    }),
+  );
+}
+
+function ranking(
+  text: string,
+  volts: ReadonlyMap<string, number>,
+  sources: ReadonlyMap<string, number>,
+): readonly RankedFault[] | undefined {
+  const key = `${text}@${JSON.stringify([...volts, ...sources])}`;
   if (!made.has(key)) {
     if (made.size >= mostKept) made.delete(made.keys().next().value!);
-    made.set(key, rank(text, volts));
+    made.set(key, rank(text, volts, sources));
   }
   return made.get(key);
 }
 
 /** The faults of a netlist by what was measured; undefined where it cannot be solved with that. */
-function rank(text: string, volts: ReadonlyMap<string, number>): readonly RankedFault[] | undefined {
+function rank(
+  text: string,
+  volts: ReadonlyMap<string, number>,
+  sources: ReadonlyMap<string, number>,
+): readonly RankedFault[] | undefined {
   const stage = attempt(() => Stage.open(text));
   if (stage instanceof Refusal) return undefined;
   const known = new Map([...volts].filter(([node]) => stage.system.indexOf(node) !== undefined));
-  const ranking = attempt(() => rankFaults(stage.dictionary(), { volts: known }));
+  const ranking = attempt(() => rankFaults(stage.dictionary(), { volts: known, sources, junctions: junctionScatter }));
   return ranking instanceof Refusal ? undefined : ranking.faults;
 }

@@ -49,6 +49,10 @@ const brokenAsOften = 1;
 /** What was read of a stage, in volts by node. */
 export interface StageReadings {
   readonly volts: ReadonlyMap<string, number>;
+  /** Standard deviations in volts of what sources give, by the node they feed; exact where absent. */
+  readonly sources?: ReadonlyMap<string, number>;
+  /** Standard deviation in volts of what lies between base and emitter of a transistor; none where absent. */
+  readonly junctions?: number;
   /** Peak to peak. */
   readonly ripple?: ReadonlyMap<string, number>;
   /** How the nodes move, of a stage that is run through time: its means stand for the operating point. */
@@ -97,10 +101,10 @@ export function rankFaults(dictionary: Dictionary, readings: StageReadings): Ran
   const weights = entries.map(({ fault }) => weightOf(fault));
   const sumOfWeights = sum(weights);
   const fits = entries.map(
-    (entry) => logLikelihood(dictionary, entry, read, readings.ripples) + logOfRipple(readings, entry.fault),
+    (entry) => logLikelihood(dictionary, entry, read, readings) + logOfRipple(readings, entry.fault),
   );
   const soundFit =
-    logLikelihood(dictionary, { change: unchanged(system), point: healthy }, read, readings.ripples) +
+    logLikelihood(dictionary, { change: unchanged(system), point: healthy }, read, readings) +
     logOfRipple(readings, undefined);
   const logs = fits.map((fit, index) => Math.log(weights[index]!) + fit);
   const none = Math.log(sumOfWeights * brokenAsOften) + soundFit;
@@ -134,12 +138,13 @@ function logLikelihood(
   dictionary: Dictionary,
   state: State,
   read: readonly Read[],
-  ripples: Ripples | undefined,
+  { ripples, sources, junctions }: StageReadings,
 ): number {
   const covariance = covarianceAt(
     dictionary,
     state,
     read.map(({ at }) => at),
+    { sources, junctions },
   );
   const off = Float64Array.from(read, ({ node, at, volts }) => {
     const own = ripples?.get(state.fault)?.get(node);
@@ -158,6 +163,7 @@ export function covarianceAt(
   { system, reduced }: Dictionary,
   { fault, point, change }: State,
   read: readonly number[],
+  { sources = new Map(), junctions = 0 }: Pick<StageReadings, 'sources' | 'junctions'> = {},
 ): Float64Array {
   const broken = fault && fault.mode !== 'short' ? fault.ref.toLowerCase() : undefined;
   const n = read.length;
@@ -175,6 +181,21 @@ export function covarianceAt(
     if (Math.abs(amperes) < 1e-12) continue;
     const spread = name === broken && fault?.mode === 'value' ? driftSpread : partSpread;
     for (let i = 0; i < n; i += 1) moved[i] = amperes * spread * (rows[i]![a]! - rows[i]![b]!);
+    for (let i = 0; i < n; i += 1) for (let j = 0; j < n; j += 1) covariance[i * n + j]! += moved[i]! * moved[j]!;
+  }
+  const emitters = new Set(
+    junctions > 0
+      ? system.circuit.elements.flatMap((one) => (one.kind === 'q' ? [system.indexOf(one.nodes[2])!] : []))
+      : [],
+  );
+  read.forEach((at, i) => {
+    if (emitters.has(at)) covariance[i * n + i]! += junctions ** 2;
+  });
+  for (const element of system.circuit.elements) {
+    const spread = element.kind === 'v' ? sources.get(element.nodes[0]) : undefined;
+    if (spread === undefined) continue;
+    const branch = system.branches.get(element.name)!;
+    for (let i = 0; i < n; i += 1) moved[i] = spread * rows[i]![branch]!;
     for (let i = 0; i < n; i += 1) for (let j = 0; j < n; j += 1) covariance[i * n + j]! += moved[i]! * moved[j]!;
   }
   return covariance;

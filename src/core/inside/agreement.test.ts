@@ -1,0 +1,65 @@
+import { describe, expect, it } from 'vitest';
+import { shippedSheets } from '@/sheets';
+import { type Check, checksOf } from '../behaviour';
+import { Stage } from '../circuit';
+import { type LogBody, replay } from '../log';
+import { type Sheet } from '../sheet';
+import { insideBlock, insideEvidence } from '.';
+
+const linked = [...shippedSheets().values()].flatMap((sheet) =>
+  [...sheet.blocks.values()].flatMap((block) => (block.stage ? [{ sheet, block, stage: block.stage }] : [])),
+);
+
+/** The bench of a set on which every point of a block read what the sheet says, on those that are wanted. */
+function nominal(sheet: Sheet, nets: ReadonlySet<string>, wanted: (check: Check) => boolean) {
+  const bodies: LogBody[] = [{ kind: 'power', power: 'live' }];
+  for (const check of checksOf(sheet).values()) {
+    const net = check.point?.net;
+    if (check.measure !== 'dc' || net === undefined || !nets.has(net) || !wanted(check)) continue;
+    const value = sheet.nets.get(net)!.volts;
+    bodies.push({ kind: 'reading', check: check.id, answer: { kind: 'number', value, shape: 'settled' }, text: '' });
+  }
+  return replay(
+    bodies.map((body, index) => ({ id: `line-${index}`, at: '2026-03-01T10:00:00Z', body })),
+    [],
+  );
+}
+
+describe.each(linked.map(({ sheet, block, stage }) => [sheet.title, block.title, { sheet, block, stage }] as const))(
+  '%s, %s',
+  (_, __, { sheet, block, stage }) => {
+    const checks = checksOf(sheet);
+    const nets = new Set(stage.nodes.values());
+
+    it('has nodes that stand where the sheet says, within a third of its tolerance', () => {
+      const { volts } = Stage.open(
+        insideBlock(
+          sheet,
+          block.id,
+          checks,
+          nominal(sheet, nets, () => true),
+        )!.text,
+      );
+      for (const [node, net] of stage.nodes) {
+        const { volts: said, tolerance } = sheet.nets.get(net)!;
+        const allowed = 'relative' in tolerance ? tolerance.relative * Math.abs(said) : tolerance.absolute;
+        expect(Math.abs(volts.get(node)! - said), `${node}, which is ${net}`).toBeLessThan(allowed / 3);
+      }
+    });
+
+    it('convicts nothing by the sheet’s own nominals, all of them typed or any two', () => {
+      const points = [...checks.values()].filter(
+        ({ measure, point }) => measure === 'dc' && point?.net !== undefined && nets.has(point.net),
+      );
+      const pairs = points.flatMap((one, index) => points.slice(index + 1).map((other) => [one, other]));
+      for (const typed of [points, ...pairs])
+        for (const { advantages } of insideEvidence(
+          sheet,
+          checks,
+          nominal(sheet, nets, (check) => typed.includes(check)),
+        ))
+          for (const [fault, advantage] of advantages)
+            expect(advantage, `${fault} by ${typed.map(({ id }) => id).join(', ')}`).toBeLessThan(1);
+    });
+  },
+);
