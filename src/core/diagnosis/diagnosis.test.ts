@@ -155,7 +155,7 @@ describe('the posterior', () => {
       true,
     );
     expect(
-      reasonsFrom(plasma, evidence).some(({ raises, text }) => raises && text.includes('9.1 V, good is 15 V')),
+      reasonsFrom(plasma, evidence).some(({ raises, text }) => raises && text.includes('9.1 V, a good set gives 15 V')),
     ).toBe(true);
     const against = evidenceFor(posteriorOf(job), 'Q511.short');
     expect(against[0]!.bits).toBeLessThan(-3);

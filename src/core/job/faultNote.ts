@@ -104,7 +104,7 @@ function misleads(job: Case, culprit: string): string {
     );
   const until =
     pointed.length > 0 && turned?.check
-      ? `, until ${turned.check.title} read ${answerText(turned.check, turned.reading.answer)}`
+      ? `, until “${turned.check.title}” gave ${answerText(turned.check, turned.reading.answer)}`
       : '';
   return [...inVain, ...pointed.map((text) => text + until)].join('. ');
 }

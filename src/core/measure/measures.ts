@@ -7,6 +7,8 @@ import { dc } from './ways/dc';
 import { diode } from './ways/diode';
 import { esr } from './ways/esr';
 import { hertz } from './ways/hertz';
+import { emission } from './ways/emission';
+import { hours } from './ways/hours';
 import { look } from './ways/look';
 import { ohms } from './ways/ohms';
 import { picture } from './ways/picture';
@@ -26,6 +28,8 @@ const ways = {
   esr,
   capacitance,
   rings,
+  emission,
+  hours,
   look,
   press,
   swap,

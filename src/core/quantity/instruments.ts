@@ -12,6 +12,8 @@ export const instruments = {
   'ring tester': { share: 0, step: 1 },
   'junction tester': { share: 0.008, step: 0.008 },
   sampler: { share: 0.008, step: 0.008 },
+  'tube tester': { share: 0.05, step: 0.02 },
+  counter: { share: 0, step: 1 },
 } as const satisfies Record<string, Accuracy>;
 
 /** What is put to a point to read it, in the bench's words. All of them speak by the same lines. */

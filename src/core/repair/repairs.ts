@@ -44,7 +44,7 @@ const verbs: Readonly<Record<RepairMethod, string>> = {
 /** How a repair is said: `Fit a new upper floating capacitor C547`. */
 export function repairTitle(method: RepairMethod, part: Pick<Part, 'id' | 'title' | 'kind'>): string {
   if (method === 'replace' && part.kind === 'source') return 'Use another source';
-  return `${verbs[method]} ${lowerFirst(partName(part))}`;
+  return `${verbs[method]} ${lowerFirst(partName(part)).replace(/^the /i, '')}`;
 }
 
 function lowerFirst(text: string): string {

@@ -11,5 +11,14 @@ export {
 export { peakPower, storedEnergy, timeConstant, timeToFall, voltsAfter } from './discharge';
 export { type Harm, harmMinutes, harmsOf, minutesOn } from './harm';
 export { seriesLampPoint } from './seriesLamp';
-export { judgeStep, lampFor, powerSteps, type PowerPlan, type PowerStep, type StepVerdict } from './stagedPower';
+export {
+  frontEnds,
+  type FrontEnd,
+  judgeStep,
+  lampFor,
+  powerSteps,
+  type PowerPlan,
+  type PowerStep,
+  type StepVerdict,
+} from './stagedPower';
 export { learntBleed, standOf, toolOn, type MeasuredStore, type StoreStand } from './stores';

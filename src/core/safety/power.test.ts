@@ -3,9 +3,25 @@ import { describe, expect, it } from 'vitest';
 import { operatingPoint, readNetlist, System } from '../circuit';
 import { shippedSheets } from '@/sheets';
 import { type Store } from '../sheet';
-import { anodeSteps, judgeStep, lampFor, learntBleed, powerSteps, standOf, toolOn, voltsAfter } from '.';
+import {
+  anodeSteps,
+  judgeStep,
+  lampFor,
+  learntBleed,
+  type PowerPlan,
+  powerSteps,
+  standOf,
+  toolOn,
+  voltsAfter,
+} from '.';
 
-const plan = { lamp: { watts: 150, volts: 230 }, mains: 230, loadWatts: 45 };
+const plan: PowerPlan = {
+  lamp: { watts: 150, volts: 230 },
+  mains: 230,
+  loadWatts: 45,
+  frontEnd: 'plain',
+  variable: true,
+};
 const steps = powerSteps(plan);
 const step = (id: string) => steps.find((one) => one.id === id)!;
 
@@ -56,13 +72,47 @@ describe('staged power', () => {
     fc.assert(
       fc.property(fc.integer({ min: 10, max: 200 }), fc.constantFrom(110, 230), (loadWatts, mains) => {
         const lamp = { watts: lampFor(mains, loadWatts) ?? 100, volts: mains };
-        const own = { lamp, mains, loadWatts };
+        const own = { ...plan, lamp, mains, loadWatts };
         for (const one of powerSteps(own)) {
           expect(judgeStep(own, one, one.expected.healthy).go).toBe(true);
           expect(judgeStep(own, one, 0.5 * one.expected.healthy).go).toBe(false);
         }
       }),
     );
+  });
+
+  const of = (frontEnd: PowerPlan['frontEnd'], more: Partial<PowerPlan> = {}) => {
+    const own: PowerPlan = { ...plan, frontEnd, ...more };
+    return { own, at: (id: string) => powerSteps(own).find((one) => one.id === id)! };
+  };
+
+  it('a doubler gives twice the peak', () => {
+    const { at } = of('doubler', { mains: 120 });
+    expect(at('bare-full').expected.healthy / (2 * Math.SQRT2 * 120)).toBeCloseTo(1, 9);
+  });
+
+  it('a boosting front end holds its volts once it runs, and starts behind no lamp', () => {
+    const { own, at } = of('boost', { reservoir: 390 });
+    expect(at('bare-full').expected.healthy).toBe(390);
+    expect(at('bare-mid').expected.healthy).toBe(390);
+    expect(judgeStep(own, at('bare-full'), 385)).toMatchObject({ go: true });
+    expect(judgeStep(own, at('bare-full'), 320)).toMatchObject({ go: false });
+    expect(judgeStep(own, at('bare-full'), 430)).toMatchObject({ like: 'high' });
+    expect(powerSteps(own).filter(({ lamp, starts }) => lamp && starts)).toEqual([]);
+    // It passes the peak on while it does not run.
+    expect(judgeStep(own, at('lamp-full'), 322)).toMatchObject({ go: true });
+  });
+
+  it('a set with a transformer comes up with the mains, and runs behind the lamp', () => {
+    const { at } = of('transformer', { reservoir: 40 });
+    expect(at('bare-low').expected.healthy).toBeCloseTo(16, 9);
+    expect(at('bare-low').starts).toBe(true);
+    expect(at('lamp-full')).toMatchObject({ starts: true });
+    expect(at('lamp-full').expected.healthy).toBeLessThan(40);
+  });
+
+  it('without a variable transformer there are the steps at full mains alone', () => {
+    expect(powerSteps({ ...plan, variable: false }).map(({ id }) => id)).toEqual(['lamp-full', 'bare-full']);
   });
 
   it('takes the smallest lamp behind which the set runs', () => {

@@ -7,7 +7,21 @@ export interface PowerPlan {
   readonly mains: Volts;
   /** What the set draws when it runs. */
   readonly loadWatts: Watts;
+  readonly frontEnd: FrontEnd;
+  /** Is there a variable transformer, to raise the mains by? */
+  readonly variable: boolean;
+  /** Volts a boosting front end holds its reservoir at, or a transformer set's reservoir at full mains. */
+  readonly reservoir?: Volts;
 }
+
+/** How a set makes direct current of its mains: each kind comes up in its own way. */
+export const frontEnds = {
+  plain: 'bridge straight to the reservoir',
+  doubler: 'doubler, two capacitors in series',
+  boost: 'boosting front end',
+  transformer: 'mains transformer',
+} as const;
+export type FrontEnd = keyof typeof frontEnds;
 
 /** A step of the plan with what the reservoir should read, in volts of direct current. */
 export interface PowerStep {
@@ -31,8 +45,10 @@ export interface PowerStep {
 
 /** A switched supply starts from about this share of its mains. */
 const startsFrom = 0.6;
-/** A rectifier charges its reservoir to the peak. */
-const peak = Math.SQRT2;
+/** A rectifier charges its reservoir to the peak, a doubler to twice that. */
+const peakOf = { plain: Math.SQRT2, doubler: 2 * Math.SQRT2, boost: Math.SQRT2 } as const;
+/** What a boosting front end holds where nobody says it, and from which share of its mains on. */
+const boosted = { volts: 385, from: 0.4 } as const;
 /** The load has to keep this share of the mains, or it will not start behind the lamp. */
 const enough = 0.75;
 
@@ -54,7 +70,8 @@ export function lampFor(mains: Volts, loadWatts: Watts): Watts | undefined {
  *
  * @throws Refusal when a quantity is not positive
  */
-export function powerSteps({ lamp, mains, loadWatts }: PowerPlan): PowerStep[] {
+export function powerSteps(plan: PowerPlan): PowerStep[] {
+  const { lamp, mains, loadWatts, frontEnd, variable } = plan;
   requirePositive({
     mains,
     'load in watts': loadWatts,
@@ -63,29 +80,46 @@ export function powerSteps({ lamp, mains, loadWatts }: PowerPlan): PowerStep[] {
   });
   const step = (id: string, title: string, share: number, behindLamp: boolean): PowerStep => {
     const volts = share * mains;
+    const peak = peakFactor(plan);
     const idle = peak * volts;
-    const starts = share >= startsFrom;
-    const point = behindLamp && starts ? seriesLampPoint(lamp, volts, { kind: 'watts', watts: loadWatts }) : undefined;
-    const runs = point !== undefined && point.loadVolts >= startsFrom * mains;
+    // A transformer passes on what it gets; a switched supply waits for most of its mains.
+    const gradual = frontEnd === 'transformer';
+    const starts = gradual || share >= startsFrom;
+    const load = gradual
+      ? ({ kind: 'ohms', ohms: mains ** 2 / loadWatts } as const)
+      : ({ kind: 'watts', watts: loadWatts } as const);
+    // A small lamp never lets a boosting front end start: it draws most at low mains.
+    const point = behindLamp && starts && frontEnd !== 'boost' ? seriesLampPoint(lamp, volts, load) : undefined;
+    const runs = point !== undefined && (gradual || point.loadVolts >= startsFrom * mains);
+    const boosts = frontEnd === 'boost' && !behindLamp && share >= Math.max(boosted.from, startsFrom);
     const shorted = behindLamp ? (seriesLampPoint(lamp, volts, { kind: 'short' })?.brightness ?? 0) : 0;
     return {
       id,
       title,
       share,
       lamp: behindLamp,
-      expected: { healthy: runs ? peak * point.loadVolts : idle, idle, shorted: 0 },
+      expected: {
+        healthy: boosts ? (plan.reservoir ?? boosted.volts) : runs ? peak * point.loadVolts : idle,
+        idle,
+        shorted: 0,
+      },
       light: { healthy: runs ? point.brightness : 0, shorted },
       starts: behindLamp ? runs : starts,
     };
   };
-  return [
+  const all = [
     step('lamp-low', 'Lamp in, mains at 40 %', 0.4, true),
     step('lamp-full', 'Lamp in, full mains', 1, true),
     step('bare-low', 'Lamp out, mains at 40 %', 0.4, false),
     step('bare-mid', 'Lamp out, mains at 70 %', 0.7, false),
     step('bare-full', 'Lamp out, full mains', 1, false),
   ];
+  return variable ? all : all.filter(({ share }) => share === 1);
 }
+
+/** Volts at the reservoir for each volt of mains, with nothing drawn. */
+const peakFactor = ({ frontEnd, mains, reservoir }: PowerPlan): number =>
+  frontEnd === 'transformer' ? (reservoir ?? Math.SQRT2 * mains) / mains : peakOf[frontEnd];
 
 /** What a reading at a step comes to. */
 export interface StepVerdict {
@@ -99,13 +133,15 @@ const slack = 0.12;
 const shortedBelow = 0.15;
 
 /** Compares what was read at the reservoir with what was agreed: go on, or stop. */
-export function judgeStep({ lamp, mains }: PowerPlan, step: PowerStep, read: Volts): StepVerdict {
+export function judgeStep(plan: PowerPlan, step: PowerStep, read: Volts): StepVerdict {
+  const { lamp, mains, frontEnd } = plan;
+  const peak = peakFactor(plan);
   const volts = Math.abs(read);
   const { healthy, idle } = step.expected;
   const off = `${Math.round(volts)} V where ${Math.round(healthy)} V were agreed`;
   if (volts < shortedBelow * idle)
     return { go: false, like: 'shorted', words: `${off}: held down. Power off; find the short before the next try` };
-  if (volts > idle * (1 + slack / 2))
+  if (volts > Math.max(idle, frontEnd === 'boost' ? healthy : 0) * (1 + slack / 2))
     return { go: false, like: 'high', words: `${off}: more than the mains can give here. Power off; check the input` };
   if (volts < healthy * (1 - slack)) {
     const behind = step.share * mains - volts / peak;

@@ -1,7 +1,7 @@
 import { Refusal, formatQuantity, parseQuantity, attempt, placed, quantityIn } from '@/core/quantity';
 import { Button } from 'antd';
 import { useMemo, useState } from 'react';
-import { lampFor, type PowerPlan, type PowerStep, powerSteps } from '@/core/safety';
+import { type FrontEnd, frontEnds, lampFor, type PowerPlan, type PowerStep, powerSteps } from '@/core/safety';
 import { type JobFile, type JobLog } from '@/workshop/job';
 import { LineEntry, timeText, VerdictMark } from '@/ui';
 import { agreedPlan, type AgreedPlan, usualPlan } from './powerModel';
@@ -19,8 +19,8 @@ interface FirstPowerProps {
 export function FirstPower({ file, log, live, mains: measured }: FirstPowerProps) {
   const agreed = useMemo(() => agreedPlan(log.entries), [log.entries]);
   const [anew, setAnew] = useState(false);
-  const agree = ({ lamp, mains, loadWatts }: PowerPlan) => {
-    log.record([{ body: { kind: 'plan', lampWatts: lamp.watts, lampVolts: lamp.volts, mains, loadWatts } }]);
+  const agree = ({ lamp, ...plan }: PowerPlan) => {
+    log.record([{ body: { kind: 'plan', lampWatts: lamp.watts, lampVolts: lamp.volts, ...plan } }]);
     setAnew(false);
   };
   return (
@@ -55,7 +55,19 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
     lampWatts: String(usual.lamp.watts),
     lampVolts: String(usual.lamp.volts),
   });
-  const planned = useMemo(() => attempt(() => readPlan(typed)), [typed]);
+  const [frontEnd, setFrontEnd] = useState(usual.frontEnd);
+  const [variable, setVariable] = useState(usual.variable);
+  const { reservoir } = usual;
+  const planned = useMemo(
+    () =>
+      attempt((): PowerPlan => ({
+        ...readPlan(typed),
+        frontEnd,
+        variable,
+        ...(reservoir === undefined ? {} : { reservoir }),
+      })),
+    [typed, frontEnd, variable, reservoir],
+  );
   const better = planned instanceof Refusal ? undefined : lampFor(planned.mains, planned.loadWatts);
   return (
     <>
@@ -75,6 +87,27 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
             />
           </label>
         ))}
+        <label>
+          <span className="label">Front end</span>
+          <select className="field" value={frontEnd} onChange={(event) => setFrontEnd(event.target.value as FrontEnd)}>
+            {Object.entries(frontEnds).map(([kind, title]) => (
+              <option key={kind} value={kind}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          <span className="label">Mains is raised</span>
+          <select
+            className="field"
+            value={String(variable)}
+            onChange={(event) => setVariable(event.target.value === 'true')}
+          >
+            <option value="true">by a variable transformer</option>
+            <option value="false">not at all: none at hand</option>
+          </select>
+        </label>
       </div>
       {planned instanceof Refusal ? (
         <p role="alert" className="bad">
@@ -86,7 +119,12 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
           {!powerSteps(planned).some(({ lamp, starts }) => lamp && starts) && (
             <p className="caution">
               Behind {planned.lamp.watts} W a set of {planned.loadWatts} W will not start: the lamp then shows shorts
-              only. {better === undefined ? 'No lamp lets it run: take loads off.' : `${better} W would let it run.`}
+              only.{' '}
+              {planned.frontEnd === 'boost'
+                ? 'A boosting front end starts behind no small lamp.'
+                : better === undefined
+                  ? 'No lamp lets it run: take loads off.'
+                  : `${better} W would let it run.`}
             </p>
           )}
           <Button type="primary" size="large" onClick={() => onAgree(planned)}>
@@ -99,7 +137,7 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
 }
 
 /** @throws Refusal naming the field that is wrong */
-function readPlan(typed: Readonly<Record<string, string>>): PowerPlan {
+function readPlan(typed: Readonly<Record<string, string>>): Pick<PowerPlan, 'mains' | 'loadWatts' | 'lamp'> {
   const [mains, loadWatts, watts, volts] = fields.map(([key, label, most]) => {
     const { value } = placed(label, () => parseQuantity(typed[key] ?? ''));
     if (!(value > 0) || value > most) throw new Refusal(`${label}: more than 0, and at most ${most}`);

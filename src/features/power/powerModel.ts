@@ -2,6 +2,7 @@ import { lineText, type LogBody, type LogEntry, standing } from '@/core/log';
 import { attempt, parseQuantity, Refusal } from '@/core/quantity';
 import {
   dischargeTool,
+  type FrontEnd,
   judgeStep,
   lampFor,
   learntBleed,
@@ -37,19 +38,46 @@ const usualMains = 230;
 /** A lamp that shows shorts, where none lets the set run. */
 const shortsOnly = 100;
 
+/** The kind of front end, from what the sheet says of mains and reservoir. */
+function frontEndOf({ nets }: Sheet, reservoir: number | undefined): FrontEnd {
+  const mains = nets.get('mains')?.volts;
+  if (reservoir === undefined || mains === undefined) return 'plain';
+  if (reservoir >= boostedFrom) return 'boost';
+  const factor = reservoir / mains;
+  return factor < 1.2 ? 'transformer' : factor > 2 ? 'doubler' : 'plain';
+}
+
+/** A reservoir that holds more than any peak of 240 V is held up, in volts. */
+const boostedFrom = 360;
+
 /** @param measured mains at the bench, in volts; the sheet's own where nobody has measured it */
 export function usualPlan(sheet: Sheet, measured?: number): PowerPlan {
   const mains = measured ?? sheet.nets.get('mains')?.volts ?? usualMains;
   const loadWatts = usualWatts[familyOf(sheet.technology)];
-  return { mains, loadWatts, lamp: { watts: lampFor(mains, loadWatts) ?? shortsOnly, volts: mains } };
+  const reservoir = sheet.nets.get('res')?.volts;
+  return {
+    mains,
+    loadWatts,
+    lamp: { watts: lampFor(mains, loadWatts) ?? shortsOnly, volts: mains },
+    frontEnd: frontEndOf(sheet, reservoir),
+    variable: true,
+    ...(reservoir === undefined ? {} : { reservoir }),
+  };
 }
 
 export function agreedPlan(log: readonly LogEntry[]): AgreedPlan | undefined {
   const plans = standing(log, 'plan');
   const last = plans[plans.length - 1];
   if (!last) return undefined;
-  const { mains, loadWatts, lampWatts, lampVolts } = last.body;
-  const plan: PowerPlan = { mains, loadWatts, lamp: { watts: lampWatts, volts: lampVolts } };
+  const { mains, loadWatts, lampWatts, lampVolts, frontEnd = 'plain', variable = true, reservoir } = last.body;
+  const plan: PowerPlan = {
+    mains,
+    loadWatts,
+    lamp: { watts: lampWatts, volts: lampVolts },
+    frontEnd,
+    variable,
+    ...(reservoir === undefined ? {} : { reservoir }),
+  };
   const after = log.findIndex(({ id }) => id === last.entry.id);
   const taken = new Map(standing(log.slice(after), 'step').map(({ body }) => [body.step, body.volts]));
   const steps = powerSteps(plan).map((step): AgreedStep => {

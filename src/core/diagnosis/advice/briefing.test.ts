@@ -70,7 +70,7 @@ describe('a briefing', () => {
     );
     const { doubts } = briefingOf(odd);
     expect(doubts.map(({ entry, twice }) => [entry, twice])).toEqual([['line-4', false]]);
-    expect(doubts[0]!.said).toMatch(/3 V, good is 15 V/);
+    expect(doubts[0]!.said).toMatch(/3 V, a good set gives 15 V/);
   });
 
   it('tells what still holds a rail down while it is isolated', () => {

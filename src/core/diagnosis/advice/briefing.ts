@@ -102,14 +102,14 @@ export function briefingOf(job: Case): Briefing {
   };
 }
 
-/** `Vscan -121.4 V, good is -168 V ±3 %, with CN802 pulled`. */
+/** `Vscan -121.4 V, a good set gives -168 V ±3 %, with CN802 pulled`. */
 function observationText(predictions: Predictions, { check, answer, context }: Observation): string {
   const given = answerText(check, answer);
   const good = expectedText(predictions, check, context);
   const changes = changesMade(context);
   return [
     `${check.title} ${given}`,
-    ...(given === good ? [] : [`good is ${good}`]),
+    ...(given === good ? [] : [`a good set gives ${good}`]),
     ...(changes.length > 0 ? [`with ${changes.join(', ')}`] : []),
   ].join(', ');
 }

@@ -68,22 +68,24 @@ function agree(one: Answer, other: Answer): boolean {
  * check in the same circumstances the latest counts; one that a second reading bore out is hardly a slip.
  */
 export function observationsOf({ predictions, complaint, bench }: Case): Observation[] {
-  const said: Observation[] = [];
+  const told: Observation[] = [];
   const owner = { context: liveCold, cured: nobodyCured, outlierChance: ownersOutlierChance, times: 1, weight: 1 };
   const picture = predictions.checks.get('picture');
   if (picture && complaint.symptoms.length > 0)
-    said.push({ ...owner, check: picture, answer: { kind: 'picture', symptoms: complaint.symptoms } });
+    told.push({ ...owner, check: picture, answer: { kind: 'picture', symptoms: complaint.symptoms } });
   for (const [sign, state] of Object.entries(complaint.signs)) {
     const check = predictions.checks.get(sign);
-    if (check?.measure === 'sign') said.push({ ...owner, check, answer: { kind: 'choice', choice: state } });
+    if (check?.measure === 'sign') told.push({ ...owner, check, answer: { kind: 'choice', choice: state } });
   }
   const latest = new Map<string, Observation>();
-  for (const { check: id, answer, context, cured, entry, afterRepairs } of bench.readings) {
+  for (const { check: id, answer, context, cured, entry, afterRepairs, text: said } of bench.readings) {
     const check = predictions.checks.get(id);
     if (!check) continue;
     const key = circumstance(id, context, afterRepairs);
     const before = latest.get(key);
-    const times = before && agree(before.answer, answer) ? before.times + 1 : 1;
+    // Who says that nothing has changed has looked twice.
+    const again = said === 'no change' ? 2 : 1;
+    const times = before && agree(before.answer, answer) ? before.times + again : again;
     latest.delete(key);
     latest.set(key, {
       check,
@@ -96,7 +98,7 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
       entry: entry.id,
     });
   }
-  return [...said, ...mainsSaid(predictions, bench), ...latest.values()];
+  return [...told, ...mainsSaid(predictions, bench), ...latest.values()];
 }
 
 /** What the mains is anywhere, in volts. */

@@ -20,7 +20,7 @@ export function reasonsFrom(predictions: Predictions, evidence: readonly Evidenc
     const { check, answer, context } = observation;
     const given = answerText(check, answer);
     const expected = expectedText(predictions, check, context);
-    const told = given === expected || answer.kind === 'picture' ? given : `${given}, good is ${expected}`;
+    const told = given === expected || answer.kind === 'picture' ? given : `${given}, a good set gives ${expected}`;
     return {
       raises: bits > 0,
       text: answer.kind === 'picture' ? given : `${check.title} ${told}`,

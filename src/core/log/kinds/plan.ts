@@ -7,6 +7,10 @@ const fields = yup.object({
   lampVolts: above0(500),
   mains: above0(500),
   loadWatts: above0(5000),
+  /** Plain, and with a variable transformer, in lines from before these were asked for. */
+  frontEnd: yup.string().oneOf(['plain', 'doubler', 'boost', 'transformer'] as const),
+  variable: yup.boolean(),
+  reservoir: yup.number().moreThan(0).max(2000),
 });
 
 /** What was agreed on before power was applied. */
