@@ -44,8 +44,13 @@ const verbs: Readonly<Record<RepairMethod, string>> = {
 /** How a repair is said: `Fit a new upper floating capacitor C547`. */
 export function repairTitle(method: RepairMethod, part: Pick<Part, 'id' | 'title' | 'kind'>): string {
   if (method === 'replace' && part.kind === 'source') return 'Use another source';
-  return `${verbs[method]} ${lowerFirst(partName(part)).replace(/^the /i, '')}`;
+  const named = lowerFirst(partName(part)).replace(/^the /i, '');
+  return `${method === 'replace' && isMany(part.title) ? 'Fit new' : verbs[method]} ${named}`;
 }
+
+/** Does a title name several things, like line coils or front keys? */
+const isMany = (title: string): boolean =>
+  /(?:coils|keys|rings|contacts|batteries|fans|leads|capacitors|resistors|screws)$/i.test(title.split(' of ')[0]!);
 
 function lowerFirst(text: string): string {
   return /^[A-Z][a-z]/.test(text) ? text.charAt(0).toLowerCase() + text.slice(1) : text;

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { type Briefed, type Case, type ExpectedHarm, type ProbeAdvice } from '@/core/diagnosis';
+import { type Briefed, type Case, type ExpectedHarm, forbiddenFrom, type ProbeAdvice } from '@/core/diagnosis';
 import { type SetStep } from '@/core/entry';
 import { type Check } from '@/core/behaviour';
 import { type Symptom } from '@/core/picture';
@@ -57,7 +57,7 @@ export function useCautions(
     const feared = harm && harm.chance >= likelyEnough && !(burning !== undefined && harm.kind === 'burn');
     return [
       ...(burning === undefined ? [] : [burning]),
-      ...(feared ? [harmText(harm, live && harm.kind === 'x-rays')] : []),
+      ...(feared ? [harmText(harm, live && harm.chance >= forbiddenFrom && harm.kind === 'x-rays')] : []),
       ...forStep,
     ].slice(0, mostCautions);
   }, [sheet, check, step, context, isolated, stores, wanted, symptoms, harm]);

@@ -87,7 +87,7 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
             />
           </label>
         ))}
-        <label>
+        <label className={styles.wide}>
           <span className="label">Front end</span>
           <select className="field" value={frontEnd} onChange={(event) => setFrontEnd(event.target.value as FrontEnd)}>
             {Object.entries(frontEnds).map(([kind, title]) => (
@@ -97,7 +97,7 @@ function Agree({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan):
             ))}
           </select>
         </label>
-        <label>
+        <label className={styles.wide}>
           <span className="label">Mains is raised</span>
           <select
             className="field"

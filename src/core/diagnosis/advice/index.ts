@@ -6,5 +6,6 @@ export { isolationOf, type Isolation } from './isolation';
 export { mayBeBrief } from './mayBeBrief';
 export { changeCost, contextFor, probeCost, type Probe } from './probes';
 export { type ExpectedHarm, renewedBy } from './harm';
+export { forbiddenFrom } from './problem';
 export { stepsTo, transition } from './transition';
 export { proofOf, secondsToProve, verificationOf, verified, type RepairProof, type Verification } from './verification';

@@ -46,7 +46,7 @@ function tripChance({ predictions, bench }: Case, posterior: Posterior): number 
 }
 
 /** How likely it must be that switching on does what is not to be done twice, to measure cold alone. */
-const forbiddenFrom = 0.2;
+export const forbiddenFrom = 0.2;
 
 /** Probes not yet made in these circumstances and not out of reach; a doubtful reading is asked for again. */
 function openProbes(job: Case, posterior: Posterior, isolating: boolean): Probe[] {
