@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
-import { compileSheet, Predictions } from '../behaviour';
+import { checksOf, compileSheet, Predictions } from '../behaviour';
 import { formatQuantity, Refusal } from '../quantity';
 import { readEntry, readRefinement } from '.';
 
@@ -11,6 +11,19 @@ const { checks } = predictions;
 const scope = { sheet, checks };
 const read = (line: string, focus?: string) =>
   readEntry(line, { ...scope, focus: focus === undefined ? undefined : checks.get(focus) });
+
+describe('a look', () => {
+  it.each([
+    ['generic-crt-colour', 'look line FLYBACK', 'look-line'],
+    ['generic-crt-colour', 'look field V-OUT', 'look-field'],
+    ['generic-crt-colour', 'look neck fine', 'look-neck'],
+    ['generic-crt-colour', 'look supply SMPS-C', 'look-supply'],
+    ['generic-projection-lamp', 'look ballast fine', 'look-ballast'],
+  ])('of %s, "%s", is found by the block or the board', (id, line, check) => {
+    const own = shippedSheets().get(id)!;
+    expect(readEntry(line, { sheet: own, checks: checksOf(own) })).toMatchObject({ check: { id: check } });
+  });
+});
 
 describe('the entry line', () => {
   it.each([

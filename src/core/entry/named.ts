@@ -20,13 +20,30 @@ const methodWords: ReadonlyMap<string, Measure> = new Map(
 );
 
 /** How well a check answers to a name: by its id, an alias, its net or its only part; 0 where it does not. */
-function rank(check: Check, name: string): number {
+function rank(check: Check, name: string, sheet: Sheet): number {
   if (check.id.toLowerCase() === name) return 3;
   if (check.aliases.some((alias) => alias.toLowerCase() === name)) return 2;
   const point = check.point;
   if (!point) return 0;
   if (point.net?.toLowerCase() === name) return 1;
-  return point.parts.length === 1 && point.parts[0]!.toLowerCase() === name ? 1 : 0;
+  if (point.parts.length === 1 && point.parts[0]!.toLowerCase() === name) return 1;
+  return (check.measure === 'look' || check.measure === 'press') && isMostly(point.parts, name, sheet) ? 0.5 : 0;
+}
+
+/** Are most of some parts in the block, or on the board, of that name? */
+function isMostly(parts: readonly string[], name: string, { parts: known, blocks, boards }: Sheet): boolean {
+  const places = parts.filter((id) => {
+    const part = known.get(id)!;
+    const [block, board] = [blocks.get(part.block), boards.get(part.board)];
+    return [block?.id, block?.short, board?.id, board?.title, ...(board?.aliases ?? [])].some(
+      (one) =>
+        one
+          ?.toLowerCase()
+          .split(/[\s_]+/)
+          .includes(name) || one?.toLowerCase() === name,
+    );
+  });
+  return 2 * places.length > parts.length;
 }
 
 /**
@@ -40,11 +57,23 @@ export function findNamed(words: readonly string[], scope: EntryScope): { check:
   const trailing = methodWords.get(second);
   const [name, method, used] =
     leading && second !== '' ? [second, leading, 2] : trailing ? [first, trailing, 2] : [first, undefined, 1];
-  const ranked = [...scope.checks.values()]
-    .map((check) => ({ check, score: rank(check, name) }))
-    .filter(({ check, score }) => score > 0 && (!method || method === check.measure));
+  const rankedBy = (least: number) =>
+    [...scope.checks.values()]
+      .map((check) => ({ check, score: rank(check, name, scope.sheet) }))
+      .filter(({ check, score }) => score >= least && (!method || method === check.measure));
+  // A place is asked for by what is done there; a name that is one's own comes before it.
+  const own = rankedBy(1);
+  const ranked = own.length > 0 || !method ? own : rankedBy(0.5);
   if (ranked.length === 0) return undefined;
   const rest = words.slice(used);
+  if (own.length === 0)
+    return {
+      check: widest(
+        ranked.map(({ check }) => check),
+        rest[0] ?? '',
+      ),
+      rest,
+    };
   const best = Math.max(...ranked.map(({ score }) => score));
   const all = ranked.map(({ check }) => check);
   const candidates = narrow(
@@ -59,6 +88,15 @@ export function findNamed(words: readonly string[], scope: EntryScope): { check:
     );
   }
   return { check: chosen, rest };
+}
+
+/** Of checks of one place: the one that takes in the part named, else the one that takes in most. */
+function widest(checks: readonly Check[], part: string): Check {
+  const parts = ({ point }: Check) => point?.parts ?? [];
+  const holding = checks.filter((check) => parts(check).some((id) => id.toLowerCase() === part.toLowerCase()));
+  return (holding.length > 0 ? holding : checks).reduce((best, one) =>
+    parts(one).length > parts(best).length ? one : best,
+  );
 }
 
 /** What a check is called by in a line. */
