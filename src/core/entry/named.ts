@@ -27,11 +27,11 @@ function rank(check: Check, name: string, sheet: Sheet): number {
   if (!point) return 0;
   if (point.net?.toLowerCase() === name) return 1;
   if (point.parts.length === 1 && point.parts[0]!.toLowerCase() === name) return 1;
-  return (check.measure === 'look' || check.measure === 'press') && isMostly(point.parts, name, sheet) ? 0.5 : 0;
+  return (check.measure === 'look' || check.measure === 'press') && isAt(point.parts, name, sheet) ? 0.5 : 0;
 }
 
-/** Are most of some parts in the block, or on the board, of that name? */
-function isMostly(parts: readonly string[], name: string, { parts: known, blocks, boards }: Sheet): boolean {
+/** Is a good part of some parts in the block, or on the board, of that name? */
+function isAt(parts: readonly string[], name: string, { parts: known, blocks, boards }: Sheet): boolean {
   const places = parts.filter((id) => {
     const part = known.get(id)!;
     const [block, board] = [blocks.get(part.block), boards.get(part.board)];
@@ -43,7 +43,7 @@ function isMostly(parts: readonly string[], name: string, { parts: known, blocks
           .includes(name) || one?.toLowerCase() === name,
     );
   });
-  return 2 * places.length > parts.length;
+  return 4 * places.length >= parts.length;
 }
 
 /**
