@@ -108,6 +108,12 @@ test('a photograph is attached to a board, and its answers show where the joint 
 
   await page.getByRole('application').click();
   await page.keyboard.press('3');
+  await expect(page.getByRole('alert').filter({ hasText: 'it answers to nothing' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Begin a soak' })).toBeDisabled();
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();
+  await page.getByRole('application').click();
+  await page.keyboard.press('3');
   for (let step = 0; step < 8; step += 1) await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('t');
   await page.keyboard.press('0');

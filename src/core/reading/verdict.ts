@@ -1,5 +1,5 @@
 import { type Answer, classify, deviation, measures, type NumberWay } from '../measure';
-import { type Check, type Context, type Predictions } from '../behaviour';
+import { blinkConditions, type Check, type Context, type Predictions } from '../behaviour';
 import { formatQuantity } from '../quantity';
 
 /** How a check is measured, where that gives a number. */
@@ -33,6 +33,9 @@ export function judgeAnswer(predictions: Predictions, check: Check, answer: Answ
     return { mark: right ? 'within' : 'odd', words: right ? 'as it should be' : 'not right', expected };
   }
   if (answer.kind === 'choice') {
+    const count = check.measure === 'blinks' ? Number(answer.choice) : 0;
+    if (count > 0 && blinkConditions(predictions.model.sheet, count).length === 0)
+      return { mark: 'odd', words: 'a code, meaning unknown', expected };
     const right = standard.kind === 'choice' && answer.choice === standard.right;
     return {
       mark: right ? 'within' : 'odd',

@@ -36,8 +36,13 @@ export function BoardMap({ file }: { file: JobFile }) {
   const photos = useMemo(() => standing(log.entries, 'photo'), [log.entries]);
   const photo = photos.findLast(({ body }) => body.board === board);
 
-  const record = (answer: number) =>
+  const live = bench.context.power === 'live';
+  const record = (answer: number) => {
+    // A set that is off answers to nothing, and nothing would be written down against the place.
+    if (!live) return setRefused('the set is marked unplugged, so it answers to nothing: Alt P when power is on');
+    setRefused(undefined);
     log.record([{ body: { kind: 'worked', board, ...at, by: way, answer: answer as 0 | 1 | 2 | 3 } }]);
+  };
   const takeBack = () => {
     const last = worked[worked.length - 1];
     if (last) log.takeBack(last.entry.id);
@@ -179,7 +184,7 @@ export function BoardMap({ file }: { file: JobFile }) {
               Take back <Key>⌫</Key>
             </Button>
           </section>
-          <Soak log={log} />
+          <Soak log={log} live={live} />
           {photos.length > 0 && (
             <section aria-label="Photographs">
               <h2 className="label">Photographs</h2>

@@ -6,7 +6,7 @@ import { soakRun } from './mapModel';
 import styles from './map.module.css';
 
 /** A long run with what happened in it. */
-export function Soak({ log }: { log: JobLog }) {
+export function Soak({ log, live }: { readonly log: JobLog; readonly live: boolean }) {
   const [text, setText] = useState('');
   const lastAt = log.entries[log.entries.length - 1]?.at ?? '';
   const [now, setNow] = useState<number>();
@@ -46,7 +46,12 @@ export function Soak({ log }: { log: JobLog }) {
           <Button onClick={() => soak('ended', '')}>End the soak</Button>
         </>
       ) : (
-        <Button onClick={() => soak('begun', '')}>Begin a soak</Button>
+        <>
+          <Button disabled={!live} onClick={() => soak('begun', '')}>
+            Begin a soak
+          </Button>
+          {!live && <p className="soft">A set that is off soaks nothing: Alt P when power is on.</p>}
+        </>
       )}
       <ul data-testid="soak">
         {run?.seen.map(({ entry, body }) => (

@@ -1,6 +1,14 @@
 import { type BenchState } from '../../log';
 import { type Answer, type SignState } from '../../measure';
-import { asBuilt, type Check, type Context, contextKey, liveCold, type Predictions } from '../../behaviour';
+import {
+  asBuilt,
+  blinkConditions,
+  type Check,
+  type Context,
+  contextKey,
+  liveCold,
+  type Predictions,
+} from '../../behaviour';
 import { type Symptom } from '../../picture';
 import { usualOutlierChance } from './likelihood';
 
@@ -80,7 +88,7 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
   const latest = new Map<string, Observation>();
   for (const { check: id, answer, context, cured, entry, afterRepairs, text: said } of bench.readings) {
     const check = predictions.checks.get(id);
-    if (!check) continue;
+    if (!check || isUnknownCode(predictions, check, answer)) continue;
     const key = circumstance(id, context, afterRepairs);
     const before = latest.get(key);
     // Who says that nothing has changed has looked twice.
@@ -99,6 +107,12 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
     });
   }
   return [...told, ...mainsSaid(predictions, bench), ...latest.values()];
+}
+
+/** A count of blinks that the sheet does not list: a code whose meaning nobody has written down, and no misreading. */
+function isUnknownCode({ model: { sheet } }: Predictions, { measure }: Check, answer: Answer): boolean {
+  const count = measure === 'blinks' && answer.kind === 'choice' ? Number(answer.choice) : 0;
+  return count > 0 && blinkConditions(sheet, count).length === 0;
 }
 
 /** What the mains is anywhere, in volts. */
