@@ -89,7 +89,7 @@ describe('stand-ins for instruments', () => {
   it('are one for each way of measuring', () => {
     const checks: Check[] = sheets.flatMap(({ checks: all }) => [...all.values()]);
     const used = new Set(checks.filter(({ unit }) => unit !== '').map(({ measure }) => instrumentFor(measure)));
-    expect([...used].sort()).toEqual(['ESR tester', 'junction tester', 'multimeter', 'sampler']);
+    expect([...used].sort()).toEqual(['ESR tester', 'capacitance meter', 'junction tester', 'multimeter', 'sampler']);
     expect(instrumentFor('rings')).toBe('ring tester');
   });
 });
