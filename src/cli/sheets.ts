@@ -140,7 +140,13 @@ export const suspects = command({
   name: 'suspects',
   takes: 'FILE --observe FILE',
   about: 'What the observations point at, and what to probe next.',
-  options: { observe: { takes: 'FILE', about: 'one a line as at the bench: readings, repairs (replaced C547, no change), mains 117' }, ...sheetOptions },
+  options: {
+    observe: {
+      takes: 'FILE',
+      about: 'one a line as at the bench: readings, repairs (replaced C547, no change), mains 117',
+    },
+    ...sheetOptions,
+  },
   answer: suspected,
 });
 

@@ -149,11 +149,21 @@ const rules: readonly ((at: CautionedCheck) => string | false | undefined)[] = [
     board?.id === 'tube' &&
     'Never run without lens and coolant cell: they are the shield, and the face cracks dry.',
   ({ check }) => check.measure === 'press' && 'Insulated stick, one hand, never alone.',
+  ({ scene, sheet }) => {
+    const moved = (scene.wanted?.unplugged ?? []).filter((id) => !scene.context.unplugged.includes(id));
+    const commands = moved.flatMap((id) =>
+      (sheet.connectors.get(id)?.carries ?? []).flatMap((net) => {
+        const { signal, title } = sheet.nets.get(net)!;
+        return signal === 'control' ? [`${id} takes “${title}” with it: strap that, or cut its pin alone.`] : [];
+      }),
+    );
+    return commands[0];
+  },
   ({ scene }) =>
     scene.context.power === 'live' &&
     scene.wanted !== undefined &&
     scene.wanted.unplugged.join() !== scene.context.unplugged.join() &&
-    'Unplug before moving connectors. One that is pulled may cut a capacitor off from what drains it, and may take the on-command with it.',
+    'Unplug before moving connectors. One that is pulled may cut a capacitor off from what drains it.',
   ({ check, scene }) =>
     check.state === 'cold' &&
     scene.context.power === 'live' &&

@@ -119,8 +119,19 @@ describe('cautions', () => {
 
   it('say to unplug before moving connectors where one is moved', () => {
     const wanted = { ...liveCold, unplugged: ['LK401'] };
-    expect(cautions(tube, 'bplus-dc', 'live', { wanted })).toMatch(/before moving connectors.*on-command/);
+    expect(cautions(tube, 'bplus-dc', 'live', { wanted })).toMatch(/before moving connectors.*what drains it/);
     expect(cautions(tube, 'bplus-dc')).not.toMatch(/moving connectors/);
+  });
+
+  it('say before it is pulled that a plug takes a command with it', () => {
+    const plug = [...plasma.connectors.values()].find(
+      ({ unplug, carries }) => unplug && carries.some((net) => plasma.nets.get(net)!.signal === 'control'),
+    )!;
+    const [check] = [...checksOf(plasma).values()].filter(({ state }) => state === 'live');
+    const said = (unplugged: readonly string[]) =>
+      cautions(plasma, check!.id, 'proven', { wanted: { ...liveCold, unplugged } });
+    expect(said([plug.id])).toMatch(new RegExp(`${plug.id} takes “.*” with it: strap that`));
+    expect(said([])).not.toMatch(/takes “/);
   });
 
   it('keep ohms and ESR off a part that still holds a few volts', () => {
