@@ -1,7 +1,21 @@
+import { measureNames, measures } from '../measure';
 import { type Problem } from './problem';
 import { makers } from './needOrder';
 import { type Place } from './place';
 import { type Sheet } from './sheet';
+
+/** Words that begin a line of the bench: ways of measuring, and what every set has. */
+const reserved = new Set([...measureNames.flatMap((name) => measures[name].words), 'picture', 'blinks', 'code']);
+
+/** What else a name in small letters stands for at the bench; undefined where it is the point's own. */
+function takenBy({ signs, points }: Sheet, name: string, own: string): string | undefined {
+  if (reserved.has(name)) return 'a word of the bench';
+  if ([...signs.keys()].some((id) => id.toLowerCase() === name)) return 'a sign';
+  const other = [...points.values()].find(
+    ({ id, aliases }) => id !== own && (id.toLowerCase() === name || aliases.some((one) => one.toLowerCase() === name)),
+  );
+  return other && `one of point "${other.id}"`;
+}
 
 const sheetStart: Place = { line: 1, column: 1 };
 
@@ -42,5 +56,11 @@ export function lintSheet(sheet: Sheet): Problem[] {
     if (effects === 0) warn(fault.place, `fault "${fault.id}" changes nothing`);
     if (fault.weight === 0) warn(fault.place, `fault "${fault.id}" has no weight, so it is never suspected`);
   }
+  for (const point of sheet.points.values())
+    for (const alias of point.aliases) {
+      const other = takenBy(sheet, alias.toLowerCase(), point.id);
+      if (other !== undefined)
+        warn(point.place, `alias "${alias}" of point "${point.id}" is ${other} as well: rename it`);
+    }
   return warnings.sort((a, b) => a.line - b.line || a.column - b.column);
 }

@@ -130,6 +130,16 @@ describe('lint', () => {
     expect(messages).toMatch(/"C2.dry" changes nothing/);
     expect(messages).toMatch(/rail "lost" has no point/);
   });
+
+  it.each([
+    ['rings', 'a word of the bench'],
+    ['vs', 'one of point "vs-dc"'],
+  ])('warns of the alias "%s", which is %s already', (alias, what) => {
+    const crowded = readSheet(smallSheet.replace('parts: [C2] }', `parts: [C2], aliases: [${alias}] }`));
+    expect(lintSheet(crowded).map(({ message }) => message)).toContainEqual(
+      expect.stringContaining(`alias "${alias}" of point "C2-esr" is ${what} as well`),
+    );
+  });
 });
 
 describe('shipped sheets', () => {
