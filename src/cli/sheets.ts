@@ -143,7 +143,7 @@ export const suspects = command({
   options: {
     observe: {
       takes: 'FILE',
-      about: 'one a line as at the bench: readings, repairs (replaced C547, no change), mains 117',
+      about: 'the observations, one a line as at the bench: readings, replaced C547, no change, mains 117',
     },
     ...sheetOptions,
   },
