@@ -25,7 +25,9 @@ describe('harm of a set that is live', () => {
   it('says by how much the high voltage is up, and weighs more the more it is', () => {
     const [open] = harms(tube, 'RETRACE-C.open');
     const [drifted] = harms(tube, 'RETRACE-C.drifted');
-    expect(open!.reason).toMatch(/high voltage may be 35 % high.*do not switch on again.*retrace capacitors/);
+    expect(open!.reason).toMatch(
+      /high voltage may be 35 % high \(X-rays\): do not switch on again; retrace capacitors/,
+    );
     expect(open!.once).toBeGreaterThan(drifted!.once);
     expect(drifted!.once).toBeGreaterThan(10);
   });

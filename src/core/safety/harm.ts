@@ -37,7 +37,7 @@ function highVoltage({ model, nets }: Behaviour): Harm | undefined {
     once: 10 + 40 * Math.min(1, most.over / worstOver),
     perMinute: 10,
     forbids: true,
-    reason: `high voltage may be ${percent(most.above)} high, with X-rays and arcing: do not switch on again; measure the retrace capacitors in farads and the feedback path in ohms, cold`,
+    reason: `high voltage may be ${percent(most.above)} high (X-rays): do not switch on again; retrace capacitors in farads and feedback path in ohms, cold`,
   };
 }
 

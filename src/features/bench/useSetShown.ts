@@ -28,7 +28,7 @@ const likelyEnough = 0.08;
 
 /** What a set may do, with how likely that is and what to do first where it stands live now. */
 const harmText = ({ chance, reason }: ExpectedHarm, live: boolean): string =>
-  `${live ? 'Switch off: ' : ''}${chanceText(chance)}: ${reason}.`;
+  `${live ? 'Switch off. ' : ''}With ${chanceText(chance)}, ${reason}.`;
 
 /** What to mind at what is asked for now, the most serious first. */
 export function useCautions(

@@ -6,7 +6,7 @@ import { Button, Select } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { type JobFile, JobFrame, useLog } from '@/workshop/job';
 import { Key, timeText } from '@/ui';
-import { likelyCells, placeWords } from './mapModel';
+import { likelyCells, placeWords, whyNotLive } from './mapModel';
 import { sendPhoto } from './sendPhoto';
 import { Soak } from './Soak';
 import styles from './map.module.css';
@@ -36,11 +36,10 @@ export function BoardMap({ file }: { file: JobFile }) {
   const photos = useMemo(() => standing(log.entries, 'photo'), [log.entries]);
   const photo = photos.findLast(({ body }) => body.board === board);
 
-  const live = bench.context.power === 'live';
+  const off = whyNotLive(bench);
   const record = (answer: number) => {
-    // A set that is off answers to nothing, and nothing would be written down against the place.
-    if (!live) return setRefused('the set is marked unplugged, so it answers to nothing: Alt P when power is on');
-    setRefused(undefined);
+    setRefused(off);
+    if (off !== undefined) return;
     log.record([{ body: { kind: 'worked', board, ...at, by: way, answer: answer as 0 | 1 | 2 | 3 } }]);
   };
   const takeBack = () => {
@@ -184,7 +183,7 @@ export function BoardMap({ file }: { file: JobFile }) {
               Take back <Key>⌫</Key>
             </Button>
           </section>
-          <Soak log={log} live={live} />
+          <Soak log={log} off={off} />
           {photos.length > 0 && (
             <section aria-label="Photographs">
               <h2 className="label">Photographs</h2>

@@ -6,7 +6,7 @@ import { soakRun } from './mapModel';
 import styles from './map.module.css';
 
 /** A long run with what happened in it. */
-export function Soak({ log, live }: { readonly log: JobLog; readonly live: boolean }) {
+export function Soak({ log, off }: { readonly log: JobLog; readonly off: string | undefined }) {
   const [text, setText] = useState('');
   const lastAt = log.entries[log.entries.length - 1]?.at ?? '';
   const [now, setNow] = useState<number>();
@@ -47,10 +47,10 @@ export function Soak({ log, live }: { readonly log: JobLog; readonly live: boole
         </>
       ) : (
         <>
-          <Button disabled={!live} onClick={() => soak('begun', '')}>
+          <Button disabled={off !== undefined} onClick={() => soak('begun', '')}>
             Begin a soak
           </Button>
-          {!live && <p className="soft">A set that is off soaks nothing: Alt P when power is on.</p>}
+          {off !== undefined && <p className="soft">{off}.</p>}
         </>
       )}
       <ul data-testid="soak">

@@ -1,7 +1,8 @@
 import { type LogEntry } from '@/core/log';
 import { jointArea } from '@/core/intermittent';
 import { describe, expect, it } from 'vitest';
-import { likelyCells, placeWords, soakRun } from './mapModel';
+import { liveCold } from '@/core/behaviour';
+import { likelyCells, placeWords, soakRun, whyNotLive } from './mapModel';
 import { photoType } from './photoTypes';
 
 const bytes = (...parts: readonly (number | string)[]) =>
@@ -55,4 +56,9 @@ describe('a soak', () => {
     const run = soakRun(log([0, 'begun'], [1, 'seen', 'old'], [2, 'ended'], [30, 'begun']), Date.parse(at(31)))!;
     expect(run).toMatchObject({ running: true, seconds: 60, seen: [] });
   });
+});
+
+it('a set that is off answers to nothing, and it is said what to do', () => {
+  expect(whyNotLive({ context: liveCold })).toBeUndefined();
+  expect(whyNotLive({ context: { ...liveCold, power: 'proven' } })).toMatch(/answers to nothing \(Alt P/);
 });

@@ -1,4 +1,4 @@
-import { type LogEntry, standing, type Standing } from '@/core/log';
+import { type BenchState, type LogEntry, standing, type Standing } from '@/core/log';
 import { type JointArea } from '@/core/intermittent';
 
 /** Cells less likely than this share of the likeliest are not painted. */
@@ -48,3 +48,7 @@ export function soakRun(log: readonly LogEntry[], now: number): SoakRun | undefi
     seen: run.filter(({ body }) => body.event === 'seen'),
   };
 }
+
+/** Why the set answers to no stick and soaks nothing now, and what to do; undefined where it may. */
+export const whyNotLive = ({ context }: Pick<BenchState, 'context'>): string | undefined =>
+  context.power === 'live' ? undefined : 'By its record the set is off: it answers to nothing (Alt P when power is on)';

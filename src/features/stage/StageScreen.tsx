@@ -7,7 +7,7 @@ import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { partSuspects, Stage, standingOf } from '@/core/circuit';
 import { type BlockInside, measured, type StageReading } from '@/core/inside';
-import { attempt, formatQuantity, Refusal } from '@/core/quantity';
+import { attempt, formatQuantity, instruments, Refusal } from '@/core/quantity';
 import { Key, LineEntry, VerdictMark } from '@/ui';
 import { type ShippedStage } from '@/sheets/stages';
 import { readStageReading, withReading } from './stageModel';
@@ -15,6 +15,10 @@ import { StageDrawing } from './StageDrawing';
 import { NextReadingCard, StageSuspects } from './StageSuspects';
 import { StageText } from './StageText';
 import styles from './stage.module.css';
+
+const meterPercent = instruments.multimeter.share * 100;
+/** More of what was passed over in a netlist is not listed beside it. */
+const mostNotes = 4;
 
 interface StageScreenProps {
   readonly stages: readonly ShippedStage[];
@@ -108,6 +112,7 @@ export function StageScreen({ stages, first, inside }: StageScreenProps) {
   );
 
   const timed = overTime && drawn?.overTime !== undefined;
+  const passedOver = drawn?.circuit.notes.slice(0, mostNotes) ?? [];
   return (
     <div className={styles.screen} data-open={open || undefined} data-band={inside ? true : undefined}>
       {open && <StageText stages={stages} text={text} onText={setText} onRefused={setMessage} />}
@@ -177,8 +182,18 @@ export function StageScreen({ stages, first, inside }: StageScreenProps) {
           onShow={setShown}
           onGlance={setGlanced}
         />
+        {passedOver.length > 0 && (
+          <ul className={`soft ${styles.notes}`} aria-label="Passed over in the netlist">
+            {passedOver.map(({ line: at, text: said }) => (
+              <li key={`${at} ${said}`}>
+                Line {at}: {said}.
+              </li>
+            ))}
+          </ul>
+        )}
         <p className="soft">
-          Resistors are taken within 3 %, the meter within 0.5 %. Local codes and licensed practice come first.
+          Resistors are taken within 3 %, the meter within {meterPercent} %. Local codes and licensed practice come
+          first.
         </p>
         <div className={styles.keys}>
           {inside && (

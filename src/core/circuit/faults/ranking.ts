@@ -15,7 +15,7 @@ export interface RankedFault {
   readonly group: number;
 }
 
-/** Standard deviation of a part within its printed tolerance, and of the meter: uniform ±3 % and ±0.5 %. */
+/** Standard deviation of a part within its printed tolerance, uniform ±3 %, and of the meter within its accuracy. */
 const partSpread = 0.03 / Math.sqrt(3);
 const meterSpread = instruments.multimeter.share * evenSpread;
 /** A drift may be anything around its entry in the dictionary; what lies between two entries belongs to both. */
