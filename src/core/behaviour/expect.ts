@@ -1,6 +1,6 @@
 import { type Expectation, type MeasuredNet, type MeasuredPart, measures, number, settled } from '../measure';
 import { symptomsOf } from '../picture';
-import { type Point } from '../sheet';
+import { type Point, type Sheet } from '../sheet';
 import { type Check } from './checks';
 import { joined } from './model';
 import { type Behaviour } from './simulate';
@@ -56,8 +56,10 @@ export function netAt(behaviour: Behaviour, point: Point): MeasuredNet {
 }
 
 /** The first part of a point as it is marked. */
-export function partAt({ model }: Behaviour, { parts, expect: given, tolerance }: Point): MeasuredPart {
-  const { kind, size, voltage } = model.sheet.parts.get(parts[0]!)!;
+export const partAt = ({ model }: Behaviour, point: Point): MeasuredPart => partAtPoint(model.sheet, point);
+
+export function partAtPoint({ parts: all }: Sheet, { parts, expect: given, tolerance }: Point): MeasuredPart {
+  const { kind, size, voltage } = all.get(parts[0]!)!;
   return { kind, size, voltage, given, tolerance };
 }
 

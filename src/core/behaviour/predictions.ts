@@ -1,6 +1,7 @@
 import { type Component, type Expectation, measures, type Standard } from '../measure';
 import { type Fault, type Sheet } from '../sheet';
 import { type Check, checksOf } from './checks';
+import { loosely } from './loosely';
 import { type Context, contextKey } from './context';
 import { expect } from './expect';
 import { compileSheet, type Model } from './model';
@@ -77,14 +78,15 @@ export class Predictions {
     const ofCheck = kept(this.joint, check, () => new Map<string, Expectation>());
     const key = `${contextKey(context)}@${faults.map(({ id }) => id).join('+')}`;
     return kept(ofCheck, key, () => {
-      const bad = expect(this.jointBehaviour(faults, context), check);
+      const bad = expect(this.jointly(faults, context), check);
       const lasting = faults.filter(({ appears }) => appears !== 'sometimes');
       const comesAndGoes = lasting.length < faults.length && !findsIntermittents(check);
       return comesAndGoes ? mix(bad, this.expectationOf(lasting, check, context), showsNow) : bad;
     });
   }
 
-  private jointBehaviour(faults: readonly Fault[], context: Context): Behaviour {
+  /** What the set does with several faults at once; none of them is a good set. */
+  jointly(faults: readonly Fault[], context: Context): Behaviour {
     const inContext = kept(this.behaviours, contextKey(context), () => new Map<string, Behaviour>());
     return kept(inContext, faults.map(({ id }) => id).join('+'), () => simulate(this.model, faults, context));
   }
@@ -97,6 +99,7 @@ export class Predictions {
 
   private work(fault: Fault | undefined, check: Check, context: Context): Expectation {
     const bad = expect(this.behaviour(fault, context), check);
+    if (fault?.mode === 'unlisted') return loosely(fault, check, this.model.sheet, bad, this.expectation(undefined, check, context));
     const intermittent = fault?.appears === 'sometimes' && !findsIntermittents(check);
     return intermittent ? mix(bad, expect(this.behaviour(undefined, context), check), showsNow) : bad;
   }

@@ -21,7 +21,12 @@ export interface Component {
 export type Expectation =
   | { readonly kind: 'number'; readonly scale: 'linear' | 'log'; readonly components: readonly Component[] }
   | { readonly kind: 'choice'; readonly chances: ReadonlyMap<string, number> }
-  | { readonly kind: 'picture'; readonly symptoms: ReadonlySet<Symptom> };
+  | {
+      readonly kind: 'picture';
+      readonly symptoms: ReadonlySet<Symptom>;
+      /** Chance that it looks like that at all; the usual one where absent. */
+      readonly sure?: number;
+    };
 
 export const number = (scale: 'linear' | 'log', ...components: Component[]): Expectation => ({
   kind: 'number',

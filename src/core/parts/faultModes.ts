@@ -5,7 +5,7 @@ export interface FaultModeRow {
   /** Chance that it can be seen at all by a careful look, where the kind of part says nothing else. */
   readonly visible: number;
   /** What puts it right in the least work. */
-  readonly repair: 'replace' | 'resolder' | 'reseat' | 'clean' | 'adjust';
+  readonly repair: 'replace' | 'resolder' | 'reseat' | 'clean' | 'adjust' | 'trace';
   /** A wire across the part makes it good for a try. */
   readonly bridgeable?: true;
   /** It answers to a touch: joints, latches and cracks. */
@@ -29,6 +29,8 @@ const rows = {
   dead: { said: 'dead', visible: 0.08, repair: 'replace' },
   misset: { said: 'set wrong', visible: 0.1, repair: 'adjust' },
   cracked: { said: 'cracked', visible: 0.9, repair: 'replace', bridgeable: true, touchy: true },
+  /** What no sheet lists: a fault of a block as a whole, until it is traced to its part. */
+  unlisted: { said: 'is at fault', visible: 0, repair: 'trace' },
 } as const satisfies Record<string, FaultModeRow>;
 
 /** How a part can fail. */
@@ -37,5 +39,5 @@ export type FaultMode = keyof typeof rows;
 /** All ways to fail, with what follows from each. */
 export const faultModes: Readonly<Record<FaultMode, FaultModeRow>> = rows;
 
-/** Names of the ways to fail, in the order in which they are told. */
-export const faultModeNames = Object.keys(rows) as FaultMode[];
+/** Ways to fail that a sheet may list, in the order in which they are told. */
+export const faultModeNames: readonly FaultMode[] = (Object.keys(rows) as FaultMode[]).filter((name) => name !== 'unlisted');

@@ -88,6 +88,8 @@ const rows = {
   transistor: { rates: { short: 1.4, open: 0.7, leaky: 0.6, joint: 1 } },
   trimmer: { rates: { misset: 0.8, dirty: 0.9, open: 0.3 }, marked: 'Ω' },
   tube: { rates: { worn: 1.5, leaky: 0.8, open: 0.3 }, replacing: { minutes: 150, money: 40 } },
+  /** Whatever a block has in it beside the parts its sheet lists. */
+  unlisted: { rates: { unlisted: 1 }, replacing: { minutes: 12, money: 2 } },
   varistor: {
     rates: { short: 1.2, leaky: 0.6, open: 0.2 },
     visible: { short: 0.8, open: 0.6 },
@@ -104,8 +106,8 @@ export type PartKind = keyof typeof rows;
 /** All kinds of part, by name. */
 export const partKinds: Readonly<Record<PartKind, PartKindRow>> = rows;
 
-/** Names of the kinds, in alphabetical order. */
-export const partKindNames = Object.keys(rows) as PartKind[];
+/** Names of the kinds that a part on a sheet may be, in alphabetical order. */
+export const partKindNames: readonly PartKind[] = (Object.keys(rows) as PartKind[]).filter((name) => name !== 'unlisted');
 
 /** A way of failing that its kind has no rate for. */
 const unlistedRate = 0.3;

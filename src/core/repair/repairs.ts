@@ -4,7 +4,7 @@ import { type Minutes } from '../quantity';
 import { type Fault, type Part, partName, type Sheet } from '../sheet';
 
 /** Ways of putting a set right: one part, all the capacitors of a board, or the board. */
-export const repairMethods = ['replace', 'resolder', 'reseat', 'clean', 'adjust', 'swap', 'recap'] as const;
+export const repairMethods = ['replace', 'resolder', 'reseat', 'clean', 'adjust', 'swap', 'recap', 'trace'] as const;
 export type RepairMethod = (typeof repairMethods)[number];
 
 /** What a repair does, what it takes and which faults it cures. */
@@ -19,7 +19,7 @@ export interface RepairAction {
   readonly cures: readonly string[];
 }
 
-const methodMinutes: Readonly<Record<Exclude<RepairMethod, 'replace' | 'swap' | 'recap'>, Minutes>> = {
+const methodMinutes: Readonly<Record<Exclude<RepairMethod, 'replace' | 'swap' | 'recap' | 'trace'>, Minutes>> = {
   resolder: 6,
   reseat: 3,
   clean: 6,
@@ -39,6 +39,7 @@ const verbs: Readonly<Record<RepairMethod, string>> = {
   adjust: 'Set',
   swap: 'Fit another',
   recap: 'Fit new electrolytics on the',
+  trace: 'Go part by part through',
 };
 
 /** How a repair is said: `Fit a new upper floating capacitor C547`. */
@@ -64,7 +65,8 @@ const known = new WeakMap<Sheet, readonly RepairAction[]>();
  */
 export function repairActions(sheet: Sheet): readonly RepairAction[] {
   let actions = known.get(sheet);
-  if (!actions) known.set(sheet, (actions = [...partActions(sheet), ...boardActions(sheet)]));
+  if (!actions)
+    known.set(sheet, (actions = [...partActions(sheet), ...boardActions(sheet), ...searches(sheet)]));
   return actions;
 }
 
@@ -106,9 +108,37 @@ function boardActions(sheet: Sheet): RepairAction[] {
 const swapSetUp: Minutes = 8;
 const minutesPerCan: Minutes = 5;
 
+/** Finding the stretch of a block that is bad, and trying one of its parts. */
+const toSearch: Minutes = 12;
+const minutesPerPart: Minutes = 1;
+const longestSearch: Minutes = 30;
+
+/** Going through a block part by part until what is bad in it is found, whether its sheet lists it or not, and renewing that. */
+function searches(sheet: Sheet): RepairAction[] {
+  const faults = [...sheet.faults.values()];
+  const blockOf = (fault: Fault) => sheet.parts.get(fault.part)!.block;
+  const open = new Set(faults.flatMap((fault) => (faultModes[fault.mode].repair === 'trace' ? [blockOf(fault)] : [])));
+  return [...open].map((id): RepairAction => {
+    const block = sheet.blocks.get(id)!;
+    const inside = faults.filter((fault) => blockOf(fault) === id);
+    const parts = new Set(inside.map(({ part }) => part)).size;
+    const { minutes, money } = replacing('unlisted');
+    return {
+      id: `trace:${id}`,
+      method: 'trace',
+      title: `${verbs.trace} ${lowerFirst(block.title)}`,
+      minutes:
+        (sheet.boards.get(block.board)?.removal ?? 0) + Math.min(longestSearch, toSearch + parts * minutesPerPart) + minutes,
+      money,
+      cures: inside.map((fault) => fault.id),
+    };
+  });
+}
+
 function partActions(sheet: Sheet): RepairAction[] {
   const byPart = new Map<string, Fault[]>();
-  for (const fault of sheet.faults.values()) byPart.set(fault.part, [...(byPart.get(fault.part) ?? []), fault]);
+  for (const fault of sheet.faults.values())
+    if (faultModes[fault.mode].repair !== 'trace') byPart.set(fault.part, [...(byPart.get(fault.part) ?? []), fault]);
   return [...byPart].flatMap(([id, faults]) => {
     const part = sheet.parts.get(id)!;
     const removal = sheet.boards.get(part.board)?.removal ?? 0;

@@ -1,5 +1,5 @@
 import { checkReferences } from './checkReferences';
-import { mapOf, oneOf, oneOrMore, text } from './describe';
+import { count, mapOf, oneOf, oneOrMore, text } from './describe';
 import { Field, type SheetReading } from './field';
 import { SheetError } from './problem';
 import { blocks } from './sections/block';
@@ -39,6 +39,9 @@ export function readSheet(source: string, from: SheetSources = {}): Sheet {
   return sheet;
 }
 
+/** Share of what goes wrong that a sheet lists where it does not say. */
+const usuallyListed = 0.75;
+
 /** Sections that are read by themselves. */
 const sections = {
   id: text(),
@@ -46,6 +49,7 @@ const sections = {
   technology: oneOf(technologies),
   size: text(''),
   summary: text(''),
+  complete: count(usuallyListed, { least: 0.3, most: 1, description: 'share of what goes wrong that is listed here' }),
   options,
   label,
   boards,
@@ -77,6 +81,7 @@ function readRoot(root: Field, from: SheetSources): Sheet {
     technology: part('technology'),
     size: part('size'),
     summary: part('summary'),
+    complete: part('complete'),
     options: [...part('options').values()],
     label: labelled,
     boards: onBoards,

@@ -36,6 +36,8 @@ export interface Sheet {
   readonly technology: Technology;
   readonly size: string;
   readonly summary: string;
+  /** Share of what goes wrong with such sets that the sheet lists. */
+  readonly complete: number;
   readonly options: readonly Option[];
   readonly label: ReadonlyMap<string, LabelField>;
   readonly boards: ReadonlyMap<string, Board>;

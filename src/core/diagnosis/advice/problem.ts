@@ -26,6 +26,7 @@ const reworkRisk: Readonly<Record<RepairMethod, Minutes>> = {
   adjust: 2,
   swap: 3,
   recap: 12,
+  trace: 3,
 };
 
 /** Minutes, money and risk of a repair, all as minutes at the shop's rate. */

@@ -69,13 +69,24 @@ export function likelihood(
     return (1 - outlierChance) * chance + outlierLikelihood(answer, standard, outlierChance);
   }
   if (answer.kind === 'picture' && expectation.kind === 'picture') {
-    return pictureLikelihood(answer.symptoms, expectation.symptoms, outlierChance);
+    return pictureLikelihood(answer.symptoms, expectation.symptoms, expectation.sure ?? usuallySure, outlierChance);
   }
   return outlierChance;
 }
 
+/** Chance that a picture is named as it is expected. */
+const usuallySure = 0.9;
+/** About how many pictures there are to be named. */
+const pictures = 25;
+
 /** A picture is named loosely: half the likeness counts a quarter. */
-function pictureLikelihood(named: readonly Symptom[], expected: ReadonlySet<Symptom>, outlierChance: number): number {
+function pictureLikelihood(
+  named: readonly Symptom[],
+  expected: ReadonlySet<Symptom>,
+  sure: number,
+  outlierChance: number,
+): number {
   const alike = likeness(new Set(named), expected);
-  return (1 - outlierChance) * alike * alike * 0.9 + outlierChance / 10;
+  const otherwise = Math.max(0, usuallySure - sure) / pictures;
+  return (1 - outlierChance) * (alike * alike * sure + otherwise) + outlierChance / 10;
 }

@@ -1,0 +1,119 @@
+import { type Component, type Expectation, measures, settled, signStates } from '../measure';
+import { partKinds } from '../parts';
+import { type FaultMode } from '../parts';
+import { type Fault, type Sheet } from '../sheet';
+import { type Check } from './checks';
+import { partAtPoint } from './expect';
+
+/** How sure it is that something unlisted does just what its effect says, at least in kind. */
+const asSaid = 0.7;
+/** How often it leaves what its effect would change as it was, at that moment. */
+const untouched = 0.12;
+/** How often what is wrong in a block is in a listed part of it, over all of them. */
+const inListedPart = 0.4;
+/** A block is taken to have at least so many parts worth measuring. */
+const fewestParts = 3;
+/** How often a number lies somewhere else altogether. */
+const anywhere = 1 - asSaid - untouched;
+
+/**
+ * What a check gives where something unlisted is wrong: what its effect says, loosely, for nobody knows
+ * how far it goes. Where the check concerns a listed part of its block, that part may be the one.
+ *
+ * @param bad what the effect taken at its word gives
+ * @param good what a good set gives
+ */
+export function loosely(fault: Fault, check: Check, sheet: Sheet, bad: Expectation, good: Expectation): Expectation {
+  const { block } = sheet.parts.get(fault.part)!;
+  const own = check.point?.parts.filter((id) => sheet.parts.get(id)!.block === block) ?? [];
+  if (own.length > 0 && (check.point!.net === undefined || bad === good))
+    return mayBeTheOne(check, sheet, own, block, good);
+  if (bad.kind === 'number' && good.kind === 'number') return looseNumber(bad, good);
+  if (bad.kind === 'choice' && good.kind === 'choice') return looseChoice(check, bad.chances, good.chances);
+  return bad.kind === 'picture' ? { ...bad, sure: asSaid } : bad;
+}
+
+type NumberExpectation = Extract<Expectation, { kind: 'number' }>;
+
+const scaled = (components: readonly Component[], share: number) =>
+  components.map((one) => ({ ...one, chance: one.chance * share }));
+
+function looseNumber(bad: NumberExpectation, good: NumberExpectation): Expectation {
+  if (same(bad, good)) return good;
+  const [usual] = good.components;
+  const size = Math.abs(usual!.value);
+  if (bad.scale === 'log' || !Number.isFinite(size) || size === 0)
+    return { ...bad, components: [...scaled(bad.components, 1 - untouched), ...scaled(good.components, untouched)] };
+  const wide = scaled(bad.components, asSaid).map((one) => ({ ...one, sigma: Math.hypot(one.sigma, spreadOf(one.value / usual!.value) * size) }));
+  return {
+    ...bad,
+    components: [
+      ...wide,
+      ...scaled(good.components, untouched),
+      settled(0.55 * usual!.value, 0.4 * size, anywhere),
+    ],
+  };
+}
+
+/** How far an output may lie from where its effect puts it, as a share of nominal. */
+const spreadOf = (ratio: number) => (ratio < 0.1 ? 0.04 : 0.18);
+
+const same = (one: NumberExpectation, other: NumberExpectation) =>
+  one.components.length === other.components.length &&
+  one.components.every(({ value, sigma }, index) => value === other.components[index]!.value && sigma === other.components[index]!.sigma);
+
+function looseChoice(check: Check, bad: ReadonlyMap<string, number>, good: ReadonlyMap<string, number>): Expectation {
+  const words = new Set([...bad.keys(), ...good.keys(), ...(check.measure === 'sign' ? signStates : [])]);
+  const chances = new Map(
+    [...words].map((word) => [
+      word,
+      asSaid * (bad.get(word) ?? 0) + (1 - asSaid) * (0.6 * (good.get(word) ?? 0) + 0.4 / words.size),
+    ]),
+  );
+  return { kind: 'choice', chances };
+}
+
+/** What a measurement of parts gives if what is wrong in their block may be in one of them. */
+function mayBeTheOne(check: Check, sheet: Sheet, own: readonly string[], block: string, good: Expectation): Expectation {
+  const ofBlock = [...sheet.parts.values()].filter((part) => part.block === block && part.kind !== 'unlisted').length;
+  const share = Math.min(0.8, (inListedPart * own.length) / Math.max(fewestParts, ofBlock));
+  const way = measures[check.measure];
+  if (good.kind === 'number' && way.kind === 'number' && way.ofPart) {
+    const part = partAtPoint(sheet, check.point!);
+    const modes = Object.entries(partKinds[part.kind].rates) as [FaultMode, number][];
+    const all = modes.reduce((sum, [, rate]) => sum + rate, 0);
+    const failed = modes.flatMap(([mode, rate]) => {
+      const found = way.ofPart!(part, mode);
+      return found.kind === 'number' ? scaled(found.components, (share * rate) / all) : [];
+    });
+    return { ...good, components: [...scaled(good.components, 1 - share), ...merged(failed)] };
+  }
+  if (good.kind !== 'choice' || way.kind === 'number' || !way.ofParts) return good;
+  const chances = new Map([...good.chances].map(([word, chance]) => [word, chance * (1 - share)]));
+  for (const id of own) {
+    const { kind } = sheet.parts.get(id)!;
+    const [mode] = (Object.entries(partKinds[kind].rates) as [FaultMode, number][]).reduce((most, one) =>
+      one[1] > most[1] ? one : most,
+    );
+    const suspected = check.point!.parts.map((other) => ({
+      id: other,
+      kind: sheet.parts.get(other)!.kind,
+      fault: other === id ? { mode, sometimes: false } : undefined,
+    }));
+    const found = way.ofParts(suspected, check.point!.miss);
+    if (found.kind === 'choice')
+      for (const [word, chance] of found.chances)
+        chances.set(word, (chances.get(word) ?? 0) + (chance * share) / own.length);
+  }
+  return { kind: 'choice', chances };
+}
+
+/** Like components taken together. */
+function merged(components: readonly Component[]): Component[] {
+  const found = new Map<string, Component>();
+  for (const one of components) {
+    const key = `${one.value}@${one.sigma}@${one.shape}`;
+    found.set(key, { ...one, chance: one.chance + (found.get(key)?.chance ?? 0) });
+  }
+  return [...found.values()];
+}
