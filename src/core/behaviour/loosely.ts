@@ -5,22 +5,20 @@ import { type Fault, type Sheet } from '../sheet';
 import { type Check } from './checks';
 import { partAtPoint } from './expect';
 
-/** How sure it is that something unlisted does just what its effect says, at least in kind. */
-const asSaid = 0.7;
-/** How often it leaves what its effect would change as it was, at that moment. */
-const untouched = 0.12;
+/** How sure it is that something unlisted does what its effect says, in kind: to a number, to a sign, to the picture. */
+const numberAsSaid = 0.95;
+const signAsSaid = 0.93;
+const pictureAsSaid = 0.8;
 /** How often what is wrong in a block is in a listed part of it, over all of them. */
 const inListedPart = 0.4;
 /** A block is taken to have at least so many parts worth measuring. */
 const fewestParts = 3;
-/** How often a number lies somewhere else altogether. */
-const anywhere = 1 - asSaid - untouched;
 
 /**
  * What a check gives where something unlisted is wrong: what its effect says, loosely, for nobody knows
  * how far it goes. Where the check concerns a listed part of its block, that part may be the one.
  *
- * @param bad what the effect taken at its word gives
+ * @param bad what the effect taken at its word gives; the same as `good` where it leaves the check alone
  * @param good what a good set gives
  */
 export function loosely(fault: Fault, check: Check, sheet: Sheet, bad: Expectation, good: Expectation): Expectation {
@@ -28,9 +26,10 @@ export function loosely(fault: Fault, check: Check, sheet: Sheet, bad: Expectati
   const own = check.point?.parts.filter((id) => sheet.parts.get(id)!.block === block) ?? [];
   if (own.length > 0 && (check.point!.net === undefined || bad === good))
     return mayBeTheOne(check, sheet, own, block, good);
+  if (bad === good && check.measure !== 'sign') return good;
   if (bad.kind === 'number' && good.kind === 'number') return looseNumber(bad, good);
   if (bad.kind === 'choice' && good.kind === 'choice') return looseChoice(check, bad.chances, good.chances);
-  return bad.kind === 'picture' ? { ...bad, sure: asSaid } : bad;
+  return bad.kind === 'picture' ? { ...bad, sure: pictureAsSaid } : bad;
 }
 
 type NumberExpectation = Extract<Expectation, { kind: 'number' }>;
@@ -39,35 +38,26 @@ const scaled = (components: readonly Component[], share: number) =>
   components.map((one) => ({ ...one, chance: one.chance * share }));
 
 function looseNumber(bad: NumberExpectation, good: NumberExpectation): Expectation {
-  if (same(bad, good)) return good;
   const [usual] = good.components;
   const size = Math.abs(usual!.value);
   if (bad.scale === 'log' || !Number.isFinite(size) || size === 0)
-    return { ...bad, components: [...scaled(bad.components, 1 - untouched), ...scaled(good.components, untouched)] };
-  const wide = scaled(bad.components, asSaid).map((one) => ({ ...one, sigma: Math.hypot(one.sigma, spreadOf(one.value / usual!.value) * size) }));
-  return {
-    ...bad,
-    components: [
-      ...wide,
-      ...scaled(good.components, untouched),
-      settled(0.55 * usual!.value, 0.4 * size, anywhere),
-    ],
-  };
+    return { ...bad, components: [...scaled(bad.components, numberAsSaid), ...scaled(good.components, 1 - numberAsSaid)] };
+  const wide = scaled(bad.components, numberAsSaid).map((one) => ({
+    ...one,
+    sigma: Math.hypot(one.sigma, spreadOf(one.value / usual!.value) * size),
+  }));
+  return { ...bad, components: [...wide, settled(0.55 * usual!.value, 0.4 * size, 1 - numberAsSaid)] };
 }
 
 /** How far an output may lie from where its effect puts it, as a share of nominal. */
-const spreadOf = (ratio: number) => (ratio < 0.1 ? 0.04 : 0.18);
-
-const same = (one: NumberExpectation, other: NumberExpectation) =>
-  one.components.length === other.components.length &&
-  one.components.every(({ value, sigma }, index) => value === other.components[index]!.value && sigma === other.components[index]!.sigma);
+const spreadOf = (ratio: number) => (ratio < 0.1 ? 0.02 : Math.min(0.18, 0.6 * Math.abs(ratio - 1) + 0.02));
 
 function looseChoice(check: Check, bad: ReadonlyMap<string, number>, good: ReadonlyMap<string, number>): Expectation {
   const words = new Set([...bad.keys(), ...good.keys(), ...(check.measure === 'sign' ? signStates : [])]);
   const chances = new Map(
     [...words].map((word) => [
       word,
-      asSaid * (bad.get(word) ?? 0) + (1 - asSaid) * (0.6 * (good.get(word) ?? 0) + 0.4 / words.size),
+      signAsSaid * (bad.get(word) ?? 0) + (1 - signAsSaid) * (0.6 * (good.get(word) ?? 0) + 0.4 / words.size),
     ]),
   );
   return { kind: 'choice', chances };

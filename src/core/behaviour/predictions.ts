@@ -57,12 +57,18 @@ export class Predictions {
       const expectations = new Map<Fault | undefined, Expectation>();
       const good = this.work(undefined, check, context);
       expectations.set(undefined, good);
-      // A fault that leaves the check alone shares the good set's expectation, so that a probe which
-      // tells nothing is known by identity.
+      // Faults of which a check tells the same share one expectation, so that a probe which tells nothing is
+      // known by identity, and what follows from an expectation is worked out once.
+      const shared = new Map([[spelt(good), good]]);
+      const sharedBy = (found: Expectation) => kept(shared, spelt(found), () => found);
+      const loose = new Map<string, Expectation>();
       return (fault) =>
         kept(expectations, fault, () => {
-          const found = this.work(fault, check, context);
-          return alike(found, good) ? good : found;
+          const found = sharedBy(this.work(fault, check, context));
+          if (fault?.mode !== 'unlisted') return found;
+          return kept(loose, `${fault.part} ${spelt(found)}`, () =>
+            sharedBy(loosely(fault, check, this.model.sheet, found, good)),
+          );
         });
     });
   }
@@ -99,7 +105,6 @@ export class Predictions {
 
   private work(fault: Fault | undefined, check: Check, context: Context): Expectation {
     const bad = expect(this.behaviour(fault, context), check);
-    if (fault?.mode === 'unlisted') return loosely(fault, check, this.model.sheet, bad, this.expectation(undefined, check, context));
     const intermittent = fault?.appears === 'sometimes' && !findsIntermittents(check);
     return intermittent ? mix(bad, expect(this.behaviour(undefined, context), check), showsNow) : bad;
   }
@@ -132,29 +137,16 @@ function kept<Key, Value>(
   return value;
 }
 
-/** Whether two expectations say the same. */
-function alike(one: Expectation, other: Expectation): boolean {
-  if (one.kind === 'number' && other.kind === 'number') {
-    return (
-      one.components.length === other.components.length &&
-      one.components.every((part, index) => {
-        const { chance, value, sigma, shape } = other.components[index]!;
-        return part.value === value && part.sigma === sigma && part.chance === chance && part.shape === shape;
-      })
-    );
+/** An expectation in a few letters: those that say the same are spelt alike. */
+function spelt(expectation: Expectation): string {
+  switch (expectation.kind) {
+    case 'number':
+      return expectation.components.map(({ chance, value, sigma, shape }) => `${chance}:${value}:${sigma}:${shape}`).join();
+    case 'choice':
+      return [...expectation.chances].map(([word, chance]) => `${word}:${chance}`).sort().join();
+    case 'picture':
+      return [...expectation.symptoms].sort().join();
   }
-  if (one.kind === 'choice' && other.kind === 'choice') {
-    return (
-      one.chances.size === other.chances.size &&
-      [...one.chances].every(([word, chance]) => other.chances.get(word) === chance)
-    );
-  }
-  return (
-    one.kind === 'picture' &&
-    other.kind === 'picture' &&
-    one.symptoms.size === other.symptoms.size &&
-    [...one.symptoms].every((symptom) => other.symptoms.has(symptom))
-  );
 }
 
 /** `share` of one expectation and the rest of the other; pictures do not mix and keep the first. */

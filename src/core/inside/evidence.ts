@@ -50,17 +50,31 @@ export function insideEvidence(sheet: Sheet, checks: ReadonlyMap<string, Check>,
       for (const fault of sheet.faults.values())
         if (fault.part === part && ways.length > 0) advantages.set(fault.id, advantageOf(fault, ways));
     }
+    const others = ranked.filter((way) => !isListed(sheet, stage, way));
+    if (others.length > 0)
+      for (const fault of sheet.faults.values())
+        if (fault.mode === 'unlisted' && sheet.parts.get(fault.part)!.block === block.id)
+          advantages.set(fault.id, meanAdvantage(others));
     return [{ block: block.id, entries: new Set(telling.map(({ entry }) => entry!)), advantages }];
   });
+}
+
+/** Is a way of failing of an element one that the sheet lists for its part? */
+function isListed(sheet: Sheet, { parts }: BlockStage, { fault: { ref, mode } }: RankedFault): boolean {
+  const [, part] = [...parts].find(([element]) => element.toLowerCase() === ref.toLowerCase()) ?? [];
+  return [...sheet.faults.values()].some((fault) => fault.part === part && (meant[fault.mode]?.(mode) ?? true));
 }
 
 /** The mean over the ways the fault may mean, the usual ones counting for more. */
 function advantageOf({ mode }: Fault, ways: readonly RankedFault[]): number {
   const fitting = ways.filter(({ fault }) => meant[mode]?.(fault.mode) ?? true);
-  const counted = fitting.length > 0 ? fitting : ways;
-  const most = Math.max(...counted.map(({ advantage }) => advantage));
+  return meanAdvantage(fitting.length > 0 ? fitting : ways);
+}
+
+function meanAdvantage(ways: readonly RankedFault[]): number {
+  const most = Math.max(...ways.map(({ advantage }) => advantage));
   let [sum, weights] = [0, 0];
-  for (const { fault, advantage } of counted) {
+  for (const { fault, advantage } of ways) {
     const weight = weightOf(fault);
     sum += weight * Math.exp(advantage - most);
     weights += weight;

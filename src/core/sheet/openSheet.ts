@@ -4,21 +4,33 @@ import { type Block, type Fault, type Part, type Sheet } from './sheet';
 import { levelRatio } from './words';
 
 /** What something unlisted in a block may do, with how much of what is unlisted there does that. */
-interface Effect {
+interface Effect extends Partial<Pick<Fault, 'shorts' | 'ripples' | 'opens' | 'signs' | 'shows' | 'reads' | 'appears'>> {
   readonly name: string;
   readonly title: string;
   readonly share: number;
-  readonly sets?: readonly (readonly [net: string, ratio: number])[];
-  readonly shorts?: readonly string[];
-  readonly ripples?: readonly string[];
-  readonly shows?: Fault['shows'];
+  readonly sets?: Iterable<readonly [net: string, ratio: number]>;
 }
 
 /** How what goes wrong in a block spreads over its effects, where it has all of them. */
-const shares = { allDead: 0.22, dead: 0.24, low: 0.16, high: 0.08, ripples: 0.05, pullsDown: 0.12, shorts: 0.05, shows: 0.08 };
+const shares = {
+  /** Does what a listed fault of the block does, by another part or in another way. */
+  alike: 0.55,
+  allDead: 0.1,
+  allLow: 0.03,
+  allHigh: 0.02,
+  dead: 0.1,
+  low: 0.06,
+  high: 0.04,
+  dry: 0.04,
+  ripples: 0.01,
+  pullsDown: 0.05,
+  shorts: 0.03,
+  shows: 0.03,
+};
 
-/** A failing output is taken at this share of its volts; how far it really falls is left open. */
+/** A failing output is taken at this share of its volts, a spent capacitor's at that; how far it really falls is left open. */
 const failing = 0.6;
+const drying = 0.85;
 
 /** A block of which little is listed still has parts: it counts for at least this share of the average block. */
 const leastOfBlock = 0.4;
@@ -66,15 +78,15 @@ function withUnlisted(sheet: Sheet): Sheet {
         mode: 'unlisted',
         title: `${part.title}: ${effect.title}`,
         weight: (scale * weights.get(block.id)! * effect.share) / all,
-        appears: 'always',
+        appears: effect.appears ?? 'always',
         sets: new Map(effect.sets),
         shorts: effect.shorts ?? [],
         ripples: effect.ripples ?? [],
-        opens: [],
-        signs: new Map(),
+        opens: effect.opens ?? [],
+        signs: effect.signs ?? new Map(),
         shows: effect.shows ?? [],
         harms: [],
-        reads: new Map(),
+        reads: effect.reads ?? new Map(),
         place: block.place,
       });
   }
@@ -99,32 +111,51 @@ function effectsOf(sheet: Sheet, block: Block): Effect[] {
   const { makes } = block;
   const titleOf = (net: string) => sheet.nets.get(net)!.title;
   const isRail = (net: string) => sheet.nets.get(net)!.kind === 'rail';
-  const isMains = (net: string) => net === 'mains' || sheet.blocks.get(makerOf(sheet, net) ?? '')?.needs.includes('mains') === true;
+  const isMains = (net: string) =>
+    net === 'mains' || sheet.blocks.get(makerOf(sheet, net) ?? '')?.needs.includes('mains') === true;
   const each = <T>(items: readonly T[], share: number, effect: (item: T) => Omit<Effect, 'share'>): Effect[] =>
     items.map((item) => ({ ...effect(item), share: share / items.length }));
+  const all = (name: string, title: string, share: number, ratio: number): Effect[] =>
+    makes.length > 1 ? [{ name, title, share, sets: makes.map((net) => [net, ratio] as const) }] : [];
+  const alone = makes.length === 1;
   const rails = makes.filter(isRail);
   const loads = block.needs.filter((net) => isRail(net) && !isMains(net));
   return [
-    ...(makes.length > 1
-      ? [{ name: 'dead', title: 'nothing comes out', share: shares.allDead, sets: makes.map((net) => [net, 0] as const) }]
-      : []),
-    ...each(makes, shares.dead + (makes.length > 1 ? 0 : shares.allDead), (net) => ({
+    ...likeListed(sheet, block),
+    ...all('dead', 'nothing comes out', shares.allDead, 0),
+    ...all('low', 'all that comes out is low', shares.allLow, failing),
+    ...all('high', 'all that comes out is high', shares.allHigh, levelRatio.high),
+    ...each(makes, shares.dead + (alone ? shares.allDead : 0), (net) => ({
       name: `${net}-dead`,
       title: `no ${titleOf(net)}`,
       sets: [[net, 0]],
     })),
-    ...each(makes, shares.low, (net) => ({ name: `${net}-low`, title: `low ${titleOf(net)}`, sets: [[net, failing]] })),
-    ...each(makes, shares.high, (net) => ({
+    ...each(makes, shares.low + (alone ? shares.allLow : 0), (net) => ({
+      name: `${net}-low`,
+      title: `low ${titleOf(net)}`,
+      sets: [[net, failing]],
+    })),
+    ...each(makes, shares.high + (alone ? shares.allHigh : 0), (net) => ({
       name: `${net}-high`,
       title: `high ${titleOf(net)}`,
       sets: [[net, levelRatio.high]],
     })),
-    ...each(rails, shares.ripples, (net) => ({ name: `${net}-ripple`, title: `ripple on ${titleOf(net)}`, ripples: [net] })),
-    ...each(rails.filter((net) => !isMains(net)), shares.shorts, (net) => ({
-      name: `${net}-short`,
-      title: `${titleOf(net)} shorted`,
-      shorts: [net],
+    ...each(rails, shares.dry, (net) => ({
+      name: `${net}-dry`,
+      title: `low ${titleOf(net)} with ripple`,
+      sets: [[net, drying]],
+      ...rippling(sheet, net),
     })),
+    ...each(rails, shares.ripples, (net) => ({
+      name: `${net}-ripple`,
+      title: `ripple on ${titleOf(net)}`,
+      ...rippling(sheet, net),
+    })),
+    ...each(
+      rails.filter((net) => !isMains(net)),
+      shares.shorts,
+      (net) => ({ name: `${net}-short`, title: `${titleOf(net)} shorted`, shorts: [net] }),
+    ),
     ...each(loads, shares.pullsDown, (net) => ({
       name: `${net}-load`,
       title: `${titleOf(net)} pulled down`,
@@ -137,6 +168,45 @@ function effectsOf(sheet: Sheet, block: Block): Effect[] {
     })),
   ];
 }
+
+/** Ripple on a net, with what ripple there shows by the listed faults that make it. */
+function rippling(sheet: Sheet, net: string): Pick<Effect, 'ripples' | 'shows'> {
+  const known = [...sheet.faults.values()].find(({ ripples, shows }) => ripples.includes(net) && shows.length > 0);
+  return { ripples: known?.ripples ?? [net], shows: known?.shows ?? [] };
+}
+
+/** What listed faults of a block do: another part of it, or the same in another way, may do that as well. */
+function likeListed(sheet: Sheet, block: Block): Effect[] {
+  const found = new Map<string, { readonly first: Fault; weight: number }>();
+  for (const fault of sheet.faults.values()) {
+    const part = sheet.parts.get(fault.part)!;
+    if (part.block !== block.id) continue;
+    const { sets, shorts, ripples, opens, signs, shows, appears } = fault;
+    const key = JSON.stringify([[...sets], shorts, ripples, opens, [...signs], shows, appears, [...elsewhere(sheet, fault)]]);
+    const known = found.get(key);
+    const weight = fault.weight * faultRate(part, fault.mode);
+    if (known) known.weight += weight;
+    else found.set(key, { first: fault, weight });
+  }
+  const all = sumOf(found.values(), ({ weight }) => weight);
+  return [...found.values()].map(({ first, weight }) => ({
+    name: `as-${first.id}`,
+    title: `as ${first.title} would show`,
+    share: (shares.alike * weight) / all,
+    sets: first.sets,
+    shorts: first.shorts,
+    ripples: first.ripples,
+    opens: first.opens,
+    signs: first.signs,
+    shows: first.shows,
+    appears: first.appears,
+    reads: elsewhere(sheet, first),
+  }));
+}
+
+/** What a fault reads elsewhere than at its own part: a fuse it has blown. */
+const elsewhere = (sheet: Sheet, { reads, part }: Fault): ReadonlyMap<string, number> =>
+  new Map([...reads].filter(([check]) => sheet.points.get(check)?.parts.includes(part) !== true));
 
 const makerOf = (sheet: Sheet, net: string): string | undefined =>
   [...sheet.blocks.values()].find(({ makes }) => makes.includes(net))?.id;

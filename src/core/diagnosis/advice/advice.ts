@@ -5,7 +5,7 @@ import { type Context, contextKey } from '../../behaviour';
 import { planOneStep, type RankedTest } from '../../plan';
 import { type Minutes } from '../../quantity';
 import { type Sheet } from '../../sheet';
-import { type ExpectedHarm, expectedHarm, probeMinutesOn, renewedBy } from './harm';
+import { byContext, type ExpectedHarm, expectedHarm, probeMinutesOn, renewedBy } from './harm';
 import { changeCost, type Probe, probeCost } from './probes';
 import { type OpenFaults, problemOf, repairCost } from './problem';
 
@@ -81,10 +81,8 @@ export function adviseOn(job: Case): Advice {
   const best = plan.tests[0];
   const renewed = renewedBy(predictions, posterior.cured);
   const endangered = { ...open, predictions, renewed };
-  const harmed = (probe: Probe) => ({
-    probe,
-    harm: expectedHarm(endangered, probe.context, probeMinutesOn(bench.context, probe)),
-  });
+  const harmOn = byContext((context, on) => expectedHarm(endangered, context, on));
+  const harmed = (probe: Probe) => ({ probe, harm: harmOn(probe.context, probeMinutesOn(bench.context, probe)) });
   const described = plan.tests.map((ranked, place) =>
     describe(ranked, harmed(probes.get(ranked.test.id)!), plan.repairNow, open, place < mostTold),
   );

@@ -1,4 +1,4 @@
-import { type Context, type Predictions } from '../../behaviour';
+import { type Context, contextKey, type Predictions } from '../../behaviour';
 import { type Minutes } from '../../quantity';
 import { type Harm, harmMinutes, harmsOf, minutesOn } from '../../safety';
 import { type Fault } from '../../sheet';
@@ -58,6 +58,16 @@ export function forbiddenChance(
     chance += weights[index]! * most;
   });
   return chance;
+}
+
+/** What is worked out of a context and minutes in it, worked out once for all probes that share them. */
+export function byContext<T>(workOut: (context: Context, on: Minutes) => T): (context: Context, on: Minutes) => T {
+  const known = new Map<string, T>();
+  return (context, on) => {
+    const key = `${context.power}@${contextKey(context)}@${on}`;
+    if (!known.has(key)) known.set(key, workOut(context, on));
+    return known.get(key)!;
+  };
 }
 
 /** Minutes that a set is on for a probe from a context of the bench. */

@@ -5,7 +5,7 @@ import { asBuilt, type Context, contextKey } from '../../behaviour';
 import { type PlanProblem, type PlanTest } from '../../plan';
 import { type Minutes } from '../../quantity';
 import { type Fault } from '../../sheet';
-import { forbiddenChance, harmBy, probeMinutesOn, renewedBy } from './harm';
+import { byContext, forbiddenChance, harmBy, probeMinutesOn, renewedBy } from './harm';
 import { changeCost, contextFor, powerUp, type Probe, probeCost, probesOf } from './probes';
 
 /** Seeing whether a repair helped. */
@@ -87,7 +87,8 @@ const negligible = 2e-5;
 function openFaults({ hypotheses, weights, cured }: Posterior): OpenFaults {
   const sets = new Map<string, { faults: readonly Fault[]; weight: number }>();
   hypotheses.forEach((hypothesis, h) => {
-    const faults = cured.size > 0 ? hypothesis.faults.filter(({ id }) => !cured.has(id)) : hypothesis.faults;
+    const faults =
+      cured.size > 0 && !hypothesis.despite ? hypothesis.faults.filter(({ id }) => !cured.has(id)) : hypothesis.faults;
     if (faults.length === 0) return;
     const key = faults.map(({ id }) => id).join('+');
     sets.set(key, { faults, weight: (sets.get(key)?.weight ?? 0) + weights[h]! });
@@ -141,11 +142,9 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
     return rest.some((faults) => faults.length > 1 || expected(faults[0]) !== alike);
   };
   const all = openProbes(job, posterior, tripChance(job, posterior) > isolatingFrom).filter(telling);
-  const harmless = all.filter(
-    ({ context }) =>
-      context.power !== 'live' ||
-      open.mass * forbiddenChance(predictions, open.sets, open.weights, context) < forbiddenFrom,
-  );
+  const forbidden = byContext((context) => open.mass * forbiddenChance(predictions, open.sets, open.weights, context));
+  const harmOn = byContext((context, on) => harmBy(predictions, open.sets, renewed, context, on));
+  const harmless = all.filter(({ context }) => context.power !== 'live' || forbidden(context, 0) < forbiddenFrom);
   const probes = new Map((harmless.length > 0 ? harmless : all).map((probe) => [probe.id, probe]));
   const tests = [...probes.values()].map((probe): PlanTest => {
     const doubt = doubtsOf(predictions, probe.check, probe.context, open.sets);
@@ -154,7 +153,7 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
       cost: probeCost(probe),
       state: stateOf(probe.context),
       ...(probe.context.power === 'live'
-        ? { harm: harmBy(predictions, open.sets, renewed, probe.context, probeMinutesOn(bench.context, probe)) }
+        ? { harm: harmOn(probe.context, probeMinutesOn(bench.context, probe)) }
         : {}),
       outcomes: outcomesOf(predictions, probe.check, probe.context, open.sets),
       ...(doubt ? { doubt } : {}),

@@ -4,6 +4,8 @@ import { type Fault } from '../../sheet';
 /** Faults that are there at once: one, or two. */
 export interface Hypothesis {
   readonly faults: readonly Fault[];
+  /** It is still there although a repair has dealt with it: the repair failed. */
+  readonly despite?: true;
 }
 
 /** How often a set has two faults that have nothing to do with each other. */

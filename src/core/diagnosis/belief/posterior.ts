@@ -1,7 +1,8 @@
 import { sum } from '../../statistics';
 import { type Predictions } from '../../behaviour';
 import { insideEvidence, type InsideEvidence } from '../../inside';
-import { type Fault } from '../../sheet';
+import { type BenchState } from '../../log';
+import { type Fault, type Sheet } from '../../sheet';
 import { type Case, type Observation, observationsOf } from './case';
 import { outlierLikelihood, likelihood } from './likelihood';
 import { type Hypothesis, pairsToTry } from './pairs';
@@ -66,15 +67,26 @@ function logLikelihoods(
   const standard = predictions.standard(check, context);
   const row = predictions.row(check, context);
   const evidence = inside.find(({ entries }) => entry !== undefined && entries.has(entry));
-  return Float64Array.from(hypotheses, ({ faults }) => {
-    const present = cured.size > 0 ? faults.filter(({ id }) => !cured.has(id)) : faults;
+  const told = (faults: readonly Fault[]) => {
+    const expected = faults.length > 1 ? predictions.expectationOf(faults, check, context) : row(faults[0]);
+    return weight * Math.log(likelihood(answer, expected, standard, outlierChance));
+  };
+  return Float64Array.from(hypotheses, ({ faults, despite }) => {
+    const present = cured.size > 0 && !despite ? faults.filter(({ id }) => !cured.has(id)) : faults;
     // Where a netlist judges the reading, the sheet says only how a block without the fault would give it.
     const judged = evidence && present.find(({ id }) => evidence.advantages.has(id));
-    const left = judged ? present.filter((fault) => fault !== judged) : present;
-    const expected = left.length > 1 ? predictions.expectationOf(left, check, context) : row(left[0]);
-    const advantage = judged ? evidence.advantages.get(judged.id)! / evidence.entries.size : 0;
-    return weight * Math.log(likelihood(answer, expected, standard, outlierChance)) + advantage;
+    if (!judged) return told(present);
+    const byNetlist =
+      told(present.filter((fault) => fault !== judged)) + evidence.advantages.get(judged.id)! / evidence.entries.size;
+    // Something unlisted may lie beside the netlist as well as in it.
+    return judged.mode === 'unlisted' ? evenly(byNetlist, told(present)) : byNetlist;
   });
+}
+
+/** The logarithm of the mean of two likelihoods, from their logarithms. */
+function evenly(one: number, other: number): number {
+  const most = Math.max(one, other);
+  return most + Math.log((Math.exp(one - most) + Math.exp(other - most)) / 2);
 }
 
 /** Log-likelihood, under each hypothesis, of what was read inside blocks and is no observation of the sheet. */
@@ -121,6 +133,22 @@ function outlierChances(
   });
 }
 
+/** Chance that a repair leaves its fault as it was: a bad new part, a poor joint, a fault not found in a search. */
+const failing: Partial<Readonly<Record<string, number>>> = { trace: 0.15, swap: 0.06 };
+const usuallyFailing = 0.03;
+
+/** Faults that repairs have dealt with, with the chance that they are there all the same. */
+function failedRepairs(sheet: Sheet, { repairs }: BenchState): { readonly fault: Fault; readonly chance: number }[] {
+  const chances = new Map<string, number>();
+  for (const { repair } of repairs)
+    for (const id of repair.cures)
+      chances.set(id, (chances.get(id) ?? 1) * (failing[repair.action.split(':')[0]!] ?? usuallyFailing));
+  return [...chances].flatMap(([id, chance]) => {
+    const fault = sheet.faults.get(id);
+    return fault ? [{ fault, chance }] : [];
+  });
+}
+
 /** Two faults are looked for when a reading is this likely to be an outlier under every single one. */
 const unexplained = 0.3;
 
@@ -138,8 +166,15 @@ export function posteriorOf(job: Case): Posterior {
   const observations = observationsOf(job);
   const inside = insideEvidence(sheet, predictions.checks, bench);
   const prior = priorOf(sheet, closed);
-  let hypotheses: Hypothesis[] = faults.map((fault) => ({ faults: [fault] }));
-  let priors = Float64Array.from(faults, ({ id }) => Math.log(prior.get(id)!));
+  const failed = failedRepairs(sheet, bench);
+  let hypotheses: Hypothesis[] = [
+    ...faults.map((fault) => ({ faults: [fault] })),
+    ...failed.map(({ fault }) => ({ faults: [fault], despite: true as const })),
+  ];
+  let priors = Float64Array.from([
+    ...faults.map(({ id }) => Math.log(prior.get(id)!)),
+    ...failed.map(({ fault, chance }) => Math.log(prior.get(fault.id)! * chance)),
+  ]);
   let logs = observations.map((observation) => logLikelihoods(predictions, inside, hypotheses, observation));
   let within = insideLogs(inside, hypotheses, observations);
   let weights = weigh(priors, [...logs, within]);
@@ -166,15 +201,17 @@ export function posteriorOf(job: Case): Posterior {
 
   const cured = new Set(bench.repairs.flatMap(({ repair }) => repair.cures));
   const marginal = new Map<Fault, number>();
-  hypotheses.forEach((hypothesis, h) => {
-    for (const fault of hypothesis.faults) marginal.set(fault, (marginal.get(fault) ?? 0) + weights[h]!);
+  const still = new Map<Fault, number>();
+  hypotheses.forEach(({ faults: present, despite }, h) => {
+    for (const fault of present) marginal.set(fault, (marginal.get(fault) ?? 0) + weights[h]!);
+    if (despite) still.set(present[0]!, weights[h]!);
   });
   const suspects = faults
     .map((fault): Suspect => ({
       fault,
       prior: prior.get(fault.id)!,
       probability: marginal.get(fault)!,
-      cured: cured.has(fault.id),
+      cured: cured.has(fault.id) && (still.get(fault) ?? 0) <= marginal.get(fault)! / 2,
     }))
     .sort((a, b) => b.probability - a.probability);
   return {

@@ -72,7 +72,7 @@ export function evaluateIn(
       claim.right && hunt.cured
         ? []
         : [
-            `${fault}: ${claim.listed ? 'a listed fault' : 'something else'} at ${claim.stated.toFixed(2)}${claim.right ? '' : ', wrong'}; its block in place ${blockRank + 1}${hunt.cured ? '' : '; not cured'}`,
+            `${fault}: ${claim.about} at ${claim.stated.toFixed(2)}${claim.right ? '' : ', wrong'}; its block in place ${blockRank + 1}${hunt.cured ? '' : '; not cured'}`,
           ],
     ),
   };

@@ -26,6 +26,8 @@ export interface Claim {
   readonly right: boolean;
   /** Is it about a listed fault? */
   readonly listed: boolean;
+  /** Id of what it is about. */
+  readonly about: string;
 }
 
 /** How the naming of what is wrong went, with nothing repaired. */
@@ -60,7 +62,7 @@ const searchFinds = 0.9;
 const leastBits = 0.002;
 
 /** The bench during a hunt: its log, its clock, and the set on it. */
-class Bench {
+export class Bench {
   readonly log: LogEntry[] = [];
   readonly predictions: Predictions;
   minutes: Minutes = 0;
@@ -117,7 +119,7 @@ function claimOf(
     block === undefined
       ? faults.some(({ id }) => named.has(id) && sheet.faults.has(id))
       : faults.some(({ id, part }) => sheet.parts.get(part)!.block === block && !sheet.faults.has(id));
-  return { stated, right, listed: block === undefined };
+  return { stated, right, listed: block === undefined, about: [...named][0] ?? '' };
 }
 
 function blockRankOf({ posterior: { suspects } }: Advice, sheet: Sheet, [culprit]: readonly Fault[]): number {
