@@ -50,14 +50,16 @@ export function insideEvidence(sheet: Sheet, checks: ReadonlyMap<string, Check>,
       for (const fault of sheet.faults.values())
         if (fault.part === part && ways.length > 0) advantages.set(fault.id, advantageOf(fault, ways));
     }
-    const others = ranked.filter((way) => !isListed(sheet, stage, way));
-    if (others.length > 0)
-      for (const fault of sheet.faults.values())
-        if (fault.mode === 'unlisted' && sheet.parts.get(fault.part)!.block === block.id)
-          advantages.set(fault.id, meanAdvantage(others));
+    const unlisted = meanAdvantage(ranked, (way) => (isListed(sheet, stage, way) ? otherwise : 1));
+    for (const fault of sheet.faults.values())
+      if (fault.mode === 'unlisted' && sheet.parts.get(fault.part)!.block === block.id)
+        advantages.set(fault.id, unlisted);
     return [{ block: block.id, entries: new Set(telling.map(({ entry }) => entry!)), advantages }];
   });
 }
+
+/** Something unlisted may do what a listed fault does, against doing what none of them does. */
+const otherwise = 0.3;
 
 /** Is a way of failing of an element one that the sheet lists for its part? */
 function isListed(sheet: Sheet, { parts }: BlockStage, { fault: { ref, mode } }: RankedFault): boolean {
@@ -71,12 +73,13 @@ function advantageOf({ mode }: Fault, ways: readonly RankedFault[]): number {
   return meanAdvantage(fitting.length > 0 ? fitting : ways);
 }
 
-function meanAdvantage(ways: readonly RankedFault[]): number {
+/** The logarithm of the mean of what ways of failing explain, by how usual each is. */
+function meanAdvantage(ways: readonly RankedFault[], share: (way: RankedFault) => number = () => 1): number {
   const most = Math.max(...ways.map(({ advantage }) => advantage));
   let [sum, weights] = [0, 0];
-  for (const { fault, advantage } of ways) {
-    const weight = weightOf(fault);
-    sum += weight * Math.exp(advantage - most);
+  for (const way of ways) {
+    const weight = weightOf(way.fault) * share(way);
+    sum += weight * Math.exp(way.advantage - most);
     weights += weight;
   }
   return most + Math.log(sum / weights);

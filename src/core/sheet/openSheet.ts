@@ -1,7 +1,6 @@
 import { faultRate } from '../parts';
 import { sum, sumOf } from '../statistics';
 import { type Block, type Fault, type Part, type Sheet } from './sheet';
-import { levelRatio } from './words';
 
 /** What something unlisted in a block may do, with how much of what is unlisted there does that. */
 interface Effect extends Partial<Pick<Fault, 'shorts' | 'ripples' | 'opens' | 'signs' | 'shows' | 'reads' | 'appears'>> {
@@ -28,8 +27,9 @@ const shares = {
   shows: 0.03,
 };
 
-/** A failing output is taken at this share of its volts, a spent capacitor's at that; how far it really falls is left open. */
-const failing = 0.6;
+/** A failing output is taken at one of these shares of its volts, a spent capacitor's at that; how far it really falls is left open. */
+const failing = [0.8, 0.5];
+const rising = [1.15, 1.4];
 const drying = 0.85;
 
 /** A block of which little is listed still has parts: it counts for at least this share of the average block. */
@@ -115,31 +115,33 @@ function effectsOf(sheet: Sheet, block: Block): Effect[] {
     net === 'mains' || sheet.blocks.get(makerOf(sheet, net) ?? '')?.needs.includes('mains') === true;
   const each = <T>(items: readonly T[], share: number, effect: (item: T) => Omit<Effect, 'share'>): Effect[] =>
     items.map((item) => ({ ...effect(item), share: share / items.length }));
-  const all = (name: string, title: string, share: number, ratio: number): Effect[] =>
-    makes.length > 1 ? [{ name, title, share, sets: makes.map((net) => [net, ratio] as const) }] : [];
+  const all = (name: string, title: string, share: number, ratios: readonly number[]): Effect[] =>
+    makes.length > 1
+      ? each(ratios, share, (ratio) => ({
+          name: `${name}-${ratio}`,
+          title,
+          sets: makes.map((net) => [net, ratio] as const),
+        }))
+      : [];
+  const eachAt = (nets: readonly string[], ratios: readonly number[], share: number, name: string): Effect[] =>
+    ratios.flatMap((ratio) =>
+      each(nets, share / ratios.length, (net) => ({
+        name: `${net}-${ratio}`,
+        title: `${name} ${titleOf(net)}`,
+        sets: [[net, ratio]],
+      })),
+    );
   const alone = makes.length === 1;
   const rails = makes.filter(isRail);
   const loads = block.needs.filter((net) => isRail(net) && !isMains(net));
   return [
     ...likeListed(sheet, block),
-    ...all('dead', 'nothing comes out', shares.allDead, 0),
+    ...all('dead', 'nothing comes out', shares.allDead, [0]),
     ...all('low', 'all that comes out is low', shares.allLow, failing),
-    ...all('high', 'all that comes out is high', shares.allHigh, levelRatio.high),
-    ...each(makes, shares.dead + (alone ? shares.allDead : 0), (net) => ({
-      name: `${net}-dead`,
-      title: `no ${titleOf(net)}`,
-      sets: [[net, 0]],
-    })),
-    ...each(makes, shares.low + (alone ? shares.allLow : 0), (net) => ({
-      name: `${net}-low`,
-      title: `low ${titleOf(net)}`,
-      sets: [[net, failing]],
-    })),
-    ...each(makes, shares.high + (alone ? shares.allHigh : 0), (net) => ({
-      name: `${net}-high`,
-      title: `high ${titleOf(net)}`,
-      sets: [[net, levelRatio.high]],
-    })),
+    ...all('high', 'all that comes out is high', shares.allHigh, rising),
+    ...eachAt(makes, [0], shares.dead + (alone ? shares.allDead : 0), 'no'),
+    ...eachAt(makes, failing, shares.low + (alone ? shares.allLow : 0), 'low'),
+    ...eachAt(makes, rising, shares.high + (alone ? shares.allHigh : 0), 'high'),
     ...each(rails, shares.dry, (net) => ({
       name: `${net}-dry`,
       title: `low ${titleOf(net)} with ripple`,

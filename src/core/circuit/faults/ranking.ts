@@ -153,9 +153,32 @@ function logLikelihood(
     const usual = ripples?.get(undefined)?.get(node);
     return volts - state.point[at]! - (usual ? usual.mean - dictionary.healthy[at]! : 0);
   });
-  const gauss = gaussianLog(off, covariance);
+  const slipped = read.map((_, out) => {
+    const [left, among] = leftOut(off, covariance, out);
+    return gaussianLog(left, among) + Math.log(slip / anywhere(read[out]!));
+  });
+  const logs = [gaussianLog(off, covariance), ...(read.length >= fewestForSlip ? slipped : [])];
+  const most = Math.max(...logs);
+  const mixed = most + Math.log(sumOf(logs, (log) => Math.exp(log - most)));
   // No reading weighs more than an outlier would cost.
-  return Math.max(gauss, read.length * Math.log(outlier) - sumOf(read, ({ volts }) => Math.log(Math.abs(volts) + 1)));
+  return Math.max(mixed, read.length * Math.log(outlier) - sumOf(read, (one) => Math.log(anywhere(one))));
+}
+
+/** Chance that one of some readings is a slip of the hand; with fewer readings than so many nobody could say which. */
+const slip = 0.01;
+const fewestForSlip = 3;
+
+/** The span over which a reading that says nothing may lie, in volts. */
+const anywhere = ({ volts }: Read): number => Math.abs(volts) + 1;
+
+/** Deviations and their covariance without one of the readings. */
+function leftOut(off: Float64Array, covariance: Float64Array, out: number): [Float64Array, Float64Array] {
+  const n = off.length;
+  const kept = [...off.keys()].filter((i) => i !== out);
+  return [
+    Float64Array.from(kept, (i) => off[i]!),
+    Float64Array.from(kept.flatMap((i) => kept.map((j) => covariance[i * n + j]!))),
+  ];
 }
 
 /** Covariance of readings under a fault, row by row, in volts squared. */
