@@ -45,6 +45,7 @@ export function netAt(behaviour: Behaviour, point: Point): MeasuredNet {
     given: point.expect,
     volts: net.volts,
     tolerance: point.tolerance ?? net.tolerance,
+    guessed: (point.source ?? net.source) === 'guess',
     turning: net.signal === 'motion',
     state: nets[index]!,
     reached: context.power === 'live' && joined(model, index, model.sourceBoard[index], point.board, open),

@@ -1,14 +1,14 @@
 import { type Component, type Expectation, measures, settled, signStates } from '../measure';
 import { partKinds } from '../parts';
 import { type FaultMode } from '../parts';
-import { type Fault, type Sheet } from '../sheet';
+import { anyMark, type Fault, type Sheet } from '../sheet';
 import { type Check } from './checks';
 import { partAtPoint } from './expect';
 
 /** How sure it is that something unlisted does what its effect says, in kind: to a number, to a sign, to the picture. */
-const numberAsSaid = 0.95;
-const signAsSaid = 0.93;
-const pictureAsSaid = 0.8;
+const numberAsSaid = 0.985;
+const signAsSaid = 0.97;
+const pictureAsSaid = 0.87;
 /** How often what is wrong in a block is in a listed part of it, over all of them. */
 const inListedPart = 0.4;
 /** A block is taken to have at least so many parts worth measuring. */
@@ -29,7 +29,7 @@ export function loosely(fault: Fault, check: Check, sheet: Sheet, bad: Expectati
   if (bad === good && check.measure !== 'sign') return good;
   if (bad.kind === 'number' && good.kind === 'number') return looseNumber(bad, good);
   if (bad.kind === 'choice' && good.kind === 'choice') return looseChoice(check, bad.chances, good.chances);
-  return bad.kind === 'picture' ? { ...bad, sure: pictureAsSaid } : bad;
+  return bad.kind === 'picture' ? { ...bad, sure: fault.shows.includes(anyMark) ? 0 : pictureAsSaid } : bad;
 }
 
 type NumberExpectation = Extract<Expectation, { kind: 'number' }>;

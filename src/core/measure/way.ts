@@ -15,6 +15,8 @@ export interface MeasuredNet {
   /** The net's nominal volts. */
   readonly volts: number;
   readonly tolerance: Tolerance;
+  /** Nobody has read the value anywhere: it is what such sets usually have. */
+  readonly guessed: boolean;
   /** It reports how fast something turns. */
   readonly turning: boolean;
   readonly state: NetState;

@@ -8,5 +8,5 @@ export { partName } from './faultTitle';
 export { lintSheet } from './lint';
 export { partNotes, type PartNotes } from './partNotes';
 export { adoptedId, adoptedText, type PointValues, withPoint } from './refine';
-export { openSheet } from './openSheet';
+export { anyMark, openSheet } from './openSheet';
 export { withLabel } from './withLabel';

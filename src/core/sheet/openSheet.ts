@@ -10,10 +10,15 @@ interface Effect extends Partial<Pick<Fault, 'shorts' | 'ripples' | 'opens' | 's
   readonly sets?: Iterable<readonly [net: string, ratio: number]>;
 }
 
+/** Stands among what a fault shows for any mark whatever. */
+export const anyMark = 'any';
+
 /** How what goes wrong in a block spreads over its effects, where it has all of them. */
 const shares = {
   /** Does what a listed fault of the block does, by another part or in another way. */
-  alike: 0.55,
+  alike: 0.52,
+  /** Does what a listed fault of a block next to it does: takes a fuse, pulls a rail down. */
+  next: 0.06,
   allDead: 0.1,
   allLow: 0.03,
   allHigh: 0.02,
@@ -25,6 +30,7 @@ const shares = {
   pullsDown: 0.05,
   shorts: 0.03,
   shows: 0.03,
+  anything: 0.02,
 };
 
 /** A failing output is taken at one of these shares of its volts, a spent capacitor's at that; how far it really falls is left open. */
@@ -135,7 +141,8 @@ function effectsOf(sheet: Sheet, block: Block): Effect[] {
   const rails = makes.filter(isRail);
   const loads = block.needs.filter((net) => isRail(net) && !isMains(net));
   return [
-    ...likeListed(sheet, block),
+    ...likeListed(sheet, shares.alike, (part) => part.block === block.id),
+    ...likeListed(sheet, shares.next, (part, fault) => isDrastic(fault) && nextTo(block, sheet.blocks.get(part.block)!)),
     ...all('dead', 'nothing comes out', shares.allDead, [0]),
     ...all('low', 'all that comes out is low', shares.allLow, failing),
     ...all('high', 'all that comes out is high', shares.allHigh, rising),
@@ -168,6 +175,7 @@ function effectsOf(sheet: Sheet, block: Block): Effect[] {
       title: 'seen in the picture',
       shows,
     })),
+    { name: 'anything', title: 'seen in the picture, as nothing listed is', share: shares.anything, shows: [anyMark] },
   ];
 }
 
@@ -177,14 +185,29 @@ function rippling(sheet: Sheet, net: string): Pick<Effect, 'ripples' | 'shows'> 
   return { ripples: known?.ripples ?? [net], shows: known?.shows ?? [] };
 }
 
-/** What listed faults of a block do: another part of it, or the same in another way, may do that as well. */
-function likeListed(sheet: Sheet, block: Block): Effect[] {
+const nextTo = (one: Block, other: Block): boolean =>
+  one.makes.some((net) => other.needs.includes(net)) || other.makes.some((net) => one.needs.includes(net));
+
+/** Does a fault do more than take away what its block makes? */
+const isDrastic = ({ reads, shorts, signs }: Fault): boolean => reads.size + shorts.length + signs.size > 0;
+
+/** What listed faults do: another part near them, or the same in another way, may do that as well. */
+function likeListed(sheet: Sheet, share: number, isLike: (part: Part, fault: Fault) => boolean): Effect[] {
   const found = new Map<string, { readonly first: Fault; weight: number }>();
   for (const fault of sheet.faults.values()) {
     const part = sheet.parts.get(fault.part)!;
-    if (part.block !== block.id) continue;
+    if (!isLike(part, fault)) continue;
     const { sets, shorts, ripples, opens, signs, shows, appears } = fault;
-    const key = JSON.stringify([[...sets], shorts, ripples, opens, [...signs], shows, appears, [...elsewhere(sheet, fault)]]);
+    const key = JSON.stringify([
+      [...sets],
+      shorts,
+      ripples,
+      opens,
+      [...signs],
+      shows,
+      appears,
+      [...elsewhere(sheet, fault)],
+    ]);
     const known = found.get(key);
     const weight = fault.weight * faultRate(part, fault.mode);
     if (known) known.weight += weight;
@@ -194,7 +217,7 @@ function likeListed(sheet: Sheet, block: Block): Effect[] {
   return [...found.values()].map(({ first, weight }) => ({
     name: `as-${first.id}`,
     title: `as ${first.title} would show`,
-    share: (shares.alike * weight) / all,
+    share: (share * weight) / all,
     sets: first.sets,
     shorts: first.shorts,
     ripples: first.ripples,

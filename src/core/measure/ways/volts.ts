@@ -14,11 +14,15 @@ const deadShare = 0.06;
 /** Spread of a meter on a dead net, in volts: pick-up and leakage. */
 export const deadSigma = (nominal: number): number => 0.012 * Math.abs(nominal) + 0.02;
 
+/** What is guessed may be off by this share beside its tolerance, and is right within that much at least. */
+const guessSpread = 0.05;
+const leastOfGuess = 0.12;
+
 /** What a net gives in volts, direct or alternating. */
-export function voltsOfNet({ nominal, tolerance, state, reached, lamp }: MeasuredNet): Expectation {
+export function voltsOfNet({ nominal, tolerance, guessed, state, reached, lamp }: MeasuredNet): Expectation {
   if (!reached) return number('linear', settled(0, deadSigma(nominal)));
   const size = Math.abs(nominal);
-  const good = toleranceWidth(tolerance, nominal) / 2.5 + 0.004 * size;
+  const good = Math.hypot(toleranceWidth(tolerance, nominal) / 2.5 + 0.004 * size, guessed ? guessSpread * size : 0);
   if (state.brief) {
     return number(
       'linear',
@@ -35,10 +39,11 @@ export function voltsOfNet({ nominal, tolerance, state, reached, lamp }: Measure
 }
 
 /** Volts and rates are right within the tolerance of their point. */
-export function withinTolerance(net: Pick<MeasuredNet, 'nominal' | 'tolerance' | 'lamp'>, nominal: number): Limits {
+export function withinTolerance(net: Pick<MeasuredNet, 'nominal' | 'tolerance' | 'guessed' | 'lamp'>, nominal: number): Limits {
   const size = Math.abs(nominal);
   const full = Math.abs(net.nominal);
   if (size < 0.01 * full) return { deadBelow: 0, lowBelow: 0, highAbove: Math.max(0.05 * full, 0.05) };
-  const width = net.lamp ? 0.4 * size : toleranceWidth(net.tolerance, nominal);
+  const allowed = Math.max(toleranceWidth(net.tolerance, nominal), net.guessed ? leastOfGuess * size : 0);
+  const width = net.lamp ? 0.4 * size : allowed;
   return { deadBelow: deadShare * size, lowBelow: size - width, highAbove: size + width };
 }

@@ -3,6 +3,7 @@ import { type Check, compileSheet, type Context, liveCold, Predictions } from '.
 import { type Complaint } from '../../diagnosis';
 import { faultRate } from '../../parts';
 import { symptomsOf } from '../../picture';
+import { toleranceWidth } from '../../quantity';
 import { type Fault, needOrder, type Net, type Sheet } from '../../sheet';
 import { drawn, gaussian, type Random } from '../../statistics';
 import { answerFrom, misread } from '../answering';
@@ -23,8 +24,8 @@ export interface SimulatedSet {
 
 /** Relative spread of every number read. */
 const noise = 0.01;
-/** How far a guessed value is off, as the standard deviation of its logarithm. */
-const guessSpread = 0.125;
+/** How far a guessed value is off, as the standard deviation of its logarithm: half its own tolerance, and this at least. */
+const leastSpread = 0.06;
 /** Chance that what comes and goes is there in an episode. */
 const showsInEpisode = 0.6;
 
@@ -123,24 +124,26 @@ function severalWith(sheet: Sheet, fault: Fault, random: Random): readonly Fault
   return [fault, drawn(others, (one) => one.weight * faultRate(sheet.parts.get(one.part)!, one.mode), random)];
 }
 
+const spreadOf = ({ tolerance, volts }: Net): number =>
+  Math.max(leastSpread, toleranceWidth(tolerance, volts) / Math.abs(volts) / 2);
+
 /** The sheet as this set really is: what was guessed is off, siblings alike. */
 function offset(sheet: Sheet, random: Random): Sheet {
   const factors = new Map<string, number>();
   for (const { columns, rows } of sheet.siblings)
     for (const { points } of rows) {
       if (points.length !== columns.length) continue;
-      const factor = Math.exp(guessSpread * gaussian(random));
+      const shared = gaussian(random);
       for (const point of points) {
-        const net = sheet.points.get(point)?.net;
-        if (net !== undefined) factors.set(net, factor);
+        const net = sheet.nets.get(sheet.points.get(point)?.net ?? '');
+        if (net) factors.set(net.id, Math.exp(spreadOf(net) * shared));
       }
     }
   const factorOf = (net: Net) => {
     if (net.source !== 'guess') return 1;
     let factor = factors.get(net.id);
     if (factor === undefined) {
-      const within = net.kind === 'rail' || net.signal !== undefined ? guessSpread : 0;
-      factors.set(net.id, (factor = Math.exp(within * gaussian(random))));
+      factors.set(net.id, (factor = Math.exp(spreadOf(net) * gaussian(random))));
     }
     return factor;
   };
