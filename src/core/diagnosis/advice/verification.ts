@@ -1,6 +1,6 @@
 import { type Case } from '../belief';
 import { type BenchState, type TakenReading } from '../../log';
-import { type Check, type Context, contextKey, liveCold } from '../../behaviour';
+import { asBuilt, type Check, type Context, contextKey, liveCold } from '../../behaviour';
 import { type Answer, measures } from '../../measure';
 import { type Symptom } from '../../picture';
 import { inconclusive, judgeAnswer, type Judgement } from '../../reading';
@@ -47,7 +47,8 @@ export function verificationOf({ predictions, bench, complaint }: Case): Verific
   }
   for (const reading of bench.readings) {
     const check = predictions.checks.get(reading.check);
-    if (!check || reading.afterRepairs === repairs) continue;
+    // What was read with something pulled, lifted or lent told where to look; nobody takes it apart again to prove a cure.
+    if (!check || reading.afterRepairs === repairs || !isWhole(reading.context)) continue;
     const verdict = judgeAnswer(predictions, check, reading.answer, reading.context);
     const gone = check.point?.net === undefined && (check.point?.parts ?? []).some((part) => replaced.has(part));
     const asked = onceOnly(check);
@@ -90,6 +91,8 @@ export const secondsToProve = (before: Answer): number =>
 /** How long the set had run when a reading was taken; for ever where nobody knows. */
 const secondsOn = ({ entry, since }: TakenReading): number =>
   since === undefined ? Infinity : (Date.parse(entry.at) - Date.parse(since)) / 1000;
+
+const isWhole = (context: Context): boolean => contextKey(context) === contextKey({ ...asBuilt(context), lamp: context.lamp });
 
 /** Before and after compare only with the same connectors pulled and the same power state. */
 function comparable(before: Context, after: Context): boolean {

@@ -10,6 +10,7 @@ import {
   probeCost,
   proofOf,
   restsOn,
+  secondsToProve,
   transition,
 } from '../../diagnosis';
 import { type LogBody, type LogEntry, replay } from '../../log';
@@ -87,7 +88,7 @@ export class Bench {
   }
 
   record(body: LogBody) {
-    this.log.push({ id: `line-${this.log.length}`, at: '1970-01-01T00:00:00Z', body });
+    this.log.push({ id: `line-${this.log.length}`, at: new Date(this.minutes * 60_000).toISOString(), body });
   }
 
   go(to: Context) {
@@ -98,9 +99,10 @@ export class Bench {
       this.record(step);
   }
 
-  measure({ check, context }: Pick<Probe, 'check' | 'context'>, mended: ReadonlySet<string>) {
+  /** @param seconds how long the set must have been on before */
+  measure({ check, context }: Pick<Probe, 'check' | 'context'>, mended: ReadonlySet<string>, seconds = 0) {
     this.go(context);
-    this.minutes += check.minutes;
+    this.minutes += check.minutes + seconds / 60;
     this.record({ kind: 'reading', check: check.id, answer: this.set.answer(check, context, mended), text: '' });
   }
 }
@@ -154,8 +156,16 @@ export function nameIn(
   }
 }
 
-/** Follows the advice from the owner's account to the close of the job. */
-export function huntIn(set: SimulatedSet, random: Random): OpenHunt {
+/**
+ * Follows the advice from the owner's account to the close of the job.
+ *
+ * @param onAdvice is told of each advice, with the minutes gone by
+ */
+export function huntIn(
+  set: SimulatedSet,
+  random: Random,
+  onAdvice?: (advice: Advice, minutes: Minutes) => void,
+): OpenHunt {
   const bench = new Bench(set, random);
   const mended = new Set<string>();
   let probes = 0;
@@ -173,12 +183,13 @@ export function huntIn(set: SimulatedSet, random: Random): OpenHunt {
   for (let step = 0; step < mostSteps; step += 1) {
     const { job } = bench;
     const advice = adviseOn(job);
+    onAdvice?.(advice, bench.minutes);
     if (advice.next === 'verify') {
       const proof = proofOf(job);
       const [open] = proof.open;
       if (open) {
         const check = bench.predictions.checks.get(open.check)!;
-        bench.measure({ check, context: contextFor(asBuilt(bench.context), check.state) }, mended);
+        bench.measure({ check, context: contextFor(asBuilt(bench.context), check.state) }, mended, secondsToProve(open.before.answer));
         continue;
       }
       if (proof.done) {
