@@ -65,8 +65,8 @@ export class Predictions {
       return (fault) =>
         kept(expectations, fault, () => {
           const found = sharedBy(this.work(fault, check, context));
-          if (fault?.mode !== 'unlisted') return found;
-          return kept(loose, `${fault.part} ${spelt(found)}`, () =>
+          if (fault?.mode !== 'unlisted' && fault?.degreeOf === undefined) return found;
+          return kept(loose, `${fault.mode === 'unlisted' ? fault.part : '~'} ${spelt(found)}`, () =>
             sharedBy(loosely(fault, check, this.model.sheet, found, good)),
           );
         });

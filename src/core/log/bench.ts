@@ -17,6 +17,8 @@ export interface TakenReading {
   readonly afterRepairs: number;
   /** When the power state of its moment began: how long a set had run before it. */
   readonly since?: string | undefined;
+  /** Count of times that the power had been changed before it. */
+  readonly episode: number;
 }
 
 /** A reading inside a block, at a node that only its netlist knows, in the context in which it was taken. */
@@ -78,6 +80,7 @@ export class BenchInMaking {
   isolated = false;
   mains: number | undefined;
   since: string | undefined;
+  episode = 0;
   stores: StoreReading[] = [];
   readonly cured = new Set<string>();
   readonly readings: TakenReading[] = [];
@@ -94,8 +97,9 @@ export class BenchInMaking {
 
   /** A reading with all that decides what it should have been, at this point of the log. */
   taken(entry: LogStamp, check: string, answer: Answer, text: string): TakenReading {
-    const { context, repairs, since } = this;
-    return { entry, check, answer, text, context, cured: new Set(this.cured), afterRepairs: repairs.length, since };
+    const { context, repairs, since, episode } = this;
+    const cured = new Set(this.cured);
+    return { entry, check, answer, text, context, cured, afterRepairs: repairs.length, since, episode };
   }
 
   /** Adds a reading that stands. */

@@ -1,3 +1,4 @@
+import { deadRatio as deadBelow } from '../measure';
 import { faultRate } from '../parts';
 import { sum, sumOf } from '../statistics';
 import { type Block, type Fault, type Part, type Sheet } from './sheet';
@@ -12,6 +13,9 @@ interface Effect extends Partial<Pick<Fault, 'shorts' | 'ripples' | 'opens' | 's
 
 /** Stands among what a fault shows for any mark whatever. */
 export const anyMark = 'any';
+
+/** How often what should take a rail to nothing leaves something of it, and what it then leaves. */
+const byDegrees = { chance: 0.2, left: 0.3 };
 
 /** How what goes wrong in a block spreads over its effects, where it has all of them. */
 const shares = {
@@ -71,7 +75,7 @@ function withUnlisted(sheet: Sheet): Sheet {
   const weights = new Map([...sheet.blocks.keys()].map((id) => [id, Math.max(rates.get(id) ?? 0, least)]));
   const scale = (listed * (1 - sheet.complete)) / sheet.complete / sum(weights.values());
   const parts = new Map(sheet.parts);
-  const faults = new Map(sheet.faults);
+  const faults = new Map([...sheet.faults.values()].flatMap(withDegrees).map((fault) => [fault.id, fault]));
   for (const block of sheet.blocks.values()) {
     const part = unlistedPart(block);
     const effects = effectsOf(sheet, block);
@@ -97,6 +101,14 @@ function withUnlisted(sheet: Sheet): Sheet {
       });
   }
   return { ...sheet, parts, faults };
+}
+
+/** A fault that takes something to nothing, and the same as far as it leaves something. */
+function withDegrees(fault: Fault): Fault[] {
+  if (![...fault.sets.values()].some((ratio) => ratio < deadBelow)) return [fault];
+  const sets = new Map([...fault.sets].map(([net, ratio]) => [net, ratio < deadBelow ? byDegrees.left : ratio]));
+  const lesser = { ...fault, id: `${fault.id}~`, degreeOf: fault.id, sets, weight: fault.weight * byDegrees.chance };
+  return [{ ...fault, weight: fault.weight * (1 - byDegrees.chance) }, lesser];
 }
 
 /** What stands for everything in a block that its sheet does not list. */

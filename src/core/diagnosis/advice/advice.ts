@@ -8,6 +8,7 @@ import { type Sheet } from '../../sheet';
 import { byContext, type ExpectedHarm, expectedHarm, probeMinutesOn, renewedBy } from './harm';
 import { changeCost, type Probe, probeCost } from './probes';
 import { type OpenFaults, problemOf, repairCost } from './problem';
+import { proofOf } from './verification';
 
 /** A probe worth making, with what it is expected to bring. */
 export interface ProbeAdvice {
@@ -88,12 +89,15 @@ export function adviseOn(job: Case): Advice {
   );
   const again = askedAgain(posterior, [...probes.values()].map(harmed), described, sheet, bench.context);
   const worthProbing = again !== undefined || (best !== undefined && best.total < plan.repairNow - 1e-6);
+  const proving = bench.repairs.length > 0 && curedChance > 0.5 && again === undefined;
+  // What has gone the same way is looked for as long as that costs less than its coming back would.
+  const worthKnowing =
+    proving && best !== undefined && open.mass > leastLeft && open.mass * comingBack > best.cost && proofOf(job).done;
   return {
     posterior,
     probes: again ? [again, ...described.filter(({ probe }) => probe.id !== again.probe.id)] : described,
     repairs: rankedRepairs,
-    next:
-      bench.repairs.length > 0 && curedChance > 0.5 && again === undefined ? 'verify' : worthProbing ? 'probe' : 'act',
+    next: proving ? (worthKnowing ? 'probe' : 'verify') : worthProbing ? 'probe' : 'act',
     repairNow: plan.repairNow,
     curedChance,
     harmNow: expectedHarm(endangered, bench.context, minuteOn),
@@ -134,6 +138,10 @@ function askedAgain(
 }
 
 const minuteOn: Minutes = 1;
+
+/** What a set costs that comes back, in minutes, and how likely that must be to be worth a thought. */
+const comingBack: Minutes = 60;
+const leastLeft = 0.02;
 
 /** A doubtful reading is not taken again where that is expected to do more harm, in minutes. */
 const mostHarmAgain = 3;

@@ -42,6 +42,8 @@ export interface Observation {
   readonly weight: number;
   /** The log entry it came from; absent for what the owner said. */
   readonly entry?: string;
+  /** Which switching on or off it belongs to; absent for what the owner said. */
+  readonly episode?: number;
 }
 
 /** An owner's account is taken with more doubt than a reading. */
@@ -86,7 +88,7 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
     if (check?.measure === 'sign') told.push({ ...owner, check, answer: { kind: 'choice', choice: state } });
   }
   const latest = new Map<string, Observation>();
-  for (const { check: id, answer, context, cured, entry, afterRepairs, text: said } of bench.readings) {
+  for (const { check: id, answer, context, cured, entry, afterRepairs, episode, text: said } of bench.readings) {
     const check = predictions.checks.get(id);
     if (!check || isUnknownCode(predictions, check, answer)) continue;
     const key = circumstance(id, context, afterRepairs);
@@ -104,6 +106,7 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
       times,
       weight: mayMiss(check) && times > 1 ? 1 + secondLook : 1,
       entry: entry.id,
+      episode,
     });
   }
   return [...told, ...mainsSaid(predictions, bench), ...latest.values()];

@@ -1,17 +1,22 @@
 import { sum } from '../../statistics';
-import { type Fault } from '../../sheet';
+import { faultModes } from '../../parts';
+import { type Fault, type Sheet } from '../../sheet';
 
 /** Faults that are there at once: one, or two. */
 export interface Hypothesis {
   readonly faults: readonly Fault[];
   /** It is still there although a repair has dealt with it: the repair failed. */
   readonly despite?: true;
+  /** It comes and goes: in some episodes the set is as if good. */
+  readonly sometimes?: true;
 }
 
 /** How often a set has two faults that have nothing to do with each other. */
 const independent = 0.08;
 /** How often a fault has brought about one it is said to harm. */
 const casualty = 0.15;
+/** How often one more part of the same kind, age and heat has gone the same way, over all of them. */
+const sameCause = 0.3;
 
 /** How many first and second faults are put together. */
 const mostAnchors = 8;
@@ -24,6 +29,7 @@ const left = 3;
  * but a few observations, each with those that explain what is left, and each cause with the
  * casualties the sheet names.
  *
+ * @param mended faults that repairs have dealt with: what has gone the same way is looked for beside them
  * @param logs log-likelihood per observation and single fault, in sheet order
  * @param odd indices of observations that no single fault explains
  */
@@ -32,6 +38,8 @@ export function pairsToTry(
   prior: ReadonlyMap<string, number>,
   logs: readonly Float64Array[],
   odd: readonly number[],
+  { parts }: Pick<Sheet, 'parts'>,
+  mended: ReadonlySet<string>,
 ): { hypothesis: Hypothesis; prior: number }[] {
   const logPrior = faults.map(({ id }) => Math.log(prior.get(id)!));
   const best = logs.map((log) => log.reduce((most, value) => Math.max(most, value), -Infinity));
@@ -49,6 +57,16 @@ export function pairsToTry(
     ...open.flatMap((o) => order((f) => logPrior[f]! + 3 * logs[o]![f]!).slice(0, each)),
   ]);
 
+  /** What has aged: its kind of part and the way it went. */
+  const gone = ({ mode, part, degreeOf }: Fault) =>
+    faultModes[mode].byHeat && degreeOf === undefined ? `${parts.get(part)!.kind} ${mode}` : undefined;
+  const ofKind = new Map<string, number>();
+  for (const fault of faults) {
+    const kind = gone(fault);
+    if (kind !== undefined) ofKind.set(kind, (ofKind.get(kind) ?? 0) + prior.get(fault.id)!);
+  }
+  const sharing = (a: Fault, b: Fault) => (sameCause * prior.get(a.id)! * prior.get(b.id)!) / ofKind.get(gone(a)!)!;
+
   const found = new Map<string, { hypothesis: Hypothesis; prior: number }>();
   const add = (one: number, other: number) => {
     const [a, b] = one < other ? [faults[one]!, faults[other]!] : [faults[other]!, faults[one]!];
@@ -57,10 +75,16 @@ export function pairsToTry(
     const linked =
       (a.harms.includes(b.id) ? prior.get(a.id)! * casualty : 0) +
       (b.harms.includes(a.id) ? prior.get(b.id)! * casualty : 0);
-    found.set(`${a.id}+${b.id}`, { hypothesis: { faults: [a, b] }, prior: chance + linked });
+    const shared = gone(a) !== undefined && gone(a) === gone(b) ? sharing(a, b) : 0;
+    found.set(`${a.id}+${b.id}`, { hypothesis: { faults: [a, b] }, prior: chance + linked + shared });
   };
   for (const anchor of anchors) for (const partner of partners) if (partner !== anchor) add(anchor, partner);
   const indexOf = new Map(faults.map(({ id }, index) => [id, index]));
+  for (const anchor of anchors)
+    if (mended.has(faults[anchor]!.id) && gone(faults[anchor]!) !== undefined)
+      faults.forEach((other, f) => {
+        if (f !== anchor && gone(other) === gone(faults[anchor]!)) add(anchor, f);
+      });
   for (const anchor of anchors) for (const harmed of faults[anchor]!.harms) add(anchor, indexOf.get(harmed)!);
   return [...found.values()];
 }

@@ -5,6 +5,7 @@ import { type BenchState } from '../../log';
 import { type Fault, type Sheet } from '../../sheet';
 import { type Case, type Observation, observationsOf } from './case';
 import { outlierLikelihood, likelihood } from './likelihood';
+import { fadingAmong, fadingLogs, fadingShare } from './fading';
 import { type Hypothesis, pairsToTry } from './pairs';
 import { priorOf } from './prior';
 
@@ -167,22 +168,26 @@ export function posteriorOf(job: Case): Posterior {
   const inside = insideEvidence(sheet, predictions.checks, bench);
   const prior = priorOf(sheet, closed);
   const failed = failedRepairs(sheet, bench);
-  let hypotheses: Hypothesis[] = [
-    ...faults.map((fault) => ({ faults: [fault] })),
-    ...failed.map(({ fault }) => ({ faults: [fault], despite: true as const })),
-  ];
+  const lasting: Hypothesis[] = faults.map((fault) => ({ faults: [fault] }));
+  const despite: Hypothesis[] = failed.map(({ fault }) => ({ faults: [fault], despite: true as const }));
+  const fading = fadingAmong(faults);
+  let hypotheses: Hypothesis[] = [...lasting, ...despite, ...fading.map((fault) => ({ faults: [fault], sometimes: true as const }))];
   let priors = Float64Array.from([
-    ...faults.map(({ id }) => Math.log(prior.get(id)!)),
+    ...faults.map((fault) => Math.log(prior.get(fault.id)! * (1 - fadingShare(fault)))),
     ...failed.map(({ fault, chance }) => Math.log(prior.get(fault.id)! * chance)),
+    ...fading.map((fault) => Math.log(prior.get(fault.id)! * fadingShare(fault))),
   ]);
-  let logs = observations.map((observation) => logLikelihoods(predictions, inside, hypotheses, observation));
+  const shown = observations.map((observation) => logLikelihoods(predictions, inside, [...lasting, ...despite], observation));
+  const faded = fadingLogs(predictions, observations, faults, fading, shown);
+  let logs = shown.map((log, o) => Float64Array.from([...log, ...faded[o]!]));
   let within = insideLogs(inside, hypotheses, observations);
   let weights = weigh(priors, [...logs, within]);
   let chances = outlierChances(predictions, observations, weights, logs);
 
+  const cured = new Set(bench.repairs.flatMap(({ repair }) => repair.cures));
   const odd = observations.flatMap(({ entry }, o) => (entry !== undefined && chances[o]! > unexplained ? [o] : []));
   if (odd.length > 0 || bench.repairs.length > 0) {
-    const pairs = pairsToTry(faults, prior, logs, odd);
+    const pairs = pairsToTry(faults, prior, logs, odd, sheet, cured);
     const jointLogs = observations.map((observation) =>
       logLikelihoods(
         predictions,
@@ -199,26 +204,27 @@ export function posteriorOf(job: Case): Posterior {
     chances = outlierChances(predictions, observations, weights, logs);
   }
 
-  const cured = new Set(bench.repairs.flatMap(({ repair }) => repair.cures));
-  const marginal = new Map<Fault, number>();
-  const still = new Map<Fault, number>();
-  hypotheses.forEach(({ faults: present, despite }, h) => {
-    for (const fault of present) marginal.set(fault, (marginal.get(fault) ?? 0) + weights[h]!);
-    if (despite) still.set(present[0]!, weights[h]!);
+  const marginal = new Map<string, number>();
+  const still = new Map<string, number>();
+  hypotheses.forEach(({ faults: present, despite: failedRepair }, h) => {
+    for (const { id, degreeOf = id } of present) marginal.set(degreeOf, (marginal.get(degreeOf) ?? 0) + weights[h]!);
+    const [{ id, degreeOf = id }] = present as [Fault];
+    if (failedRepair) still.set(degreeOf, (still.get(degreeOf) ?? 0) + weights[h]!);
   });
   const suspects = faults
+    .filter(({ degreeOf }) => degreeOf === undefined)
     .map((fault): Suspect => ({
       fault,
       prior: prior.get(fault.id)!,
-      probability: marginal.get(fault)!,
-      cured: cured.has(fault.id) && (still.get(fault) ?? 0) <= marginal.get(fault)! / 2,
+      probability: marginal.get(fault.id)!,
+      cured: cured.has(fault.id) && (still.get(fault.id) ?? 0) <= marginal.get(fault.id)! / 2,
     }))
     .sort((a, b) => b.probability - a.probability);
   return {
     suspects,
     pairs: hypotheses
       .flatMap((hypothesis, h): SuspectPair[] => {
-        const [one, other] = hypothesis.faults;
+        const [one, other] = hypothesis.faults.map(({ id, degreeOf = id }) => sheet.faults.get(degreeOf)!);
         return one && other && weights[h]! >= 0.01 ? [{ faults: [one, other], probability: weights[h]! }] : [];
       })
       .sort((a, b) => b.probability - a.probability),
@@ -270,10 +276,11 @@ export function evidenceFor(posterior: Posterior, faultId: string): Evidence[] {
   // A fault is explained by the likeliest hypothesis it is part of.
   let index = -1;
   hypotheses.forEach(({ faults }, h) => {
-    if (faults.some(({ id }) => id === faultId) && (index < 0 || weights[h]! > weights[index]!)) index = h;
+    if (faults.some(({ id, degreeOf }) => id === faultId || degreeOf === faultId) && (index < 0 || weights[h]! > weights[index]!)) index = h;
   });
   if (index < 0) return [];
-  const without = (h: number) => !hypotheses[h]!.faults.some(({ id }) => id === faultId);
+  const without = (h: number) =>
+    !hypotheses[h]!.faults.some(({ id, degreeOf }) => id === faultId || degreeOf === faultId);
   return observations
     .map((observation, o): Evidence => {
       const log = logs[o]!;

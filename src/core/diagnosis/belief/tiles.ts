@@ -25,7 +25,7 @@ export function tilesOf(
   const { sheet } = predictions.model;
   const tiles = new Map<string, Tile>();
   for (const fault of sheet.faults.values()) {
-    if (fault.mode === 'unlisted') continue;
+    if (fault.mode === 'unlisted' || fault.degreeOf !== undefined) continue;
     const { picture } = predictions.behaviour(fault, liveCold);
     const symptoms = [...symptomsOf(picture)];
     if (symptoms.includes('normal')) continue;

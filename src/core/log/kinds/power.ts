@@ -19,6 +19,7 @@ export const power: LineKind<PowerLine> = {
     if (now === 'live') bench.stores = [];
     bench.context = { ...bench.context, power: now };
     bench.since = at;
+    bench.episode += 1;
   },
   said: ({ power: now }) => (now === 'live' ? 'power on' : 'plug out'),
   typed(words) {

@@ -14,6 +14,9 @@ const deadShare = 0.06;
 /** Spread of a meter on a dead net, in volts: pick-up and leakage. */
 export const deadSigma = (nominal: number): number => 0.012 * Math.abs(nominal) + 0.02;
 
+/** What is dead may float, be fed backwards or sit a little below ground. */
+const afloat = { chance: 0.15, sigma: 0.08 };
+
 /** What is guessed may be off by this share beside its tolerance, and is right within that much at least. */
 const guessSpread = 0.05;
 const leastOfGuess = 0.12;
@@ -30,7 +33,12 @@ export function voltsOfNet({ nominal, tolerance, guessed, state, reached, lamp }
       settled(0, deadSigma(nominal), 1 - caught),
     );
   }
-  if (state.ratio < deadRatio) return number('linear', settled(nominal * state.ratio, deadSigma(nominal)));
+  if (state.ratio < deadRatio)
+    return number(
+      'linear',
+      settled(nominal * state.ratio, deadSigma(nominal), 1 - afloat.chance),
+      settled(0, afloat.sigma * size, afloat.chance),
+    );
   if (lamp) return number('linear', settled(nominal * state.ratio * underLamp.share, underLamp.sigma * size));
   const healthy = Math.abs(state.ratio - 1) * size <= toleranceWidth(tolerance, nominal);
   // A faulty rail lands near its ratio, not on it; the further off, the less certain.

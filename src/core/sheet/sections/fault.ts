@@ -32,6 +32,8 @@ export interface Fault extends Omit<Read<typeof fault>, 'title'> {
   readonly mode: FaultMode;
   readonly title: string;
   readonly place: Place;
+  /** The fault of which this is a lesser degree: what goes dead by it keeps some of its volts. */
+  readonly degreeOf?: string;
 }
 
 /** The faults of a part, by mode. */

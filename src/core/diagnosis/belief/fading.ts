@@ -1,0 +1,66 @@
+import { measures } from '../../measure';
+import { type Predictions } from '../../behaviour';
+import { faultModes } from '../../parts';
+import { type Fault } from '../../sheet';
+import { type Observation } from './case';
+import { likelihood } from './likelihood';
+
+/** How often a fault that a sheet takes for lasting comes and goes. */
+const usually = 0.08;
+/** Joints, latches and cracks do so more often. */
+const touchy = 0.25;
+/** How often what comes and goes is there, from one switching on to the next. */
+const showing = 0.65;
+
+/** The faults that may come and go although their sheet does not say so. */
+export const fadingAmong = (faults: readonly Fault[]): Fault[] => faults.filter((fault) => fadingShare(fault) > 0);
+
+/** Of a fault, how often it comes and goes. */
+export function fadingShare({ appears, mode, degreeOf }: Fault): number {
+  if (appears !== 'always' || degreeOf !== undefined) return 0;
+  return faultModes[mode].touchy ? touchy : usually;
+}
+
+/**
+ * Log-likelihood of each observation, given those before it, under faults that come and go: whether one is
+ * there is drawn once for each switching on, not for each reading.
+ *
+ * @param faults in the order of the first columns of `shown`
+ * @param shown log-likelihoods, by observation, of the faults while they are there
+ * @returns by observation, in the order of `fading`
+ */
+export function fadingLogs(
+  predictions: Predictions,
+  observations: readonly Observation[],
+  faults: readonly Fault[],
+  fading: readonly Fault[],
+  shown: readonly Float64Array[],
+): Float64Array[] {
+  const place = new Map(faults.map((fault, index) => [fault, index]));
+  const columns = Int32Array.from(fading, (fault) => place.get(fault)!);
+  const good = observations.map(({ check, context, answer, outlierChance, weight }) => {
+    const expected = predictions.expectation(undefined, check, context);
+    return weight * Math.log(likelihood(answer, expected, predictions.standard(check, context), outlierChance));
+  });
+  /** By episode and fault: how much likelier what was seen in it is with the fault there than without, in all. */
+  const ratios = new Map<number, Float64Array>();
+  return observations.map((observation, o) => {
+    const log = new Float64Array(fading.length);
+    const { episode, check, cured } = observation;
+    const lasting = episode === undefined || 'findsIntermittents' in measures[check.measure];
+    let ratio = ratios.get(episode ?? -1);
+    if (!lasting && !ratio) ratios.set(episode, (ratio = new Float64Array(fading.length)));
+    const absent = good[o]!;
+    fading.forEach((fault, f) => {
+      const present = shown[o]![columns[f]!]!;
+      if (lasting || present === absent || cured.has(fault.id)) {
+        log[f] = present;
+        return;
+      }
+      const before = showing * Math.exp(ratio![f]!) + 1 - showing;
+      ratio![f] = Math.max(-40, Math.min(40, ratio![f]! + present - absent));
+      log[f] = absent + Math.log((showing * Math.exp(ratio![f]!) + 1 - showing) / before);
+    });
+    return log;
+  });
+}
