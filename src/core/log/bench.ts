@@ -54,8 +54,9 @@ export interface BenchState {
   readonly isolated: boolean;
   /** Mains as measured at the bench, in volts; undefined where nobody has. */
   readonly mains: number | undefined;
-  /** When the present power state began. */
+  /** When the present power state began, and how many there were before. */
   readonly since: string | undefined;
+  readonly episode: number;
   /** The last reading of each store since the set was live. */
   readonly stores: readonly StoreReading[];
   readonly readings: readonly TakenReading[];
@@ -121,12 +122,13 @@ export class BenchInMaking {
 
   /** Where the job stands now. */
   done(): BenchState {
-    const { context, isolated, mains, since, stores, readings, inside, superseded, unreachable, repairs, notes } = this;
+    const { context, isolated, mains, since, episode, stores, readings, inside, superseded, unreachable, repairs, notes } = this;
     return {
       context,
       isolated,
       mains,
       since,
+      episode,
       stores,
       readings,
       inside,

@@ -1,7 +1,8 @@
 import { deadRatio as deadBelow } from '../measure';
 import { faultRate } from '../parts';
 import { sum, sumOf } from '../statistics';
-import { type Block, type Fault, type Part, type Sheet } from './sheet';
+import { faultTitle } from './faultTitle';
+import { type Block, type Connector, type Fault, type Part, type Sheet } from './sheet';
 
 /** What something unlisted in a block may do, with how much of what is unlisted there does that. */
 interface Effect extends Partial<Pick<Fault, 'shorts' | 'ripples' | 'opens' | 'signs' | 'shows' | 'reads' | 'appears'>> {
@@ -14,13 +15,16 @@ interface Effect extends Partial<Pick<Fault, 'shorts' | 'ripples' | 'opens' | 's
 /** Stands among what a fault shows for any mark whatever. */
 export const anyMark = 'any';
 
+/** Of what is unlisted, how much is a plug or ribbon that does not make contact, over all of them. */
+const plugs = 0.06;
+
 /** How often what should take a rail to nothing leaves something of it, and what it then leaves. */
 const byDegrees = { chance: 0.2, left: 0.3 };
 
 /** How what goes wrong in a block spreads over its effects, where it has all of them. */
 const shares = {
   /** Does what a listed fault of the block does, by another part or in another way. */
-  alike: 0.52,
+  alike: 0.58,
   /** Does what a listed fault of a block next to it does: takes a fuse, pulls a rail down. */
   next: 0.06,
   allDead: 0.1,
@@ -73,34 +77,66 @@ function withUnlisted(sheet: Sheet): Sheet {
   const listed = sum(rates.values());
   const least = (leastOfBlock * listed) / sheet.blocks.size;
   const weights = new Map([...sheet.blocks.keys()].map((id) => [id, Math.max(rates.get(id) ?? 0, least)]));
-  const scale = (listed * (1 - sheet.complete)) / sheet.complete / sum(weights.values());
+  const unlisted = (listed * (1 - sheet.complete)) / sheet.complete;
+  const scale = (unlisted * (1 - plugs)) / sum(weights.values());
   const parts = new Map(sheet.parts);
+  const place = [...sheet.blocks.values()][0]!.place;
   const faults = new Map([...sheet.faults.values()].flatMap(withDegrees).map((fault) => [fault.id, fault]));
   for (const block of sheet.blocks.values()) {
     const part = unlistedPart(block);
     const effects = effectsOf(sheet, block);
     const all = sumOf(effects, ({ share }) => share);
     if (effects.length > 0) parts.set(part.id, part);
-    for (const effect of effects)
-      faults.set(`${part.id}.${effect.name}`, {
-        id: `${part.id}.${effect.name}`,
-        part: part.id,
-        mode: 'unlisted',
-        title: `${part.title}: ${effect.title}`,
-        weight: (scale * weights.get(block.id)! * effect.share) / all,
-        appears: effect.appears ?? 'always',
-        sets: new Map(effect.sets),
-        shorts: effect.shorts ?? [],
-        ripples: effect.ripples ?? [],
-        opens: effect.opens ?? [],
-        signs: effect.signs ?? new Map(),
-        shows: effect.shows ?? [],
-        harms: [],
-        reads: effect.reads ?? new Map(),
-        place: block.place,
-      });
+    for (const effect of effects) {
+      const fault = unlistedFault(part, effect, (scale * weights.get(block.id)! * effect.share) / all, block.place);
+      faults.set(fault.id, fault);
+    }
+  }
+  for (const connector of sheet.connectors.values()) {
+    const block = blockOf(sheet, connector);
+    if (!block) continue;
+    const listed = sheet.parts.get(connector.id);
+    const part: Part = listed ?? {
+      ...unlistedPart(block),
+      id: connector.id,
+      title: connector.title,
+      kind: 'connector',
+      board: connector.to,
+    };
+    const effect = { name: 'loose', title: 'loose', share: 1, opens: [connector.id] };
+    const fault = unlistedFault(part, effect, (unlisted * plugs) / sheet.connectors.size, place);
+    if (faults.has(fault.id)) continue;
+    parts.set(part.id, part);
+    faults.set(fault.id, { ...fault, mode: 'loose', title: faultTitle(part, 'loose') });
   }
   return { ...sheet, parts, faults };
+}
+
+/** The block a connector is looked into with: the one that lists it, or the first that needs what it carries where it leads to. */
+function blockOf({ parts, blocks }: Sheet, { id, carries, to }: Connector): Block | undefined {
+  const listed = parts.get(id)?.block;
+  if (listed !== undefined) return blocks.get(listed);
+  return [...blocks.values()].find(({ board, needs }) => board === to && needs.some((net) => carries.includes(net)));
+}
+
+function unlistedFault(part: Part, effect: Effect, weight: number, place: Fault['place']): Fault {
+  return {
+    id: `${part.id}.${effect.name}`,
+    part: part.id,
+    mode: 'unlisted',
+    title: `${part.title}: ${effect.title}`,
+    weight,
+    appears: effect.appears ?? 'always',
+    sets: new Map(effect.sets),
+    shorts: effect.shorts ?? [],
+    ripples: effect.ripples ?? [],
+    opens: effect.opens ?? [],
+    signs: effect.signs ?? new Map(),
+    shows: effect.shows ?? [],
+    harms: [],
+    reads: effect.reads ?? new Map(),
+    place,
+  };
 }
 
 /** A fault that takes something to nothing, and the same as far as it leaves something. */

@@ -40,7 +40,7 @@ export function readSheet(source: string, from: SheetSources = {}): Sheet {
 }
 
 /** Share of what goes wrong that a sheet lists where it does not say. */
-const usuallyListed = 0.75;
+const usuallyListed = 0.7;
 
 /** Sections that are read by themselves. */
 const sections = {

@@ -54,6 +54,8 @@ export interface Advice {
   readonly repairNow: Minutes;
   /** Chance that a repair already done was the cure. */
   readonly curedChance: number;
+  /** What is wrong comes and goes and is likely not there now: nothing that is measured tells until it shows again. */
+  readonly dormant: boolean;
   /** What a minute more does to the set as it stands; undefined where nothing is to be feared. */
   readonly harmNow: ExpectedHarm | undefined;
 }
@@ -100,6 +102,7 @@ export function adviseOn(job: Case): Advice {
     next: proving ? (worthKnowing ? 'probe' : 'verify') : worthProbing ? 'probe' : 'act',
     repairNow: plan.repairNow,
     curedChance,
+    dormant: bench.context.power === 'live' && posterior.dormant > likelyDormant,
     harmNow: expectedHarm(endangered, bench.context, minuteOn),
   };
 }
@@ -138,6 +141,9 @@ function askedAgain(
 }
 
 const minuteOn: Minutes = 1;
+
+/** How likely it must be that what is wrong does not show now, to wait until it does. */
+const likelyDormant = 0.6;
 
 /** What a set costs that comes back, in minutes, and how likely that must be to be worth a thought. */
 const comingBack: Minutes = 60;

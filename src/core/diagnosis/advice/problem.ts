@@ -3,6 +3,7 @@ import { type Case, circumstance, mayMiss, doubtsOf, outcomesOf, type Posterior 
 import { repairActions, type RepairAction, type RepairMethod } from '../../repair';
 import { asBuilt, type Context, contextKey } from '../../behaviour';
 import { type PlanProblem, type PlanTest } from '../../plan';
+import { type BenchState } from '../../log';
 import { type Minutes } from '../../quantity';
 import { type Fault } from '../../sheet';
 import { byContext, forbiddenChance, harmBy, probeMinutesOn, renewedBy } from './harm';
@@ -103,6 +104,21 @@ function openFaults({ hypotheses, weights, cured }: Posterior): OpenFaults {
   };
 }
 
+/** While anything else is this likely to help, a block that was searched in vain is not searched again. */
+const worthInstead = 0.04;
+
+/** The repairs that come into question. */
+function offered(
+  actions: readonly RepairAction[],
+  done: BenchState['repairs'],
+  chanceOf: (action: RepairAction) => number,
+): readonly RepairAction[] {
+  const searched = new Set(done.flatMap(({ repair }) => (repair.action.startsWith('trace:') ? [repair.action] : [])));
+  if (searched.size === 0) return actions;
+  const others = actions.filter(({ id }) => !searched.has(id));
+  return others.some((action) => chanceOf(action) > worthInstead) ? others : actions;
+}
+
 /** A case as an abstract decision problem, with what its tests and repairs stand for. */
 export interface CaseProblem {
   readonly plan: PlanProblem;
@@ -160,8 +176,10 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
     };
   });
   const workbench = stateOf(contextFor(asBuilt(bench.context), 'cold'));
+  const chanceOf = ({ cures }: RepairAction) =>
+    sumOf(new Set(cures.flatMap((fault) => setsWith.get(fault) ?? [])), (index) => open.weights[index]!);
   const actions = new Map(repairActions(sheet).map((action) => [action.id, action]));
-  const repairs = [...actions.values()].map((action) => ({
+  const repairs = offered([...actions.values()], bench.repairs, chanceOf).map((action) => ({
     id: action.id,
     cost: repairCost(action, hourlyRate),
     state: workbench,

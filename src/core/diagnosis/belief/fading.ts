@@ -27,7 +27,7 @@ export function fadingShare({ appears, mode, degreeOf }: Fault): number {
  *
  * @param faults in the order of the first columns of `shown`
  * @param shown log-likelihoods, by observation, of the faults while they are there
- * @returns by observation, in the order of `fading`
+ * @returns by observation, in the order of `fading`; and of each the chance that it is there in an episode
  */
 export function fadingLogs(
   predictions: Predictions,
@@ -35,7 +35,7 @@ export function fadingLogs(
   faults: readonly Fault[],
   fading: readonly Fault[],
   shown: readonly Float64Array[],
-): Float64Array[] {
+): { readonly logs: Float64Array[]; readonly there: (episode: number) => Float64Array } {
   const place = new Map(faults.map((fault, index) => [fault, index]));
   const columns = Int32Array.from(fading, (fault) => place.get(fault)!);
   const good = observations.map(({ check, context, answer, outlierChance, weight }) => {
@@ -44,7 +44,7 @@ export function fadingLogs(
   });
   /** By episode and fault: how much likelier what was seen in it is with the fault there than without, in all. */
   const ratios = new Map<number, Float64Array>();
-  return observations.map((observation, o) => {
+  const logs = observations.map((observation, o) => {
     const log = new Float64Array(fading.length);
     const { episode, check, cured } = observation;
     const lasting = episode === undefined || 'findsIntermittents' in measures[check.measure];
@@ -63,4 +63,9 @@ export function fadingLogs(
     });
     return log;
   });
+  const chance = (ratio: number) => (showing * Math.exp(ratio)) / (showing * Math.exp(ratio) + 1 - showing);
+  return {
+    logs,
+    there: (episode) => (ratios.get(episode) ?? new Float64Array(fading.length)).map(chance),
+  };
 }

@@ -1,4 +1,4 @@
-import { sum } from '../../statistics';
+import { sum, sumOf } from '../../statistics';
 import { type Predictions } from '../../behaviour';
 import { insideEvidence, type InsideEvidence } from '../../inside';
 import { type BenchState } from '../../log';
@@ -52,6 +52,8 @@ export interface Posterior {
   readonly weights: Float64Array;
   readonly logs: readonly Float64Array[];
   readonly cured: ReadonlySet<string>;
+  /** Chance that what is wrong comes and goes, and is not there as the set stands now. */
+  readonly dormant: number;
 }
 
 /** A reading is named as doubtful from this chance of being an outlier. */
@@ -74,13 +76,13 @@ function logLikelihoods(
   };
   return Float64Array.from(hypotheses, ({ faults, despite }) => {
     const present = cured.size > 0 && !despite ? faults.filter(({ id }) => !cured.has(id)) : faults;
-    // Where a netlist judges the reading, the sheet says only how a block without the fault would give it.
+    // Where a netlist judges the reading, it is against how a block without the fault would give it.
     const judged = evidence && present.find(({ id }) => evidence.advantages.has(id));
     if (!judged) return told(present);
     const byNetlist =
       told(present.filter((fault) => fault !== judged)) + evidence.advantages.get(judged.id)! / evidence.entries.size;
-    // Something unlisted may lie beside the netlist as well as in it.
-    return judged.mode === 'unlisted' ? evenly(byNetlist, told(present)) : byNetlist;
+    // A set may fail as its sheet says as well as by its netlist.
+    return evenly(byNetlist, told(present));
   });
 }
 
@@ -179,7 +181,7 @@ export function posteriorOf(job: Case): Posterior {
   ]);
   const shown = observations.map((observation) => logLikelihoods(predictions, inside, [...lasting, ...despite], observation));
   const faded = fadingLogs(predictions, observations, faults, fading, shown);
-  let logs = shown.map((log, o) => Float64Array.from([...log, ...faded[o]!]));
+  let logs = shown.map((log, o) => Float64Array.from([...log, ...faded.logs[o]!]));
   let within = insideLogs(inside, hypotheses, observations);
   let weights = weigh(priors, [...logs, within]);
   let chances = outlierChances(predictions, observations, weights, logs);
@@ -237,6 +239,7 @@ export function posteriorOf(job: Case): Posterior {
     weights,
     logs,
     cured,
+    dormant: sumOf(fading.keys(), (f) => (1 - faded.there(bench.episode)[f]!) * weights[lasting.length + despite.length + f]!),
   };
 }
 

@@ -61,6 +61,8 @@ const nearlySure = 0.99;
 /** A search of a block part by part finds what is wrong in it this often. */
 const searchFinds = 0.9;
 const leastBits = 0.002;
+/** How often a set is switched on again in the hope that it shows its fault. */
+const patience = 5;
 
 /** The bench during a hunt: its log, its clock, and the set on it. */
 export class Bench {
@@ -97,6 +99,18 @@ export class Bench {
     if ((from.power === 'live') !== (to.power === 'live')) this.set.turn();
     for (const step of transition(this.set.sheet, from, to, () => 1 + Math.round(this.random() * 30) / 10))
       this.record(step);
+  }
+
+  /** Switches off and on until the set shows what is wrong with it, or patience ends. */
+  provoke(mended: ReadonlySet<string>) {
+    const picture = this.predictions.checks.get('picture')!;
+    const off = contextFor(asBuilt(this.context), 'cold');
+    for (let turn = 0; turn < patience; turn += 1) {
+      this.go({ ...off, power: 'unplugged' });
+      this.measure({ check: picture, context: { ...off, power: 'live', warm: false } }, mended);
+      const last = this.log[this.log.length - 1]!.body;
+      if (last.kind === 'reading' && last.answer.kind === 'picture' && last.answer.symptoms.join() !== 'normal') return;
+    }
   }
 
   /** @param seconds how long the set must have been on before */
@@ -149,6 +163,7 @@ export function nameIn(
     const alone = settled ? restsOn(advice.posterior) : undefined;
     if (probes < mostProbes && (alone || !settled)) {
       const best = () => useful.reduce((most, one) => (one.bits / one.minutes > most.bits / most.minutes ? one : most));
+      if (advice.dormant) bench.provoke(nothingMended);
       bench.measure(alone ?? (advice.next === 'probe' ? useful[0]! : best()).probe, nothingMended);
       continue;
     }
@@ -199,6 +214,7 @@ export function huntIn(
     }
     const [probe] = advice.probes;
     if (advice.next !== 'act' && probe) {
+      if (advice.dormant && probe.probe.context.power === 'live') bench.provoke(mended);
       bench.measure(probe.probe, mended);
       probes += 1;
       continue;
