@@ -2,7 +2,7 @@ import { compileSheet, Predictions } from '@/core/behaviour';
 import { indistinguishable } from '@/core/diagnosis';
 import { mean, seeded, sumOf } from '@/core/statistics';
 import { hunt, type HuntPolicy, nameFault } from '@/core/practice';
-import { type Sheet } from '@/core/sheet';
+import { openSheet, type Sheet } from '@/core/sheet';
 import { shippedSheets } from '@/sheets';
 
 const noise = 0.01;
@@ -18,7 +18,7 @@ const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
 
 /** For every fault of a sheet: is it named, and how long does the way to its cure take. */
 function benchSheet(sheet: Sheet): void {
-  const predictions = new Predictions(compileSheet(sheet));
+  const predictions = new Predictions(compileSheet(openSheet(sheet)));
   const groups = indistinguishable(predictions);
   const faults = [...sheet.faults.values()];
   const names = Array.from({ length: draws }, (_, draw) =>

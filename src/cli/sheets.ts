@@ -18,10 +18,11 @@ import {
   indistinguishable,
   reasonsFrom,
   stepsTo,
+  told,
   transition,
 } from '@/core/diagnosis';
 import { symptomsOf } from '@/core/picture';
-import { lintSheet } from '@/core/sheet';
+import { lintSheet, openSheet } from '@/core/sheet';
 import { command, type Given } from './command';
 import { readText, sheetFrom, sheetOptions } from './files';
 
@@ -154,7 +155,7 @@ function suspected(given: Given): object {
   const sheet = sheetFrom(given);
   const file = given.option('observe');
   if (file === undefined) throw new Refusal('name the file of observations with --observe');
-  const predictions = new Predictions(compileSheet(sheet));
+  const predictions = new Predictions(compileSheet(openSheet(sheet)));
   const stores = [...sheet.stores.keys()];
   const log: LogEntry[] = [];
   const record = (body: LogBody) => log.push({ id: `line-${log.length}`, at: '1970-01-01T00:00:00Z', body });
@@ -187,7 +188,7 @@ function suspected(given: Given): object {
     hourlyRate: 20,
   });
   return {
-    suspects: advice.posterior.suspects.slice(0, mostSuspects).map(({ fault, probability }) => ({
+    suspects: told(advice.posterior.suspects).slice(0, mostSuspects).map(({ fault, probability }) => ({
       fault: fault.id,
       title: fault.title,
       probability,

@@ -16,13 +16,7 @@ export interface Learnt {
  */
 export function learntFrom(refinement: Refinement, job: Case): Learnt {
   const { nets } = job.predictions.model.sheet;
-  if (refinement.kind === 'new point') {
-    const { name, net, where, volts } = refinement;
-    return {
-      change: { point: name, net, where, source: 'manual', ...(volts === undefined ? {} : { volts }) },
-      said: `a point for ${nets.get(net)!.title}, into the sheet`,
-    };
-  }
+  if (refinement.kind === 'change') return refinement;
   const { check } = refinement;
   const { point } = check;
   if (!point || point.measure !== 'dc') throw new Refusal(`${check.title} is not read in DC volts`);
@@ -35,7 +29,7 @@ export function learntFrom(refinement: Refinement, job: Case): Learnt {
   const answer = latest.get(check.id)?.answer;
   if (answer?.kind !== 'number') throw new Refusal(`measure ${check.title} first: the last reading is what is learnt`);
   return {
-    change: { point: point.id, volts: answer.value, source: 'good set' },
+    change: { kind: 'point', point: point.id, volts: answer.value, source: 'good set' },
     said: `${answer.value} V is right there, into the sheet`,
   };
 }

@@ -1,48 +1,189 @@
 import { type Check } from '../behaviour';
-import { parseQuantity, Refusal } from '../quantity';
-import { type Sheet } from '../sheet';
+import { partKindNames, type PartKind } from '../parts';
+import { formatQuantity, parseQuantity, Refusal } from '../quantity';
+import { kindOfReference, partRoles, type PartRole, type Sheet, type SheetChange } from '../sheet';
 import { type EntryScope, findNamed, unknownPoint } from './named';
 
 /** What a line typed at the bench adds to the sheet of the set. */
 export type Refinement =
-  | {
-      readonly kind: 'new point';
-      readonly name: string;
-      readonly net: string;
-      /** Volts a good set shows there; absent where nobody knows. */
-      readonly volts?: number;
-      readonly where: string;
-    }
+  | { readonly kind: 'change'; readonly change: SheetChange; readonly said: string }
   | { readonly kind: 'learn'; readonly check: Check };
 
 /**
- * Reads a line that refines the sheet: `new tp4 v12 12.1 pin 3` puts a point in, `learn tp4` takes its
- * last reading as what a good set shows. Undefined for any other line.
+ * Reads a line that refines the sheet: `new tp4 v12 12.1 pin 3` puts a point in, `part R118 22R neck feeds vhi` a
+ * part, `rail v18 18 from supply at tp18` a rail, `code 5 v18` a code, `board neck called VB-7` another name of a
+ * board; `learn tp4` takes its last reading as what a good set shows. Undefined for any other line.
  *
  * @throws Refusal when a name is not known, or is there already
  */
 export function readRefinement(line: string, scope: EntryScope): Refinement | undefined {
   const words = line.trim().split(/\s+/);
-  const first = words[0]!.toLowerCase();
-  if (first === 'new') return readNewPoint(words.slice(1), scope);
-  if (first !== 'learn' || words.length !== 2) return undefined;
-  const named = findNamed(words.slice(1), { ...scope, focus: undefined });
-  if (!named) throw unknownPoint(words.slice(1), scope);
-  return { kind: 'learn', check: named.check };
+  const [first = '', ...rest] = words;
+  switch (first.toLowerCase()) {
+    case 'new':
+      return readNewPoint(rest, scope);
+    case 'part':
+      return readPart(rest, scope);
+    case 'rail':
+      return readRail(rest, scope);
+    case 'code':
+      return rest.length > 1 ? readCode(rest, scope) : undefined;
+    case 'board':
+      return readBoard(rest, scope);
+    case 'learn': {
+      if (rest.length !== 1) return undefined;
+      const named = findNamed(rest, { ...scope, focus: undefined });
+      if (!named) throw unknownPoint(rest, scope);
+      return { kind: 'learn', check: named.check };
+    }
+    default:
+      return undefined;
+  }
 }
+
+const isShortName = (name: string) => /^[a-z][\w-]{0,30}$/i.test(name);
+const isNumber = (word: string) => /^[-+.,\d]/.test(word);
 
 /** `new tp4 v12 12.1 pin 3 of CN2`: a name, the net it is on, what the manual gives and where it is. */
 function readNewPoint(words: readonly string[], { sheet, checks }: EntryScope): Refinement {
   const [name = '', on = '', third = ''] = words;
   const example = `like "new tp4 ${[...sheet.nets.keys()][0] ?? 'v12'} 12.1 pin 3"`;
-  if (!/^[a-z][\w-]{0,30}$/i.test(name) || on === '')
+  if (!isShortName(name) || on === '')
     throw new Refusal(`a new point needs a short name, its net, and if known the volts and the place, ${example}`);
   if (findNamed([name], { sheet, checks })) throw new Refusal(`${sheet.title} has a point "${name}" already`);
   const net = netNamed(on, sheet);
-  if (!/^[-+.,\d]/.test(third)) return { kind: 'new point', name, net, where: words.slice(2).join(' ') };
-  const { value, unit } = parseQuantity(third);
-  if (unit !== undefined && unit !== 'V') throw new Refusal(`a new point is read in volts, ${example}`);
-  return { kind: 'new point', name, net, volts: value, where: words.slice(3).join(' ') };
+  const volts = isNumber(third) ? voltsOf(third, `a new point is read in volts, ${example}`) : undefined;
+  return {
+    kind: 'change',
+    change: {
+      kind: 'point',
+      point: name,
+      net,
+      where: words.slice(volts === undefined ? 2 : 3).join(' '),
+      source: 'manual',
+      ...(volts === undefined ? {} : { volts }),
+    },
+    said: `a point for ${sheet.nets.get(net)!.title}, into the sheet`,
+  };
+}
+
+function voltsOf(word: string, refused: string): number {
+  const { value, unit } = parseQuantity(word);
+  if (unit !== undefined && unit !== 'V') throw new Refusal(refused);
+  return value;
+}
+
+/** Words for what a part is to a net. */
+const roleWords: ReadonlyMap<string, PartRole> = new Map(
+  Object.entries({ feeds: 'feeds', series: 'feeds', shunts: 'shunts', loads: 'shunts', senses: 'senses', drives: 'drives', makes: 'drives' }),
+);
+const roleSaid: Readonly<Record<PartRole, string>> = { feeds: 'feeds', shunts: 'lies from', senses: 'senses', drives: 'drives' };
+
+/** `part R118 22R neck feeds vhi`: a reference, its value or kind, where it is, and what it is to a net. */
+function readPart(words: readonly string[], { sheet }: EntryScope): Refinement {
+  const example = 'like "part R118 22R neck feeds vhi"; it feeds, shunts, senses or drives a net';
+  const [reference = '', ...rest] = words.filter((word) => !/^(?:in|with|on|the|to|ground)$/i.test(word));
+  if (!isShortName(reference)) throw new Refusal(`a part needs its reference first, ${example}`);
+  const known = [...sheet.parts.values()].find(({ id }) => id.toLowerCase() === reference.toLowerCase());
+  if (known) throw new Refusal(`${sheet.title} has ${known.title} already: type what it reads, like "${known.id} 22"`);
+  const at = rest.findIndex((word) => roleWords.has(word.toLowerCase()));
+  if (at < 0 || rest.length !== at + 2) throw new Refusal(`a part needs what it does to which net, ${example}`);
+  const role = roleWords.get(rest[at]!.toLowerCase())!;
+  const net = netNamed(rest[at + 1]!, sheet);
+  const before = rest.slice(0, at);
+  const value = before.filter(isNumber).join(' ');
+  const named = before.find((word) => partKindNames.includes(word.toLowerCase() as PartKind));
+  const place = before.filter((word) => !isNumber(word) && word !== named).join(' ');
+  const is = (named?.toLowerCase() as PartKind | undefined) ?? kindOfReference(reference, value);
+  if (!is)
+    throw new Refusal(`what is ${reference}? Put its kind behind it: ${partKindNames.slice(0, 12).join(', ')} …; ${example}`);
+  const block = blockNamed(place, net, sheet);
+  if (value !== '') parseQuantity(value.split(' ')[0]!);
+  const title = sheet.nets.get(net)!.title;
+  return {
+    kind: 'change',
+    change: { kind: 'part', part: reference.toUpperCase(), is, value, block, role, net },
+    said: `${is} in ${sheet.blocks.get(block)!.short}, ${roleSaid[role]} ${title}${role === 'shunts' ? ' to ground' : ''}: into the sheet of this set`,
+  };
+}
+
+/** `rail v18 18 from supply at tp18`: a name, its volts, the block that makes it and where it is measured. */
+function readRail(words: readonly string[], { sheet, checks }: EntryScope): Refinement {
+  const example = 'like "rail v18 18 from supply at tp18"';
+  const [rail = '', volts = '', ...rest] = words;
+  if (!isShortName(rail) || !isNumber(volts)) throw new Refusal(`a rail needs a short name and its volts, ${example}`);
+  if ([...sheet.nets.keys()].some((id) => id.toLowerCase() === rail.toLowerCase()))
+    throw new Refusal(`${sheet.title} has a net "${rail}" already: "new tp4 ${rail} 12.1" puts a point on it`);
+  const value = voltsOf(volts, `a rail is given in volts, ${example}`);
+  const at = rest.findIndex((word) => word.toLowerCase() === 'at');
+  const from = rest.slice(0, at < 0 ? undefined : at);
+  if (from[0]?.toLowerCase() !== 'from' || from.length < 2) throw new Refusal(`say which block makes it, ${example}`);
+  const block = blockNamed(from.slice(1).join(' '), undefined, sheet);
+  const where = at < 0 ? [] : rest.slice(at + 1);
+  const point = where[0] !== undefined && isShortName(where[0]) && /\d/.test(where[0]) ? where[0] : `${rail}-dc`;
+  if (checks.has(point)) throw new Refusal(`${sheet.title} has a point "${point}" already`);
+  return {
+    kind: 'change',
+    change: { kind: 'rail', rail, volts: value, block, point, where: where.join(' ') },
+    said: `${formatQuantity(value, 'V', 3)} made by ${sheet.blocks.get(block)!.title}, read as "${rail}": into the sheet of this set`,
+  };
+}
+
+/** `code 5 v18 overvoltage`: a count of blinks, the net it speaks of, and what it means. */
+function readCode([count = '', on = '', ...meaning]: readonly string[], { sheet }: EntryScope): Refinement {
+  const blinks = Number(count);
+  if (!Number.isInteger(blinks) || blinks < 1 || blinks > 30)
+    throw new Refusal('a code is a whole number of blinks, like "code 5 v18"');
+  const known = sheet.protections.find((one) => one.blinks === blinks);
+  if (known) throw new Refusal(`${sheet.title} has ${blinks} blinks already: ${known.title}`);
+  const net = netNamed(on, sheet);
+  return {
+    kind: 'change',
+    change: { kind: 'code', blinks, net, meaning: meaning.join(' ') },
+    said: `${blinks} blinks mean ${sheet.nets.get(net)!.title}: into the sheet of this set`,
+  };
+}
+
+/** `board neck called VB-7`: a board, and what else it is called. */
+function readBoard(words: readonly string[], { sheet }: EntryScope): Refinement {
+  const at = words.findIndex((word) => word.toLowerCase() === 'called');
+  const [name, alias] = [words.slice(0, at).join(' ').toLowerCase(), words.slice(at + 1).join(' ')];
+  if (at < 1 || alias === '') throw new Refusal('say which board and what it is called, like "board neck called VB-7"');
+  const board = [...sheet.boards.values()].find(({ id, title, aliases }) =>
+    [id, title, ...aliases].some((one) => one.toLowerCase() === name),
+  );
+  if (!board)
+    throw new Refusal(`${sheet.title} has no board "${name}"; it has ${[...sheet.boards.keys()].join(', ')}`);
+  return {
+    kind: 'change',
+    change: { kind: 'board', board: board.id, alias },
+    said: `${board.title} is called ${alias} too: into the sheet of this set`,
+  };
+}
+
+/**
+ * The block a place names: by its own names, by its board, or where nothing is said by the net it makes.
+ *
+ * @throws Refusal where there is none of that name
+ */
+function blockNamed(place: string, net: string | undefined, { title, blocks, boards }: Sheet): string {
+  const all = [...blocks.values()];
+  const joined = ({ makes, needs }: (typeof all)[number]) => net !== undefined && (makes.includes(net) || needs.includes(net));
+  const maker = all.find(({ makes }) => net !== undefined && makes.includes(net));
+  if (place === '' && maker) return maker.id;
+  const wanted = place.toLowerCase();
+  const words = (text: string) => text.toLowerCase().split(/[\s_,-]+/);
+  const named = (text: string) => text.toLowerCase() === wanted || words(text).includes(wanted);
+  const exact = all.find(({ id, short }) => id.toLowerCase() === wanted || short.toLowerCase() === wanted);
+  if (exact) return exact.id;
+  const onBoard = all.filter(({ board }) => {
+    const { id, title: own, aliases } = boards.get(board) ?? { id: board, title: '', aliases: [] };
+    return [id, own, ...aliases].some(named);
+  });
+  const found = onBoard.find(joined) ?? all.find((block) => named(block.title)) ?? onBoard[0];
+  if (!found)
+    throw new Refusal(`${title} has no block or board "${place}"; it has ${all.map(({ id }) => id).join(', ')}`);
+  return found.id;
 }
 
 function netNamed(name: string, { title, nets }: Sheet): string {

@@ -1,5 +1,6 @@
 export * from './sheet';
-export { sheetChangeSchema, type SheetChange } from './change';
+export { readSheetChange, type SheetChange } from './change';
+export { kindOfReference, partRoles, type PartRole } from './ownPart';
 export { SheetError, type Problem } from './problem';
 export { readSheet, sheetSchema } from './readSheet';
 export * from './words';
@@ -7,6 +8,6 @@ export { makers, needOrder } from './needOrder';
 export { partName } from './faultTitle';
 export { lintSheet } from './lint';
 export { partNotes, type PartNotes } from './partNotes';
-export { adoptedId, adoptedText, type PointValues, withPoint } from './refine';
+export { adoptedId, adoptedText, editsOf, type SheetEdit, withEdits } from './refine';
 export { anyMark, openSheet } from './openSheet';
 export { withLabel } from './withLabel';

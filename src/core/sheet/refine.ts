@@ -1,50 +1,120 @@
-import { isMap, parseDocument } from 'yaml';
-import { type Source } from './words';
+import { isMap, isSeq, parseDocument } from 'yaml';
+import { type SheetChange } from './change';
+import { faultsOfPart, measureOfPart } from './ownPart';
+import { type Sheet } from './sheet';
 
-/** What is written of a point: only what is given, the rest stands as it was. */
-export interface PointValues {
-  readonly measure?: 'dc';
-  readonly net?: string;
-  readonly where?: string;
-  /** With its unit, as it is typed. */
-  readonly expect?: string;
-  readonly source?: Source;
+/** Values written under a name of a sheet: only what is given, the rest stands as it was. */
+export interface SheetEdit {
+  readonly path: readonly string[];
+  readonly values: Readonly<Record<string, unknown>>;
 }
 
 /**
- * A sheet's text with a point added, or values of a point it inherits or has put in. Comments and all
- * other lines stay.
+ * A sheet's text with values written into it. Comments and all other lines stay.
  *
  * @throws Error when the text is not YAML
  */
-export function withPoint(text: string, name: string, values: PointValues): string {
+export function withEdits(text: string, edits: readonly SheetEdit[]): string {
   const document = parseDocument(text);
   const [error] = document.errors;
   if (error) throw new Error(error.message);
-  const points = document.get('points');
-  if (!isMap(points)) document.set('points', document.createNode({}));
-  else if (points.items.length === 0) points.flow = false;
-  if (!isMap(document.getIn(['points', name]))) {
-    document.setIn(['points', name], document.createNode({ ...values }, { flow: true }));
-  } else {
-    for (const [key, value] of Object.entries(values)) document.setIn(['points', name, key], value);
+  for (const { path, values } of edits) {
+    path.slice(0, -1).forEach((_, depth) => {
+      const parent = path.slice(0, depth + 1);
+      const there = document.getIn(parent);
+      if (!isMap(there)) document.setIn(parent, document.createNode({}));
+      else if (there.items.length === 0) there.flow = false;
+    });
+    if (!isMap(document.getIn(path))) document.setIn(path, document.createNode({ ...values }, { flow: true }));
+    else
+      for (const [key, value] of Object.entries(values)) {
+        const node = document.createNode(value);
+        if (isMap(node) || isSeq(node)) node.flow = true;
+        document.setIn([...path, key], node);
+      }
   }
   return document.toString({ lineWidth: 0 });
 }
 
+/** A part learnt at the bench is under suspicion already: it weighs more than one that merely might fail. */
+const weightOfOwn = 2;
+
+/** What a change writes into the text of a sheet, which as a whole stands as `sheet`. */
+export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
+  switch (change.kind) {
+    case 'point': {
+      const { point, net, where, volts, source } = change;
+      const fresh = sheet.points.has(point) ? {} : { measure: 'dc', net: net ?? '', where: where ?? '' };
+      return [{ path: ['points', point], values: { ...fresh, ...(volts === undefined ? {} : { expect: `${volts} V`, source }) } }];
+    }
+    case 'part': {
+      const { part, is, value, block, role, net } = change;
+      const faults = Object.fromEntries(
+        Object.entries(faultsOfPart(is, role, net)).map(([mode, effect]) => [mode, { weight: weightOfOwn, ...effect }]),
+      );
+      const measure = measureOfPart(is);
+      return [
+        {
+          path: ['blocks', block, 'parts', part],
+          values: { kind: is, title: `${is === 'ic' ? 'Chip' : capital(is)} ${part}`, ...(value === '' ? {} : { value }), faults },
+        },
+        {
+          path: ['points', `${part}-${measure}`],
+          values: { measure, parts: [part], board: sheet.blocks.get(block)!.board, minutes: 2 },
+        },
+      ];
+    }
+    case 'rail': {
+      const { rail, volts, block, point, where } = change;
+      const { makes, board } = sheet.blocks.get(block)!;
+      return [
+        { path: ['nets', rail], values: { title: rail, volts, tolerance: '8%', source: 'manual' } },
+        { path: ['blocks', block], values: { makes: [...makes, rail] } },
+        { path: ['points', point], values: { measure: 'dc', net: rail, where: where ?? '', board } },
+      ];
+    }
+    case 'code': {
+      const { blinks, net, meaning } = change;
+      const title = meaning === '' ? `${sheet.nets.get(net)!.title} out of limits` : meaning;
+      const cuts = [...new Set(sheet.protections.flatMap((one) => one.cuts))];
+      return [
+        {
+          path: ['protections', `code${blinks}`],
+          values: { title, watches: { [net]: ['dead', 'low', 'high'] }, cuts: cuts.length > 0 ? cuts : [net], blinks },
+        },
+      ];
+    }
+    case 'board': {
+      const { board, alias } = change;
+      return [{ path: ['boards', board], values: { aliases: [...sheet.boards.get(board)!.aliases, alias] } }];
+    }
+  }
+}
+
+const capital = (word: string) => `${word.charAt(0).toUpperCase()}${word.slice(1)}`;
+
 /** The text of a new sheet laid over another, to be refined. */
-export function adoptedText(parent: string, title: string): string {
+export function adoptedText(id: string, parent: string, title: string): string {
   return `format: tovrik-sheet/1
-id: ${adoptedId(parent)}
+id: ${id}
 extends: ${parent}
-title: ${title}
+title: ${JSON.stringify(title)}
 
 # Write down only what differs. A name given as null is taken out.
 points: {}
 `;
 }
 
-/** The id of the shop's own refinement of a sheet. */
-export function adoptedId(parent: string): string {
-  return `my-${parent}`;
+/**
+ * The id of the shop's own refinement of a sheet. What fits any make is refined for one make and model.
+ *
+ * @param model as the set is called; needed where the sheet fits any make
+ */
+export function adoptedId(parent: string, model = ''): string {
+  const words = model
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 40);
+  return parent.startsWith('generic-') && words !== '' ? `my-${words}` : `my-${parent}`;
 }

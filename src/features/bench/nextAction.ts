@@ -19,6 +19,13 @@ export function nextAction({ next, repairs }: Briefed): NextAction | undefined {
       button: 'Verify',
     };
   const [repair] = repairs;
+  if (repair?.action.method === 'trace')
+    return {
+      label: `Look inside · in there with ${chanceText(repair.chance)}`,
+      title: repair.action.title,
+      how: 'No point of the sheet tells more. Type the part that proves bad, as in “part R118 22R neck feeds vhi”.',
+      button: 'Note what was found',
+    };
   return (
     repair && {
       label: `Act now · cures it with ${chanceText(repair.chance)}`,

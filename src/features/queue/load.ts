@@ -2,6 +2,7 @@ import 'server-only';
 import { kinOf, readLibrary, sheetOf } from '@/workshop/library/server';
 import { caseOf } from '@/workshop/job';
 import { closedCounts, database, openJobs, readLogs, readSettings } from '@/store';
+import { openSheet } from '@/core/sheet';
 import { type QueueRow, queueRow } from './queueModel';
 
 /** All open jobs as rows, those that can be worked on first. */
@@ -24,7 +25,7 @@ export async function loadQueue(): Promise<{ rows: QueueRow[]; currency: string 
     const sheet = sheetOf(library, job);
     if (!sheet) return [];
     const file = caseOf(
-      { sheet, complaint: job.complaint, closed: closed.get(job.sheet)!, hourlyRate: settings.hourlyRate },
+      { sheet: openSheet(sheet), complaint: job.complaint, closed: closed.get(job.sheet)!, hourlyRate: settings.hourlyRate },
       logs.get(job.id)!,
     );
     return [queueRow(job, file)];

@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useRef, useState, useTransition } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { type PointValues, type Problem, type Sheet, withPoint } from '@/core/sheet';
+import { type Problem, type Sheet, type SheetEdit, withEdits } from '@/core/sheet';
 import { Key, OpenFile, WriteFile, PictureView, useDraft } from '@/ui';
 import { storeSheet } from './actions';
 import { LinePreview } from './LinePreview';
@@ -101,7 +101,7 @@ export function SheetEditor({ opened }: { opened: OpenSheet }) {
         <Lint checked={checked} onGo={goTo} />
         {checked.sheet && (
           <AddPoint
-            onAdd={(name, values) => edit(withPoint(text, name, values))}
+            onAdd={(name, values) => edit(withEdits(text, [{ path: ['points', name], values }]))}
             nets={[...checked.sheet.nets.keys()]}
           />
         )}
@@ -154,7 +154,13 @@ function Lint({ checked, onGo }: { checked: Checked; onGo: (problem: Problem) =>
 }
 
 /** One point in one line: what it is called, its net, where it is and what a good set reads. */
-function AddPoint({ onAdd, nets }: { onAdd: (name: string, values: PointValues) => void; nets: readonly string[] }) {
+function AddPoint({
+  onAdd,
+  nets,
+}: {
+  onAdd: (name: string, values: SheetEdit['values']) => void;
+  nets: readonly string[];
+}) {
   const [name, setName] = useState('');
   const [net, setNet] = useState<string>();
   const [where, setWhere] = useState('');

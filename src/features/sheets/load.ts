@@ -55,7 +55,7 @@ export async function adoptSheet(parent: string): Promise<OpenSheet | undefined>
   const title = /^title: *(.+)$/m.exec(base)?.[1] ?? parent;
   return {
     id: adoptedId(parent),
-    text: adoptedText(parent, `${title}, ours`),
+    text: adoptedText(adoptedId(parent), parent, `${title}, ours`),
     version: 0,
     versions: [],
     parents: Object.fromEntries([parent, ...chainOf(library.texts, base)].map((one) => [one, library.texts.get(one)!])),

@@ -1,7 +1,7 @@
 import { type Library, sheetCards, sheetOf } from '@/workshop/library/server';
 import { describe, expect, it, vi } from 'vitest';
 import { shippedTexts } from '@/sheets';
-import { withPoint } from '@/core/sheet';
+import { withEdits } from '@/core/sheet';
 import { checkText, lookOf, placeText } from './editorModel';
 
 vi.mock('server-only', () => ({}));
@@ -37,7 +37,7 @@ describe('editing', () => {
       text.replace('points: {}', 'points:\n  a: { measure: dc, net: va }'),
       text.replace('points: {}\n', ''),
     ]) {
-      const after = checkText(withPoint(before, 'tp4', values), parents);
+      const after = checkText(withEdits(before, [{ path: ['points', 'tp4'], values }]), parents);
       expect(after.problems).toEqual([]);
       expect(after.sheet!.points.get('tp4')).toMatchObject({ net: 'vs', expect: 187 });
     }
@@ -45,7 +45,7 @@ describe('editing', () => {
 
   it('changes a value where it stands, and keeps comments and all the rest', () => {
     const before = `# ours\n${text.replace('points: {}', 'points:\n  tp4: { measure: dc, net: vs, expect: 187 V } # by the relay\n  tp5: { measure: dc, net: va }')}`;
-    const after = withPoint(before, 'tp4', { expect: '186 V', source: 'good set' });
+    const after = withEdits(before, [{ path: ['points', 'tp4'], values: { expect: '186 V', source: 'good set' } }]);
     expect(after).toBe(before.replace('expect: 187 V }', 'expect: 186 V, source: good set }'));
     expect(checkText(after, parents).sheet!.points.get('tp4')).toMatchObject({ expect: 186, source: 'good set' });
   });

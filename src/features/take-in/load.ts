@@ -1,6 +1,6 @@
 import 'server-only';
 import { kinOf, readLibrary, type SheetCard, sheetCards, sheetOf } from '@/workshop/library/server';
-import { type Sheet, SheetError } from '@/core/sheet';
+import { openSheet, type Sheet, SheetError } from '@/core/sheet';
 import { closedBySheet, closedCounts, database, readSettings, type Settings } from '@/store';
 
 /** What the take-in page works with: the sheets to choose from and the chosen one in full. */
@@ -40,7 +40,7 @@ export async function loadTakeIn(wanted: Readonly<Record<string, string>>): Prom
   return {
     cards,
     done,
-    sheet: tryOptions(() => sheetOf(library, { sheet: card.id, options, label: {} })!) ?? plain,
+    sheet: openSheet(tryOptions(() => sheetOf(library, { sheet: card.id, options, label: {} })!) ?? plain),
     options,
     closed: await closedCounts(db, kinOf(library, card.id)),
     settings: await readSettings(db),

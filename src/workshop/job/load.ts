@@ -1,6 +1,7 @@
 import 'server-only';
 import { kinOf, readLibrary, sheetOf } from '@/workshop/library/server';
 import { cache } from 'react';
+import { openSheet } from '@/core/sheet';
 import { closedCounts, database, findJob, readLog, readSettings } from '@/store';
 import { type JobFile } from './jobFile';
 
@@ -31,7 +32,7 @@ export const loadJob = cache(async (id: string): Promise<JobFile | undefined> =>
     closedAt,
     entries: log.entries,
     seq: log.seq,
-    sheet,
+    sheet: openSheet(sheet),
     closed,
     ...settings,
   };

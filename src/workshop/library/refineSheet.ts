@@ -2,15 +2,38 @@
 
 import { revalidatePath } from 'next/cache';
 import { Refusal } from '@/core/quantity';
-import { adoptedId, adoptedText, type PointValues, sheetChangeSchema, withPoint } from '@/core/sheet';
-import { database, findJob, moveToSheet, saveSheet } from '@/store';
+import { adoptedId, adoptedText, editsOf, readSheetChange, type Sheet, type SheetChange, withEdits } from '@/core/sheet';
+import { database, findJob, type Job, moveToSheet, saveSheet } from '@/store';
 import { answered, type Answered } from '@/workshop/answer';
-import { readLibrary, readText, sheetOf, titleOf } from './library';
+import { type Library, readLibrary, readText, sheetOf, titleOf } from './library';
 
 /** The sheet and version that something learnt went into. */
 export interface Refined {
   readonly sheet: string;
   readonly version: number;
+}
+
+/** What the shop’s own sheet of a set is called: by its make and model where it was of any make. */
+function ownTitle(library: Pick<Library, 'texts'>, { sheet, title }: Pick<Job, 'sheet' | 'title'>): string {
+  return `${sheet.startsWith('generic-') && title !== '' ? title : titleOf(library, sheet)}, ours`;
+}
+
+/** @throws Refusal where what is to be put in is there already, or what it speaks of is not */
+function refuseUnfit(change: SheetChange, { title, points, parts, nets, blocks, boards }: Sheet): void {
+  const refuse = (what: string, name: string, has: boolean) => {
+    throw new Refusal(`${title} has ${has ? `a ${what} "${name}" already` : `no ${what} "${name}"`}`);
+  };
+  if (change.kind === 'point') {
+    const known = points.has(change.point);
+    if (known === (change.net !== undefined)) refuse('point', change.point, known);
+  } else if (change.kind === 'board') {
+    if (!boards.has(change.board)) refuse('board', change.board, false);
+  } else {
+    if (change.kind === 'part' && parts.has(change.part)) refuse('part', change.part, true);
+    if (change.kind === 'rail' && nets.has(change.rail)) refuse('net', change.rail, true);
+    if (change.kind !== 'rail' && !nets.has(change.net)) refuse('net', change.net, false);
+    if (change.kind !== 'code' && !blocks.has(change.block)) refuse('block', change.block, false);
+  }
 }
 
 /**
@@ -24,19 +47,15 @@ export async function refineSheet(jobId: string, input: unknown): Promise<Answer
     if (!job) throw new Refusal('there is no such job');
     if (job.closedAt !== null) throw new Refusal('the job is closed: take the set in again to go on');
     const library = await readLibrary();
-    const id = library.own.has(job.sheet) ? job.sheet : adoptedId(job.sheet);
-    const title = titleOf(library, job.sheet);
+    const own = library.own.has(job.sheet);
+    const id = own ? job.sheet : adoptedId(job.sheet, job.title);
+    const title = own ? titleOf(library, job.sheet) : ownTitle(library, job);
     const before = library.own.get(id);
-    const { point, volts, net, where, source } = sheetChangeSchema.validateSync(input);
+    const change = readSheetChange(input);
     const target = sheetOf(library, { sheet: before ? id : job.sheet, options: job.options, label: {} });
-    const known = target?.points.has(point) ?? false;
-    if (known && net !== undefined) throw new Refusal(`${title} has a point "${point}" of ours already`);
-    if (!known && net === undefined) throw new Refusal(`${title} has no point "${point}"`);
-    const values: PointValues = {
-      ...(known ? {} : { measure: 'dc', net: net ?? '', where: where ?? '' }),
-      ...(volts === undefined ? {} : { expect: `${volts} V`, source }),
-    };
-    const text = withPoint(before?.text ?? adoptedText(job.sheet, `${title}, ours`), point, values);
+    if (!target) throw new Refusal(`there is no sheet "${job.sheet}"`);
+    refuseUnfit(change, target);
+    const text = withEdits(before?.text ?? adoptedText(id, job.sheet, title), editsOf(change, target));
     readText(library, text, job.options);
     const version = await db.transaction(async (work) => {
       const saved = await saveSheet(work, { id, text, at: new Date().toISOString() }, before?.version ?? 0);

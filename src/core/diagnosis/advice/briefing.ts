@@ -13,6 +13,7 @@ import {
   reasonsFrom,
   restsOn,
   type Suspect,
+  told,
 } from '../belief';
 import { type Advice, adviseOn, type ProbeAdvice, type RepairAdvice } from './advice';
 import { type Isolation, isolationOf } from './isolation';
@@ -32,7 +33,7 @@ interface BriefProbe extends Omit<ProbeAdvice, 'probe'> {
  * Advice with what a screen says of it, in names and numbers alone: small enough to be sent from a worker or
  * a server at every reading.
  */
-export interface Briefing extends Pick<Advice, 'next' | 'repairNow' | 'curedChance' | 'harmNow'> {
+export interface Briefing extends Pick<Advice, 'next' | 'repairNow' | 'curedChance' | 'dormant' | 'harmNow'> {
   /** All of them, likeliest first. */
   readonly suspects: readonly BriefSuspect[];
   readonly probes: readonly BriefProbe[];
@@ -69,17 +70,19 @@ export function briefingOf(job: Case): Briefing {
   const { posterior, next, repairNow, curedChance } = advice;
   const [pair] = posterior.pairs;
   const alone = restsOn(posterior);
-  const leads = (posterior.suspects[0]?.probability ?? 0) >= leadingFrom;
+  const suspects = told(posterior.suspects);
+  const leads = (suspects[0]?.probability ?? 0) >= leadingFrom;
   return {
     next,
     repairNow,
     curedChance,
+    dormant: advice.dormant,
     harmNow: advice.harmNow,
-    suspects: posterior.suspects.map(({ fault, ...suspect }) => ({ fault: fault.id, ...suspect })),
+    suspects: suspects.map(({ fault, ...suspect }) => ({ fault: fault.id, ...suspect })),
     probes: advice.probes.map(({ probe: { check, ...probe }, ...worth }) => ({ ...probe, check: check.id, ...worth })),
     repairs: advice.repairs.map(({ action, chance, minutes }) => ({ action: action.id, chance, minutes })),
     reasons: Object.fromEntries(
-      posterior.suspects
+      suspects
         .slice(0, explained)
         .map(({ fault: { id } }) => [id, reasonsFrom(predictions, evidenceFor(posterior, id))]),
     ),

@@ -1,5 +1,5 @@
 import { type Sheet } from '../../sheet';
-import { type Posterior } from './posterior';
+import { type Posterior, type Suspect } from './posterior';
 
 /** What is likeliest to be wrong: listed faults that no test tells apart, or something else in a block. */
 export interface Lead {
@@ -7,6 +7,25 @@ export interface Lead {
   readonly faults: ReadonlySet<string>;
   /** The block, where it is something that the sheet does not list. */
   readonly block?: string;
+}
+
+/**
+ * Suspects as they are told: what may be unlisted in a block taken together, under the likeliest of its effects.
+ * Likeliest first.
+ */
+export function told(suspects: readonly Suspect[]): Suspect[] {
+  const found = new Map<string, Suspect>();
+  for (const suspect of suspects) {
+    const key = suspect.fault.mode === 'unlisted' ? suspect.fault.part : suspect.fault.id;
+    const known = found.get(key);
+    found.set(
+      key,
+      known
+        ? { ...known, prior: known.prior + suspect.prior, probability: known.probability + suspect.probability }
+        : suspect,
+    );
+  }
+  return [...found.values()].sort((a, b) => b.probability - a.probability);
 }
 
 /**

@@ -1,0 +1,74 @@
+import { type FaultMode, partKinds, type PartKind } from '../parts';
+import { type Measure } from '../measure';
+
+/** What a part may be to a net: the supply comes through it, it lies from it to ground, it watches it, it makes it. */
+export const partRoles = ['feeds', 'shunts', 'senses', 'drives'] as const;
+export type PartRole = (typeof partRoles)[number];
+
+type Effect = { readonly sets?: Readonly<Record<string, number | string>>; readonly shorts?: readonly string[]; readonly ripples?: readonly string[] };
+
+/** Ways of failing that leave no way through. */
+const interrupts = new Set<FaultMode>(['open', 'dead', 'joint', 'loose', 'cracked', 'missing', 'stalled']);
+
+/** What a way of failing does to the net; undefined where nothing is seen of it there. */
+const effects: Readonly<Record<PartRole, (mode: FaultMode, net: string) => Effect | undefined>> = {
+  feeds: (mode, net) => (interrupts.has(mode) ? { sets: { [net]: 'dead' } } : mode === 'short' ? undefined : { sets: { [net]: 'low' } }),
+  shunts(mode, net) {
+    if (mode === 'short') return { shorts: [net] };
+    if (mode === 'leaky') return { sets: { [net]: 'low' } };
+    if (mode === 'dry' || mode === 'open') return { sets: { [net]: 0.9 }, ripples: [net] };
+    return mode === 'drifted' || mode === 'worn' ? { sets: { [net]: 'low' } } : undefined;
+  },
+  senses: (mode, net) => ({ sets: { [net]: mode === 'short' || mode === 'leaky' ? 'low' : mode === 'drifted' ? 1.15 : 'high' } }),
+  drives: (mode, net) => ({ sets: { [net]: interrupts.has(mode) || mode === 'short' ? 'dead' : 'low' } }),
+};
+
+/** The ways of failing of a kind of part with what each does to the net it is joined to, as a sheet writes them. */
+export function faultsOfPart(kind: PartKind, role: PartRole, net: string): Readonly<Record<string, Effect>> {
+  return Object.fromEntries(
+    (Object.keys(partKinds[kind].rates) as FaultMode[]).flatMap((mode) => {
+      const effect = effects[role](mode, net);
+      return effect ? [[mode, effect]] : [];
+    }),
+  );
+}
+
+/** How a part of a kind is measured by itself, cold. */
+export function measureOfPart(kind: PartKind): Measure {
+  if (kind === 'electrolytic') return 'esr';
+  const { marked, drop, ohms } = partKinds[kind];
+  if (marked === 'Ω' || ['fuse', 'coil', 'lead', 'transformer', 'yoke', 'flyback', 'switch'].includes(kind)) return 'ohms';
+  if (drop !== undefined || ['transistor', 'mosfet', 'zener'].includes(kind)) return 'diode';
+  return marked === 'F' || ohms !== undefined ? 'ohms' : 'look';
+}
+
+/** The kind a reference and a value speak of: `R118 22R` is a resistor, `C9 100u` an electrolytic. */
+export function kindOfReference(reference: string, value: string): PartKind | undefined {
+  const letters = /^[a-z]+/i.exec(reference)?.[0].toUpperCase() ?? '';
+  if (letters === 'C') return /[\d.]+\s*(?:u|µ|m)/i.test(value) && !/^0/.test(value) ? 'electrolytic' : 'film';
+  const kinds: Readonly<Record<string, PartKind>> = {
+    R: 'resistor',
+    FR: 'fusible',
+    RV: 'trimmer',
+    VR: 'trimmer',
+    TH: 'thermistor',
+    Q: 'transistor',
+    TR: 'transistor',
+    D: 'diode',
+    ZD: 'zener',
+    IC: 'ic',
+    U: 'ic',
+    L: 'coil',
+    T: 'transformer',
+    F: 'fuse',
+    RL: 'relay',
+    SW: 'switch',
+    S: 'switch',
+    OC: 'optocoupler',
+    PC: 'optocoupler',
+    CN: 'connector',
+    J: 'connector',
+    P: 'connector',
+  };
+  return kinds[letters];
+}
