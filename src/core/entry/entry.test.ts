@@ -101,19 +101,63 @@ describe('the entry line', () => {
 
 describe('a line that refines the sheet', () => {
   it('puts in a point with what the manual gives, or teaches what a good set reads', () => {
-    expect(readRefinement('new tp4 VS 181 pin 3 of CN1', scope)).toEqual({
-      kind: 'new point',
-      name: 'tp4',
-      net: 'vs',
-      volts: 181,
-      where: 'pin 3 of CN1',
+    expect(readRefinement('new tp4 VS 181 pin 3 of CN1', scope)).toMatchObject({
+      change: { kind: 'point', point: 'tp4', net: 'vs', volts: 181, where: 'pin 3 of CN1', source: 'manual' },
     });
-    expect(readRefinement('new tp5 vs by the relay', scope)).toMatchObject({ where: 'by the relay' });
+    expect(readRefinement('new tp5 vs by the relay', scope)).toMatchObject({ change: { where: 'by the relay' } });
     expect(readRefinement('learn vs', scope)).toMatchObject({ kind: 'learn', check: { id: 'vs-dc' } });
     expect(readRefinement('vs 181', scope)).toBeUndefined();
   });
 
+  it('puts in parts, rails, codes and names of boards that nobody has written down', () => {
+    const changeOf = (line: string) => {
+      const refinement = readRefinement(line, scope);
+      return refinement?.kind === 'change' ? refinement.change : undefined;
+    };
+    expect(changeOf('part r118 22R psu feeds vs')).toEqual({
+      kind: 'part',
+      part: 'R118',
+      is: 'resistor',
+      value: '22R',
+      block: 'supply',
+      role: 'feeds',
+      net: 'vs',
+    });
+    expect(changeOf('part C99 100u 250V shunts vs to ground')).toMatchObject({
+      is: 'electrolytic',
+      value: '100u 250V',
+      role: 'shunts',
+    });
+    expect(changeOf('part R7 in series with vs')).toMatchObject({ is: 'resistor', value: '', role: 'feeds' });
+    expect(changeOf('part X9 varistor supply shunts vs')).toMatchObject({ is: 'varistor' });
+    expect(changeOf('rail v18 18 from supply at tp18 by the coil')).toEqual({
+      kind: 'rail',
+      rail: 'v18',
+      volts: 18,
+      block: 'supply',
+      point: 'tp18',
+      where: 'tp18 by the coil',
+    });
+    expect(changeOf('rail vneg -12.5 from supply')).toMatchObject({ volts: -12.5, point: 'vneg-dc' });
+    expect(changeOf('code 9 vs overvoltage')).toEqual({ kind: 'code', blinks: 9, net: 'vs', meaning: 'overvoltage' });
+    expect(changeOf('board psu called VB-7')).toEqual({ kind: 'board', board: 'psu', alias: 'VB-7' });
+    // A count of blinks by itself is a reading.
+    expect(readRefinement('code 9', scope)).toBeUndefined();
+  });
+
   it.each([
+    ['part R118 22R psu', /what it does to which net/],
+    ['part R118 22R psu feeds v99', /no net "v99"; it has/],
+    ['part R118 22R attic feeds vs', /no block or board "attic"; it has/],
+    ['part XY9 psu feeds vs', /what is XY9\? Put its kind behind it/],
+    ['part C861 100u psu shunts vs', /already: type what it reads/],
+    ['rail v18 psu', /a short name and its volts/],
+    ['rail vs 18 from supply', /has a net "vs" already/],
+    ['rail v18 18 at tp18', /which block makes it/],
+    ['code 2 vs', /2 blinks already: /],
+    ['code 99 vs', /a whole number of blinks/],
+    ['board psu VB-7', /which board and what it is called/],
+    ['board attic called VB-7', /no board "attic"; it has/],
     ['new tp4', /needs a short name, its net/],
     ['new vs vs', /has a point "vs" already/],
     ['new tp4 v99 3', /no net "v99"; it has/],

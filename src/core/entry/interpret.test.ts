@@ -121,7 +121,7 @@ describe('what is typed', () => {
     expect(learn(saw('normal'))).toMatchObject({ message: expect.stringContaining('measure') as string });
     expect(learn(saw('normal'), read5)).toMatchObject({
       kind: 'sheet',
-      change: { point: 'v5m-dc', volts: 5.02, source: 'good set' },
+      change: { kind: 'point', point: 'v5m-dc', volts: 5.02, source: 'good set' },
     });
     expect(interpret('learn vs', desk(caseOf(live, saw('normal'), took('vs-dc', 187))))).toMatchObject({
       message: expect.stringContaining('label') as string,

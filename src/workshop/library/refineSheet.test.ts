@@ -16,8 +16,9 @@ beforeEach(() => {
 });
 
 const taken = async (id: string, more: Partial<Job> = {}) => addJob(await database(), takenIn(id, more));
-const found = { point: 'tp4', net: 'v12', where: 'pin 3', volts: 12.1, source: 'manual' };
-const own = 'my-generic-plasma';
+const found = { kind: 'point', point: 'tp4', net: 'v12', where: 'pin 3', volts: 12.1, source: 'manual' };
+// A sheet that fits any make is refined for one make and model.
+const own = 'my-kerb-find';
 const textOf = async () => (await versionsOf(await database(), own))[0]?.text;
 
 describe('refining the sheet of a set at the bench', () => {
@@ -38,7 +39,7 @@ describe('refining the sheet of a set at the bench', () => {
     await taken('a');
     await refineSheet('a', found);
     const before = (await textOf())!;
-    expect(await refineSheet('a', { point: 'tp4', volts: 12.3, source: 'good set' })).toMatchObject({
+    expect(await refineSheet('a', { kind: 'point', point: 'tp4', volts: 12.3, source: 'good set' })).toMatchObject({
       done: { version: 2 },
     });
     expect(await textOf()).toBe(before.replace('12.1 V, source: manual', '12.3 V, source: good set'));
@@ -50,17 +51,43 @@ describe('refining the sheet of a set at the bench', () => {
     await taken('b');
     await refineSheet('a', found);
     expect(await refineSheet('b', found)).toEqual({
-      refused: expect.stringContaining('"tp4" of ours already') as string,
+      refused: expect.stringContaining('a point "tp4" already') as string,
     });
     expect((await findJob(await database(), 'b'))!.sheet).toBe('generic-plasma');
     expect(await refineSheet('b', { ...found, point: 'tp5' })).toEqual({ done: { version: 2, sheet: own } });
     expect((await findJob(await database(), 'b'))!.sheet).toBe(own);
   });
 
+  it('takes parts, rails, codes and names of boards, which the next set of the model has and others have not', async () => {
+    await taken('a');
+    await taken('other', { title: 'Another make' });
+    const part = { kind: 'part', part: 'R118', is: 'resistor', value: '22R', block: 'supply', role: 'feeds', net: 'vs' };
+    const rail = { kind: 'rail', rail: 'v18', volts: 18, block: 'supply', point: 'tp18', where: '' };
+    const changes = [part, rail, { ...part, part: 'C9', is: 'electrolytic', value: '100u', role: 'shunts', net: 'v18' }];
+    for (const change of [...changes, { kind: 'code', blinks: 9, net: 'v18', meaning: '' }])
+      expect(await refineSheet('a', change)).toMatchObject({ done: { sheet: own } });
+    expect(await refineSheet('a', { kind: 'board', board: 'psu', alias: 'VB-7' })).toMatchObject({ done: {} });
+    const sheet = sheetOf(await readLibrary(), { sheet: own, options: {}, label: {} })!;
+    expect(sheet.nets.get('v18')).toMatchObject({ volts: 18 });
+    expect(sheet.blocks.get('supply')!.makes).toEqual(expect.arrayContaining(['vs', 'v18']));
+    expect(sheet.faults.get('R118.open')!.sets).toEqual(new Map([['vs', 0]]));
+    expect(sheet.faults.get('C9.short')!.shorts).toEqual(['v18']);
+    expect(sheet.points.get('R118-ohms')).toMatchObject({ measure: 'ohms', parts: ['R118'] });
+    expect(sheet.protections.find(({ blinks }) => blinks === 9)!.watches.has('v18')).toBe(true);
+    expect(sheet.boards.get('psu')!.aliases).toContain('VB-7');
+    expect(await refineSheet('a', part)).toMatchObject({ refused: expect.stringContaining('"R118" already') as string });
+    // The set of another make stands where it stood.
+    expect((await findJob(await database(), 'other'))!.sheet).toBe('generic-plasma');
+    expect(await refineSheet('other', part)).toMatchObject({ done: { sheet: 'my-another-make', version: 1 } });
+  });
+
   it.each([
     ['a net the sheet has not', { ...found, net: 'v99' }, /v99/],
     ['a name that is none', { ...found, point: '4 tp' }, /a short name/],
-    ['no such point to learn', { point: 'tp9', volts: 3, source: 'good set' }, /no point "tp9"/],
+    ['a part at a net that is none', { kind: 'part', part: 'R1', is: 'resistor', value: '', block: 'supply', role: 'feeds', net: 'v99' }, /v99/],
+    ['a kind of part that is none', { kind: 'part', part: 'R1', is: 'wish', value: '', block: 'supply', role: 'feeds', net: 'vs' }, /must be one of/],
+    ['what is no change', { kind: 'wish' }, /must be one of/],
+    ['no such point to learn', { kind: 'point', point: 'tp9', volts: 3, source: 'good set' }, /no point "tp9"/],
     ['volts beyond any set', { ...found, volts: 1e6 }, /60000/],
   ])('refuses %s and leaves set and sheet as they were', async (_, input, message) => {
     await taken('a');
