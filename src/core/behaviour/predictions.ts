@@ -64,7 +64,7 @@ export class Predictions {
       const loose = new Map<string, Expectation>();
       return (fault) =>
         kept(expectations, fault, () => {
-          const found = sharedBy(this.work(fault, check, context));
+          const found = this.leavesAlone(fault, check, context) ? good : sharedBy(this.work(fault, check, context));
           if (fault?.mode !== 'unlisted' && fault?.degreeOf === undefined) return found;
           return kept(loose, `${fault.mode === 'unlisted' ? fault.part : '~'} ${spelt(found)}`, () =>
             sharedBy(loosely(fault, check, this.model.sheet, found, good)),
@@ -103,6 +103,24 @@ export class Predictions {
     return kept(ofCheck, contextKey(context), () => standardOf(this.behaviour(undefined, context), check));
   }
 
+  /** Does a fault plainly not touch what a check reads: another part, or a net that stands as in a good set? */
+  private leavesAlone(fault: Fault | undefined, check: Check, context: Context): boolean {
+    const { point } = check;
+    if (!fault || !point || fault.reads.has(check.id)) return false;
+    if (point.net === undefined) return !point.parts.includes(fault.part) && context.lifted.length === 0;
+    if (point.parts.includes(fault.part) || fault.opens.length > 0 || fault.shorts.includes(point.net)) return false;
+    const index = this.model.netIndex.get(point.net)!;
+    const now = this.behaviour(fault, context).nets[index]!;
+    const usual = this.behaviour(undefined, context).nets[index]!;
+    return (
+      now.ratio === usual.ratio &&
+      now.peak === usual.peak &&
+      now.brief === usual.brief &&
+      now.rippled === usual.rippled &&
+      now.shorted === usual.shorted
+    );
+  }
+
   private work(fault: Fault | undefined, check: Check, context: Context): Expectation {
     const bad = expect(this.behaviour(fault, context), check);
     const intermittent = fault?.appears === 'sometimes' && !findsIntermittents(check);
@@ -137,8 +155,12 @@ function kept<Key, Value>(
   return value;
 }
 
+const spellings = new WeakMap<Expectation, string>();
+
 /** An expectation in a few letters: those that say the same are spelt alike. */
-function spelt(expectation: Expectation): string {
+const spelt = (expectation: Expectation): string => kept(spellings, expectation, () => spelling(expectation));
+
+function spelling(expectation: Expectation): string {
   switch (expectation.kind) {
     case 'number':
       return expectation.components.map(({ chance, value, sigma, shape }) => `${chance}:${value}:${sigma}:${shape}`).join();

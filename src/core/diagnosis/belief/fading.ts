@@ -17,7 +17,7 @@ export const fadingAmong = (faults: readonly Fault[]): Fault[] => faults.filter(
 
 /** Of a fault, how often it comes and goes. */
 export function fadingShare({ appears, mode, degreeOf }: Fault): number {
-  if (appears !== 'always' || degreeOf !== undefined) return 0;
+  if (appears !== 'always' || mode === 'unlisted' || degreeOf !== undefined) return 0;
   return faultModes[mode].touchy ? touchy : usually;
 }
 
@@ -51,16 +51,14 @@ export function fadingLogs(
     let ratio = ratios.get(episode ?? -1);
     if (!lasting && !ratio) ratios.set(episode, (ratio = new Float64Array(fading.length)));
     const absent = good[o]!;
-    fading.forEach((fault, f) => {
-      const present = shown[o]![columns[f]!]!;
-      if (lasting || present === absent || cured.has(fault.id)) {
-        log[f] = present;
-        return;
-      }
+    const present = shown[o]!;
+    for (let f = 0; f < fading.length; f += 1) {
+      const own = (log[f] = present[columns[f]!]!);
+      if (lasting || own === absent || (cured.size > 0 && cured.has(fading[f]!.id))) continue;
       const before = showing * Math.exp(ratio![f]!) + 1 - showing;
-      ratio![f] = Math.max(-40, Math.min(40, ratio![f]! + present - absent));
+      ratio![f] = Math.max(-40, Math.min(40, ratio![f]! + own - absent));
       log[f] = absent + Math.log((showing * Math.exp(ratio![f]!) + 1 - showing) / before);
-    });
+    }
     return log;
   });
   const chance = (ratio: number) => (showing * Math.exp(ratio)) / (showing * Math.exp(ratio) + 1 - showing);

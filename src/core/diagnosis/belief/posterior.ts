@@ -1,5 +1,6 @@
 import { sum, sumOf } from '../../statistics';
 import { type Predictions } from '../../behaviour';
+import { type Expectation } from '../../measure';
 import { insideEvidence, type InsideEvidence } from '../../inside';
 import { type BenchState } from '../../log';
 import { type Fault, type Sheet } from '../../sheet';
@@ -70,9 +71,14 @@ function logLikelihoods(
   const standard = predictions.standard(check, context);
   const row = predictions.row(check, context);
   const evidence = inside.find(({ entries }) => entry !== undefined && entries.has(entry));
+  // Most faults leave most checks alone: they share one expectation, weighed once.
+  const weighed = new Map<Expectation, number>();
   const told = (faults: readonly Fault[]) => {
     const expected = faults.length > 1 ? predictions.expectationOf(faults, check, context) : row(faults[0]);
-    return weight * Math.log(likelihood(answer, expected, standard, outlierChance));
+    let log = weighed.get(expected);
+    if (log === undefined)
+      weighed.set(expected, (log = weight * Math.log(likelihood(answer, expected, standard, outlierChance))));
+    return log;
   };
   return Float64Array.from(hypotheses, ({ faults, despite }) => {
     const present = cured.size > 0 && !despite ? faults.filter(({ id }) => !cured.has(id)) : faults;

@@ -42,7 +42,7 @@ export function voltsOfNet({ nominal, tolerance, guessed, state, reached, lamp }
   if (lamp) return number('linear', settled(nominal * state.ratio * underLamp.share, underLamp.sigma * size));
   const healthy = Math.abs(state.ratio - 1) * size <= toleranceWidth(tolerance, nominal);
   // A faulty rail lands near its ratio, not on it; the further off, the less certain.
-  const off = Math.min(0.12, 0.3 * Math.abs(state.ratio - 1) + 0.01) * size;
+  const off = Math.min(0.12, 0.45 * Math.abs(state.ratio - 1) + 0.01) * size;
   return number('linear', settled(nominal * state.ratio, healthy ? good : Math.max(good, off)));
 }
 

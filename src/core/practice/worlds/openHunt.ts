@@ -1,4 +1,4 @@
-import { asBuilt, type Context, liveCold, Predictions, compileSheet } from '../../behaviour';
+import { asBuilt, type Context, liveCold, type Predictions, predictionsOf } from '../../behaviour';
 import {
   type Advice,
   adviseOn,
@@ -75,7 +75,7 @@ export class Bench {
     readonly set: SimulatedSet,
     private readonly random: Random,
   ) {
-    this.predictions = new Predictions(compileSheet(openSheet(set.sheet)));
+    this.predictions = predictionsOf(openSheet(set.sheet));
     this.stores = [...set.sheet.stores.keys()];
   }
 
