@@ -1,7 +1,7 @@
 import { compileSheet, Predictions } from '@/core/behaviour';
 import { indistinguishable } from '@/core/diagnosis';
 import { mean, seeded, sumOf } from '@/core/statistics';
-import { hunt, type HuntPolicy, nameFault } from '@/core/practice';
+import { hunt, type HuntPolicy, nameIn, simulatedSet, worlds } from '@/core/practice';
 import { openSheet, type Sheet } from '@/core/sheet';
 import { shippedSheets } from '@/sheets';
 
@@ -22,11 +22,12 @@ function benchSheet(sheet: Sheet): void {
   const groups = indistinguishable(predictions);
   const faults = [...sheet.faults.values()];
   const names = Array.from({ length: draws }, (_, draw) =>
-    faults.map((fault, index) =>
-      nameFault(predictions, fault, groups, { noise, misreads, random: seeded(500 + index + 10_000 * draw) }),
-    ),
+    faults.map((fault, index) => {
+      const random = seeded(500 + index + 10_000 * draw);
+      return { fault: fault.id, ...nameIn(simulatedSet(sheet, fault, worlds.listed, random), groups, random) };
+    }),
   ).flat();
-  const missed = names.filter(({ fault, named }) => !groups.get(named)!.has(fault));
+  const missed = names.filter(({ claim }) => !claim.right);
   console.log(
     `\n${sheet.title}: ${faults.length} faults, ${draws} times each, readings with ${percent(noise)} noise, one in ${1 / misreads} a slip`,
   );
@@ -34,7 +35,7 @@ function benchSheet(sheet: Sheet): void {
     `  named, or in the group no test tells apart   ${percent(1 - missed.length / names.length)}   (${mean(names.map(({ probes }) => probes)).toFixed(1)} probes each)`,
   );
   if (missed.length > 0)
-    console.log(`  not named: ${missed.map(({ fault, named }) => `${fault} (taken for ${named})`).join(', ')}`);
+    console.log(`  not named: ${missed.map(({ fault, claim }) => `${fault} (taken for ${claim.about})`).join(', ')}`);
   console.log(`  to the proven cure, every ${every}th fault`);
   console.log(
     '                         mean min   worst min   probes   repairs   first repair right   mean harm min   live though forbidden',

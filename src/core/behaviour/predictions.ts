@@ -1,4 +1,4 @@
-import { type Component, type Expectation, measures, type Standard } from '../measure';
+import { type Expectation, type Standard } from '../measure';
 import { type Fault, type Sheet } from '../sheet';
 import { type Check, checksOf } from './checks';
 import { loosely } from './loosely';
@@ -7,9 +7,6 @@ import { expect } from './expect';
 import { compileSheet, type Model } from './model';
 import { type Behaviour, simulate } from './simulate';
 import { standardOf } from './standard';
-
-/** Chance that an intermittent fault shows at the moment of a check. */
-const showsNow = 0.75;
 
 /**
  * Behaviours and expectations of one model, worked out when first asked for and kept.
@@ -73,7 +70,7 @@ export class Predictions {
     });
   }
 
-  /** What a check gives; an intermittent fault gives a mixture of bad and good. */
+  /** What a check gives; of a fault that comes and goes, while it is there. */
   expectation(fault: Fault | undefined, check: Check, context: Context): Expectation {
     return this.row(check, context)(fault);
   }
@@ -83,12 +80,7 @@ export class Predictions {
     if (faults.length <= 1) return this.expectation(faults[0], check, context);
     const ofCheck = kept(this.joint, check, () => new Map<string, Expectation>());
     const key = `${contextKey(context)}@${faults.map(({ id }) => id).join('+')}`;
-    return kept(ofCheck, key, () => {
-      const bad = expect(this.jointly(faults, context), check);
-      const lasting = faults.filter(({ appears }) => appears !== 'sometimes');
-      const comesAndGoes = lasting.length < faults.length && !findsIntermittents(check);
-      return comesAndGoes ? mix(bad, this.expectationOf(lasting, check, context), showsNow) : bad;
-    });
+    return kept(ofCheck, key, () => expect(this.jointly(faults, context), check));
   }
 
   /** What the set does with several faults at once; none of them is a good set. */
@@ -122,16 +114,8 @@ export class Predictions {
   }
 
   private work(fault: Fault | undefined, check: Check, context: Context): Expectation {
-    const bad = expect(this.behaviour(fault, context), check);
-    const intermittent = fault?.appears === 'sometimes' && !findsIntermittents(check);
-    return intermittent ? mix(bad, expect(this.behaviour(undefined, context), check), showsNow) : bad;
+    return expect(this.behaviour(fault, context), check);
   }
-}
-
-/** Does a check show an intermittent fault whether or not it is showing? */
-function findsIntermittents({ measure }: Check): boolean {
-  const way = measures[measure];
-  return way.kind !== 'number' && way.findsIntermittents === true;
 }
 
 const ofSheets = new WeakMap<Sheet, Predictions>();
@@ -169,20 +153,4 @@ function spelling(expectation: Expectation): string {
     case 'picture':
       return [...expectation.symptoms].sort().join();
   }
-}
-
-/** `share` of one expectation and the rest of the other; pictures do not mix and keep the first. */
-function mix(one: Expectation, other: Expectation, share: number): Expectation {
-  if (one.kind === 'number' && other.kind === 'number') {
-    const scaled = (components: readonly Component[], by: number) =>
-      components.map((part) => ({ ...part, chance: part.chance * by }));
-    return { ...one, components: [...scaled(one.components, share), ...scaled(other.components, 1 - share)] };
-  }
-  if (one.kind === 'choice' && other.kind === 'choice') {
-    const chances = new Map<string, number>();
-    for (const [word, chance] of one.chances) chances.set(word, chance * share);
-    for (const [word, chance] of other.chances) chances.set(word, (chances.get(word) ?? 0) + chance * (1 - share));
-    return { kind: 'choice', chances };
-  }
-  return one;
 }

@@ -3,11 +3,12 @@ import { readEntry } from '../entry';
 import { type LogBody, type LogEntry, replay } from '../log';
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
+import { openSheet } from '../sheet';
 import { compileSheet, Predictions } from '../behaviour';
 import { adviseOn, type Case, type Complaint, contextFor, transition } from '.';
 
 const predictions = new Map(
-  [...shippedSheets().values()].map((sheet) => [sheet.id, new Predictions(compileSheet(sheet))]),
+  [...shippedSheets().values()].map((sheet) => [sheet.id, new Predictions(compileSheet(openSheet(sheet)))]),
 );
 
 /**

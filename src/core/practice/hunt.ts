@@ -10,7 +10,6 @@ import {
   type Probe,
   probeCost,
   renewedBy,
-  restsOn,
   changeCost,
   transition,
 } from '../diagnosis';
@@ -59,6 +58,8 @@ export interface HuntOptions {
 /** Chance of a cure at which someone who follows a list stops measuring. */
 const sureEnough = 0.9;
 const mostSteps = 150;
+/** How often a fault that comes and goes is there when something is read. */
+const showsNow = 0.75;
 /** From this chance on what a set would do is known well enough to leave it off. */
 const known = 0.5;
 
@@ -127,7 +128,9 @@ export function hunt(predictions: Predictions, fault: Fault, options: HuntOption
       go(bench.context, probe.context);
       minutes += probeCost(probe);
       probes += 1;
-      const present = bench.repairs.some(({ repair }) => repair.cures.includes(fault.id)) ? undefined : fault;
+      const mended = bench.repairs.some(({ repair }) => repair.cures.includes(fault.id));
+      const hidden = fault.appears === 'sometimes' && random() > showsNow;
+      const present = mended || hidden ? undefined : fault;
       const answer = answered(predictions.expectation(present, probe.check, probe.context), options);
       record({ kind: 'reading', check: probe.check.id, answer, text: '' });
       continue;
@@ -164,63 +167,6 @@ function answered(
 ): Answer {
   const answer = answerFrom(expectation, noise, random);
   return misreads > 0 && random() < misreads ? misread(answer, expectation, random) : answer;
-}
-
-/** How the naming of one hidden fault went, with nothing repaired. */
-export interface Naming {
-  readonly fault: string;
-  readonly named: string;
-  readonly probes: number;
-}
-
-/** Probability at which a suspect counts as named. */
-const nearlySure = 0.99;
-
-/**
- * Answers probes until one group of faults that no test tells apart is nearly sure, or until no
- * probe tells anything more.
- *
- * @param groups for each fault, the faults no test tells from it
- */
-export function nameFault(
-  predictions: Predictions,
-  fault: Fault,
-  groups: ReadonlyMap<string, ReadonlySet<string>>,
-  options: Pick<HuntOptions, 'noise' | 'random' | 'misreads'>,
-): Naming {
-  const { sheet } = predictions.model;
-  const stores = [...sheet.stores.keys()];
-  const complaint = complaintOf(predictions, fault);
-  const log: LogEntry[] = [];
-  const record = (body: LogBody) => log.push({ id: `${fault.id}-${log.length}`, at: '1970-01-01T00:00:00Z', body });
-  for (let probes = 0; ; probes += 1) {
-    const bench = replay(log, stores);
-    const advice = adviseOn({ predictions, complaint, bench, closed: new Map(), hourlyRate: 20 });
-    const [first] = advice.posterior.suspects;
-    const group = groups.get(first!.fault.id)!;
-    const mass = advice.posterior.suspects.reduce(
-      (sum, suspect) => (group.has(suspect.fault.id) ? sum + suspect.probability : sum),
-      0,
-    );
-    const useful = advice.probes.filter(({ bits }) => bits > 0.002);
-    const settled = mass >= nearlySure || useful.length === 0;
-    // A name that rests on one reading is borne out by taking that reading again.
-    const alone = settled ? restsOn(advice.posterior) : undefined;
-    if (alone && probes < mostSteps) {
-      for (const step of transition(sheet, bench.context, alone.context, () => 2)) record(step);
-      const answer = answered(predictions.expectation(fault, alone.check, alone.context), options);
-      record({ kind: 'reading', check: alone.check.id, answer, text: '' });
-      continue;
-    }
-    if (settled || probes >= mostSteps) return { fault: fault.id, named: first!.fault.id, probes };
-    const next =
-      advice.next === 'probe'
-        ? useful[0]!
-        : useful.reduce((best, one) => (one.bits / one.minutes > best.bits / best.minutes ? one : best));
-    for (const step of transition(sheet, bench.context, next.probe.context, () => 2)) record(step);
-    const answer = answered(predictions.expectation(fault, next.probe.check, next.probe.context), options);
-    record({ kind: 'reading', check: next.probe.check.id, answer, text: '' });
-  }
 }
 
 /** The next check of somebody who goes down a list until one repair is nearly sure. */

@@ -1,6 +1,8 @@
 export { answerFrom } from './answering';
 export { hiddenFault } from './hiddenFault';
-export { complaintOf, hunt, nameFault, type HuntPolicy } from './hunt';
+export { complaintOf, hunt, type HuntPolicy } from './hunt';
 export { traceKinds, traceOf, type LabelledTrace, type TraceKind } from './traces';
 export { calibrationOf, evaluateIn, surely, type WorldResult } from './worlds/evaluate';
+export { nameIn } from './worlds/openHunt';
+export { simulatedSet } from './worlds/simulatedSet';
 export { worldNames, worlds, type WorldName } from './worlds/world';

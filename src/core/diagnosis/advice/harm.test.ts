@@ -3,10 +3,11 @@ import { shippedSheets } from '@/sheets';
 import { liveCold, predictionsOf } from '../../behaviour';
 import { readEntry } from '../../entry';
 import { type LogBody, type LogEntry, replay } from '../../log';
+import { openSheet } from '../../sheet';
 import { adviseOn, type Case, contextFor, stepsTo, transition } from '..';
 
 const sheet = shippedSheets().get('generic-crt-colour')!;
-const predictions = predictionsOf(sheet);
+const predictions = predictionsOf(openSheet(sheet));
 const stores = [...sheet.stores.keys()];
 
 /** A job by what was typed of it; the switching on and off that this takes is done between. */

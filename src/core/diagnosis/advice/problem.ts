@@ -104,7 +104,7 @@ function openFaults({ hypotheses, weights, cured }: Posterior): OpenFaults {
   };
 }
 
-/** While anything else is this likely to help, a block that was searched in vain is not searched again. */
+/** While anything else is this likely to help, what was done in vain is not done again. */
 const worthInstead = 0.04;
 
 /** The repairs that come into question. */
@@ -113,9 +113,9 @@ function offered(
   done: BenchState['repairs'],
   chanceOf: (action: RepairAction) => number,
 ): readonly RepairAction[] {
-  const searched = new Set(done.flatMap(({ repair }) => (repair.action.startsWith('trace:') ? [repair.action] : [])));
-  if (searched.size === 0) return actions;
-  const others = actions.filter(({ id }) => !searched.has(id));
+  if (done.length === 0) return actions;
+  const tried = new Set(done.map(({ repair }) => repair.action));
+  const others = actions.filter(({ id }) => !tried.has(id));
   return others.some((action) => chanceOf(action) > worthInstead) ? others : actions;
 }
 

@@ -9,6 +9,8 @@ import { likelihood } from './likelihood';
 const usually = 0.08;
 /** Joints, latches and cracks do so more often. */
 const touchy = 0.25;
+/** What its sheet says comes and goes hardly ever stays. */
+const alwaysFading = 0.9;
 /** How often what comes and goes is there, from one switching on to the next. */
 const showing = 0.65;
 
@@ -17,6 +19,7 @@ export const fadingAmong = (faults: readonly Fault[]): Fault[] => faults.filter(
 
 /** Of a fault, how often it comes and goes. */
 export function fadingShare({ appears, mode, degreeOf }: Fault): number {
+  if (appears === 'sometimes') return alwaysFading;
   if (appears !== 'always' || mode === 'unlisted' || degreeOf !== undefined) return 0;
   return faultModes[mode].touchy ? touchy : usually;
 }

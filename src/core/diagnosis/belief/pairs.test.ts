@@ -2,13 +2,14 @@ import { type LogBody, type LogEntry, replay } from '../../log';
 import { type Answer } from '../../measure';
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
+import { openSheet } from '../../sheet';
 import { compileSheet, liveCold, Predictions, withConnector } from '../../behaviour';
 import { seeded } from '../../statistics';
 import { answerFrom } from '../../practice';
 import { adviseOn, type Case, isolationOf, lookDeeper, posteriorOf, restsOn } from '..';
 
-const plasma = new Predictions(compileSheet(shippedSheets().get('halvane-hp-42')!));
-const tube = new Predictions(compileSheet(shippedSheets().get('pellisar-tc-14')!));
+const plasma = new Predictions(compileSheet(openSheet(shippedSheets().get('halvane-hp-42')!)));
+const tube = new Predictions(compileSheet(openSheet(shippedSheets().get('pellisar-tc-14')!)));
 const volts = (value: number): Answer => ({ kind: 'number', value, shape: 'settled' });
 const live: LogBody = { kind: 'power', power: 'live' };
 const took = (check: string, answer: Answer): LogBody => ({ kind: 'reading', check, answer, text: '' });
@@ -81,17 +82,17 @@ describe('a slip of the meter', () => {
   const honest = [live, took('v26-dc', volts(0.1)), took('vyoke-ac', volts(0.2))];
 
   it('is named and asked for again, and forgotten once it was read right', () => {
-    const slipped = caseOf(tube, ...honest, took('bplus-dc', volts(11.2)));
+    const slipped = caseOf(tube, ...honest, took('bplus-dc', volts(1121)));
     const advice = adviseOn(slipped);
     expect(advice.posterior.doubts.map(({ observation }) => observation.check.id)).toEqual(['bplus-dc']);
     expect(advice.probes[0]).toMatchObject({ probe: { id: 'bplus-dc' }, doubt: expect.any(Number) as number });
-    const again = adviseOn(caseOf(tube, ...honest, took('bplus-dc', volts(11.2)), took('bplus-dc', volts(112))));
+    const again = adviseOn(caseOf(tube, ...honest, took('bplus-dc', volts(1121)), took('bplus-dc', volts(112))));
     expect(again.posterior.doubts).toEqual([]);
     expect(again.probes[0]!.doubt).toBeUndefined();
   });
 
   it('is not asked for a third time where the second reading bears it out', () => {
-    const twice = adviseOn(caseOf(tube, ...honest, took('bplus-dc', volts(11.2)), took('bplus-dc', volts(11.1))));
+    const twice = adviseOn(caseOf(tube, ...honest, took('bplus-dc', volts(1121)), took('bplus-dc', volts(1118))));
     expect(twice.probes[0]?.doubt).toBeUndefined();
   });
 

@@ -55,20 +55,16 @@ export function simulatedSet(sheet: Sheet, fault: Fault, world: World, random: R
   const expected = (check: Check, context: Context, mended: ReadonlySet<string>): Expectation => {
     const left = faults.filter(({ id }) => !mended.has(id));
     const findable = 'findsIntermittents' in measures[check.measure];
-    const here = world.intermittent && !active && !findable ? [] : left;
-    const lasting = here.map((one) => (one.appears === 'sometimes' ? { ...one, appears: 'always' as const } : one));
-    const found = real.expectationOf(world.intermittent && findable ? here : lasting, check, context);
-    const own = lasting.find(({ part }) => check.point?.parts.includes(part));
+    const here = active || findable ? left : left.filter(({ appears }) => appears !== 'sometimes');
+    const found = real.expectationOf(here, check, context);
+    const own = here.find(({ part }) => check.point?.parts.includes(part));
     if (!world.degrees || own?.mode !== 'drifted' || found.kind !== 'number') return found;
     const good = mainValue(real.expectation(undefined, check, context));
     const share = drift.get(own.id)!;
     const off = mainValue(found) < good ? 1 - share : 1 + share;
     return { ...found, components: [{ ...found.components[0]!, chance: 1, value: good * off }] };
   };
-  const shown = real.jointly(
-    faults.map((one) => ({ ...one, appears: one.appears === 'sometimes' ? 'always' : one.appears })),
-    liveCold,
-  );
+  const shown = real.jointly(faults, liveCold);
   const usual = real.behaviour(undefined, liveCold);
   return {
     faults,
@@ -78,7 +74,7 @@ export function simulatedSet(sheet: Sheet, fault: Fault, world: World, random: R
       signs: Object.fromEntries([...shown.signs].filter(([sign, state]) => usual.signs.get(sign) !== state)),
     },
     turn: () => {
-      active = !world.intermittent || random() < showsInEpisode;
+      active = random() < showsInEpisode;
     },
     answer: (check, context, mended) => {
       const expectation = expected(check, context, mended);
