@@ -6,19 +6,35 @@ import { shippedSheets } from '@/sheets';
 
 /** Every so-manieth fault is hunted; `--every N` says otherwise. */
 const words = process.argv.slice(2);
-const numberAfter = (word: string, usual: number) => (words.includes(word) ? Number(words[words.indexOf(word) + 1]) : usual);
+const numberAfter = (word: string, usual: number) =>
+  words.includes(word) ? Number(words[words.indexOf(word) + 1]) : usual;
 const every = numberAfter('--every', 3);
 const seed = numberAfter('--seed', 1);
 const verbose = words.includes('--missed');
 
 const percent = (share: number) => `${(share * 100).toFixed(1)}`.padStart(6);
-const headings = ['jobs', 'named', 'block', 'of two', 'wrong', 'cured', 'minutes', 'worst', 'probes', 'needless', 'visits', 'silent'];
+const headings = [
+  'jobs',
+  'named',
+  'block',
+  'of two',
+  'wrong',
+  'cured',
+  'minutes',
+  'worst',
+  'probes',
+  'needless',
+  'visits',
+  'silent',
+];
 
 const rowOf = (title: string, one: WorldResult) =>
   [
     `    ${title.padEnd(13)}`,
     String(one.jobs).padStart(7),
-    ...[one.named, one.blockFirst, one.blockWithinTwo, one.wrongAndSure, one.cured].map((share) => percent(share).padStart(9)),
+    ...[one.named, one.blockFirst, one.blockWithinTwo, one.wrongAndSure, one.cured].map((share) =>
+      percent(share).padStart(9),
+    ),
     one.meanMinutes.toFixed(1).padStart(9),
     one.worstMinutes.toFixed(0).padStart(9),
     one.meanProbes.toFixed(1).padStart(9),
@@ -28,11 +44,18 @@ const rowOf = (title: string, one: WorldResult) =>
   ].join('');
 
 const results = new Map<string, WorldResult[]>();
-const chosenWorlds = worldNames.filter((name) => !worldNames.some((one) => words.includes(one)) || words.includes(name));
+const chosenWorlds = worldNames.filter(
+  (name) => !worldNames.some((one) => words.includes(one)) || words.includes(name),
+);
 
 function benchSheet(sheet: Sheet): void {
   const groups = indistinguishable(new Predictions(compileSheet(sheet)));
-  console.log(`\n${sheet.title}\n    ${''.padEnd(13)}${headings.map((word) => word.padStart(9)).join('').slice(2)}`);
+  console.log(
+    `\n${sheet.title}\n    ${''.padEnd(13)}${headings
+      .map((word) => word.padStart(9))
+      .join('')
+      .slice(2)}`,
+  );
   for (const name of chosenWorlds) {
     const started = performance.now();
     const result = evaluateIn(sheet, worlds[name], groups, { seed, every, runs: 1 });
@@ -45,7 +68,8 @@ function benchSheet(sheet: Sheet): void {
 /** Several results as one, weighted by jobs. */
 function together(parts: readonly WorldResult[]): WorldResult {
   const jobs = parts.reduce((sum, one) => sum + one.jobs, 0);
-  const weighted = (pick: (one: WorldResult) => number) => parts.reduce((sum, one) => sum + one.jobs * pick(one), 0) / jobs;
+  const weighted = (pick: (one: WorldResult) => number) =>
+    parts.reduce((sum, one) => sum + one.jobs * pick(one), 0) / jobs;
   return {
     jobs,
     named: weighted((one) => one.named),
@@ -66,14 +90,22 @@ function together(parts: readonly WorldResult[]): WorldResult {
 
 console.log(`\nCulprits drawn from every ${every}th fault, seed ${seed}; shares in per cent`);
 const sheets = [...shippedSheets().values()];
-for (const sheet of sheets) if (!sheets.some(({ id }) => words.includes(id)) || words.includes(sheet.id)) benchSheet(sheet);
-console.log(`\nAll sheets\n    ${''.padEnd(13)}${headings.map((word) => word.padStart(9)).join('').slice(2)}`);
+for (const sheet of sheets)
+  if (!sheets.some(({ id }) => words.includes(id)) || words.includes(sheet.id)) benchSheet(sheet);
+console.log(
+  `\nAll sheets\n    ${''.padEnd(13)}${headings
+    .map((word) => word.padStart(9))
+    .join('')
+    .slice(2)}`,
+);
 for (const [name, parts] of results) console.log(rowOf(name, together(parts)));
 const { bands, error } = calibrationOf([...results.values()].flat().flatMap(({ claims }) => claims));
 console.log('\nStated against observed, all worlds');
 for (const { from, claims, stated, observed } of bands)
   if (claims > 0)
-    console.log(`    ${from.toFixed(1)} to ${(from + 0.1).toFixed(1)}   ${String(claims).padStart(5)} claims   stated ${percent(stated)}   right ${percent(observed)}`);
+    console.log(
+      `    ${from.toFixed(1)} to ${(from + 0.1).toFixed(1)}   ${String(claims).padStart(5)} claims   stated ${percent(stated)}   right ${percent(observed)}`,
+    );
 console.log(`    expected calibration error ${error.toFixed(3)}`);
 const sure = bands.filter(({ from }) => from >= 0.9)[0];
 if (sure && sure.claims > 0) console.log(`    of claims of 0.9 or more ${percent(sure.observed)} % right`);

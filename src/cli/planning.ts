@@ -2,7 +2,9 @@ import { mean, seeded, sumOf } from '@/core/statistics';
 import { placed, Refusal } from '@/core/quantity';
 import { compileSheet, Predictions } from '@/core/behaviour';
 import { firstMove, type PlanProblem, policyCost, readProblem } from '@/core/plan';
-import { hunt, type HuntPolicy } from '@/core/practice';
+import { indistinguishable } from '@/core/diagnosis';
+import { calibrationOf, evaluateIn, hunt, type HuntPolicy, worldNames, worlds } from '@/core/practice';
+import { openSheet, type Sheet } from '@/core/sheet';
 import { command, type Given } from './command';
 import { readText, sheetFrom, sheetOptions } from './files';
 
@@ -31,6 +33,22 @@ function costOf(problem: PlanProblem): object {
   };
 }
 
+/** How the advice does where sets are not as their sheet says. */
+function inWorld(given: Given, sheet: Sheet, word: string): object {
+  const name = worldNames.find((one) => one === word);
+  if (!name) throw new Refusal(`--world is ${worldNames.join(', ')}, not "${word}"`);
+  const count = (option: string) => {
+    const value = Number(given.option(option) ?? 1);
+    if (!Number.isInteger(value) || value < 1 || value > 1000)
+      throw new Refusal(`--${option} is a whole number from 1 to 1000, not "${given.option(option)}"`);
+    return value;
+  };
+  const drawn = { seed: count('seed'), runs: count('runs'), every: count('every') };
+  const groups = indistinguishable(new Predictions(compileSheet(sheet)));
+  const { claims, ...result } = evaluateIn(sheet, worlds[name], groups, drawn);
+  return { sheet: sheet.id, world: name, ...drawn, ...result, calibration: calibrationOf(claims) };
+}
+
 const policies: readonly HuntPolicy[] = ['tovrik', 'checklist', 'random'];
 
 export const evaluate = command({
@@ -40,6 +58,13 @@ export const evaluate = command({
   options: {
     policy: { takes: policies.join('|'), about: 'who names the next probe; tovrik unless told otherwise' },
     noise: { takes: 'SHARE', about: 'scatter of every number read; 0.01 unless told otherwise' },
+    world: {
+      takes: worldNames.join('|'),
+      about: 'how the sets really are against their sheet; then all else but the seed and the runs is of that world',
+    },
+    seed: { takes: 'N', about: 'of a world: which draw of sets; 1 unless told otherwise' },
+    runs: { takes: 'N', about: 'of a world: how often each fault is drawn; 1 unless told otherwise' },
+    every: { takes: 'N', about: 'of a world: every so-manieth fault only; 1 unless told otherwise' },
     misreads: { takes: 'SHARE', about: 'answers that are wrong; 0.05 unless told otherwise' },
     ...sheetOptions,
   },
@@ -48,6 +73,8 @@ export const evaluate = command({
 
 function evaluated(given: Given): object {
   const sheet = sheetFrom(given);
+  const world = given.option('world');
+  if (world !== undefined) return inWorld(given, sheet, world);
   const word = given.option('policy') ?? 'tovrik';
   const chosen = policies.find((one) => one === word);
   if (!chosen) throw new Refusal(`--policy is ${policies.join(', ')}, not "${word}"`);
@@ -58,7 +85,7 @@ function evaluated(given: Given): object {
   };
   const noise = share('noise', 0.01);
   const misreads = share('misreads', 0.05);
-  const predictions = new Predictions(compileSheet(sheet));
+  const predictions = new Predictions(compileSheet(openSheet(sheet)));
   const hunts = [...sheet.faults.values()].map((fault, index) =>
     hunt(predictions, fault, { policy: chosen, noise, misreads, random: seeded(500 + index) }),
   );

@@ -188,16 +188,18 @@ function suspected(given: Given): object {
     hourlyRate: 20,
   });
   return {
-    suspects: told(advice.posterior.suspects).slice(0, mostSuspects).map(({ fault, probability }) => ({
-      fault: fault.id,
-      title: fault.title,
-      probability,
-      reasons: reasonsFrom(predictions, evidenceFor(advice.posterior, fault.id)).map(({ raises, text, factor }) => ({
-        raises,
-        text,
-        factor,
+    suspects: told(advice.posterior.suspects)
+      .slice(0, mostSuspects)
+      .map(({ fault, probability }) => ({
+        fault: fault.id,
+        title: fault.title,
+        probability,
+        reasons: reasonsFrom(predictions, evidenceFor(advice.posterior, fault.id)).map(({ raises, text, factor }) => ({
+          raises,
+          text,
+          factor,
+        })),
       })),
-    })),
     next: advice.probes.slice(0, 5).map(({ probe, minutes, saves, bits, harm, outcomes }) => ({
       probe: probe.id,
       title: probe.check.title,

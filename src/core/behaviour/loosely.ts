@@ -1,6 +1,5 @@
 import { type Component, type Expectation, measures, settled, signStates } from '../measure';
-import { partKinds } from '../parts';
-import { type FaultMode } from '../parts';
+import { type FaultMode, partKinds } from '../parts';
 import { anyMark, type Fault, type Sheet } from '../sheet';
 import { type Check } from './checks';
 import { partAtPoint } from './expect';
@@ -43,7 +42,10 @@ function looseNumber(bad: NumberExpectation, good: NumberExpectation): Expectati
   const [usual] = good.components;
   const size = Math.abs(usual!.value);
   if (bad.scale === 'log' || !Number.isFinite(size) || size === 0)
-    return { ...bad, components: [...scaled(bad.components, numberAsSaid), ...scaled(good.components, 1 - numberAsSaid)] };
+    return {
+      ...bad,
+      components: [...scaled(bad.components, numberAsSaid), ...scaled(good.components, 1 - numberAsSaid)],
+    };
   const wide = scaled(bad.components, numberAsSaid).map((one) => ({
     ...one,
     sigma: Math.hypot(one.sigma, spreadOf(one.value / usual!.value) * size),
@@ -66,7 +68,13 @@ function looseChoice(check: Check, bad: ReadonlyMap<string, number>, good: Reado
 }
 
 /** What a measurement of parts gives if what is wrong in their block may be in one of them. */
-function mayBeTheOne(check: Check, sheet: Sheet, own: readonly string[], block: string, good: Expectation): Expectation {
+function mayBeTheOne(
+  check: Check,
+  sheet: Sheet,
+  own: readonly string[],
+  block: string,
+  good: Expectation,
+): Expectation {
   const ofBlock = [...sheet.parts.values()].filter((part) => part.block === block && part.kind !== 'unlisted').length;
   const share = Math.min(0.8, (inListedPart * own.length) / Math.max(fewestParts, ofBlock));
   const way = measures[check.measure];

@@ -147,9 +147,14 @@ const spelt = (expectation: Expectation): string => kept(spellings, expectation,
 function spelling(expectation: Expectation): string {
   switch (expectation.kind) {
     case 'number':
-      return expectation.components.map(({ chance, value, sigma, shape }) => `${chance}:${value}:${sigma}:${shape}`).join();
+      return expectation.components
+        .map(({ chance, value, sigma, shape }) => `${chance}:${value}:${sigma}:${shape}`)
+        .join();
     case 'choice':
-      return [...expectation.chances].map(([word, chance]) => `${word}:${chance}`).sort().join();
+      return [...expectation.chances]
+        .map(([word, chance]) => `${word}:${chance}`)
+        .sort()
+        .join();
     case 'picture':
       return [...expectation.symptoms].sort().join();
   }

@@ -1,7 +1,7 @@
 import { type Check } from '../behaviour';
 import { partKindNames, type PartKind } from '../parts';
 import { formatQuantity, parseQuantity, Refusal } from '../quantity';
-import { kindOfReference, partRoles, type PartRole, type Sheet, type SheetChange } from '../sheet';
+import { kindOfReference, type PartRole, type Sheet, type SheetChange } from '../sheet';
 import { type EntryScope, findNamed, unknownPoint } from './named';
 
 /** What a line typed at the bench adds to the sheet of the set. */
@@ -75,9 +75,22 @@ function voltsOf(word: string, refused: string): number {
 
 /** Words for what a part is to a net. */
 const roleWords: ReadonlyMap<string, PartRole> = new Map(
-  Object.entries({ feeds: 'feeds', series: 'feeds', shunts: 'shunts', loads: 'shunts', senses: 'senses', drives: 'drives', makes: 'drives' }),
+  Object.entries({
+    feeds: 'feeds',
+    series: 'feeds',
+    shunts: 'shunts',
+    loads: 'shunts',
+    senses: 'senses',
+    drives: 'drives',
+    makes: 'drives',
+  }),
 );
-const roleSaid: Readonly<Record<PartRole, string>> = { feeds: 'feeds', shunts: 'lies from', senses: 'senses', drives: 'drives' };
+const roleSaid: Readonly<Record<PartRole, string>> = {
+  feeds: 'feeds',
+  shunts: 'lies from',
+  senses: 'senses',
+  drives: 'drives',
+};
 
 /** `part R118 22R neck feeds vhi`: a reference, its value or kind, where it is, and what it is to a net. */
 function readPart(words: readonly string[], { sheet }: EntryScope): Refinement {
@@ -96,7 +109,9 @@ function readPart(words: readonly string[], { sheet }: EntryScope): Refinement {
   const place = before.filter((word) => !isNumber(word) && word !== named).join(' ');
   const is = (named?.toLowerCase() as PartKind | undefined) ?? kindOfReference(reference, value);
   if (!is)
-    throw new Refusal(`what is ${reference}? Put its kind behind it: ${partKindNames.slice(0, 12).join(', ')} …; ${example}`);
+    throw new Refusal(
+      `what is ${reference}? Put its kind behind it: ${partKindNames.slice(0, 12).join(', ')} …; ${example}`,
+    );
   const block = blockNamed(place, net, sheet);
   if (value !== '') parseQuantity(value.split(' ')[0]!);
   const title = sheet.nets.get(net)!.title;
@@ -152,8 +167,7 @@ function readBoard(words: readonly string[], { sheet }: EntryScope): Refinement 
   const board = [...sheet.boards.values()].find(({ id, title, aliases }) =>
     [id, title, ...aliases].some((one) => one.toLowerCase() === name),
   );
-  if (!board)
-    throw new Refusal(`${sheet.title} has no board "${name}"; it has ${[...sheet.boards.keys()].join(', ')}`);
+  if (!board) throw new Refusal(`${sheet.title} has no board "${name}"; it has ${[...sheet.boards.keys()].join(', ')}`);
   return {
     kind: 'change',
     change: { kind: 'board', board: board.id, alias },
@@ -168,7 +182,8 @@ function readBoard(words: readonly string[], { sheet }: EntryScope): Refinement 
  */
 function blockNamed(place: string, net: string | undefined, { title, blocks, boards }: Sheet): string {
   const all = [...blocks.values()];
-  const joined = ({ makes, needs }: (typeof all)[number]) => net !== undefined && (makes.includes(net) || needs.includes(net));
+  const joined = ({ makes, needs }: (typeof all)[number]) =>
+    net !== undefined && (makes.includes(net) || needs.includes(net));
   const maker = all.find(({ makes }) => net !== undefined && makes.includes(net));
   if (place === '' && maker) return maker.id;
   const wanted = place.toLowerCase();

@@ -122,7 +122,20 @@ export class BenchInMaking {
 
   /** Where the job stands now. */
   done(): BenchState {
-    const { context, isolated, mains, since, episode, stores, readings, inside, superseded, unreachable, repairs, notes } = this;
+    const {
+      context,
+      isolated,
+      mains,
+      since,
+      episode,
+      stores,
+      readings,
+      inside,
+      superseded,
+      unreachable,
+      repairs,
+      notes,
+    } = this;
     return {
       context,
       isolated,

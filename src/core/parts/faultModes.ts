@@ -40,4 +40,6 @@ export type FaultMode = keyof typeof rows;
 export const faultModes: Readonly<Record<FaultMode, FaultModeRow>> = rows;
 
 /** Ways to fail that a sheet may list, in the order in which they are told. */
-export const faultModeNames: readonly FaultMode[] = (Object.keys(rows) as FaultMode[]).filter((name) => name !== 'unlisted');
+export const faultModeNames: readonly FaultMode[] = (Object.keys(rows) as FaultMode[]).filter(
+  (name) => name !== 'unlisted',
+);

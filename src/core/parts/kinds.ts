@@ -107,7 +107,9 @@ export type PartKind = keyof typeof rows;
 export const partKinds: Readonly<Record<PartKind, PartKindRow>> = rows;
 
 /** Names of the kinds that a part on a sheet may be, in alphabetical order. */
-export const partKindNames: readonly PartKind[] = (Object.keys(rows) as PartKind[]).filter((name) => name !== 'unlisted');
+export const partKindNames: readonly PartKind[] = (Object.keys(rows) as PartKind[]).filter(
+  (name) => name !== 'unlisted',
+);
 
 /** A way of failing that its kind has no rate for. */
 const unlistedRate = 0.3;

@@ -2,7 +2,7 @@ export { answerFrom } from './answering';
 export { hiddenFault } from './hiddenFault';
 export { complaintOf, hunt, type HuntPolicy } from './hunt';
 export { traceKinds, traceOf, type LabelledTrace, type TraceKind } from './traces';
-export { calibrationOf, evaluateIn, surely, type WorldResult } from './worlds/evaluate';
+export { calibrationOf, evaluateIn, type WorldResult } from './worlds/evaluate';
 export { nameIn } from './worlds/openHunt';
 export { simulatedSet } from './worlds/simulatedSet';
 export { worldNames, worlds, type WorldName } from './worlds/world';

@@ -35,6 +35,7 @@ describe('simulated answers', () => {
 const sheets = [...shippedSheets().values()].map(
   (sheet) => [sheet.title, new Predictions(compileSheet(openSheet(sheet)))] as const,
 );
+const listed = new Set([...shippedSheets().values()].flatMap(({ faults }) => [...faults.keys()]));
 const hard = { noise: 0.01, misreads: 0.05 };
 
 describe('hunting with noise and a slip in twenty readings', () => {
@@ -42,7 +43,7 @@ describe('hunting with noise and a slip in twenty readings', () => {
     const minutes = (policy: 'tovrik' | 'checklist') => {
       const hunts = sheets.flatMap(([, predictions]) =>
         [...predictions.model.sheet.faults.values()]
-          .filter(({ mode, degreeOf }) => mode !== 'unlisted' && degreeOf === undefined)
+          .filter(({ id }) => listed.has(id))
           .filter((_, index) => index % 40 === 5)
           .map((fault, index) => hunt(predictions, fault, { ...hard, policy, random: seeded(100 + index) })),
       );

@@ -65,8 +65,7 @@ const known = new WeakMap<Sheet, readonly RepairAction[]>();
  */
 export function repairActions(sheet: Sheet): readonly RepairAction[] {
   let actions = known.get(sheet);
-  if (!actions)
-    known.set(sheet, (actions = [...partActions(sheet), ...boardActions(sheet), ...searches(sheet)]));
+  if (!actions) known.set(sheet, (actions = [...partActions(sheet), ...boardActions(sheet), ...searches(sheet)]));
   return actions;
 }
 
@@ -128,7 +127,9 @@ function searches(sheet: Sheet): RepairAction[] {
       method: 'trace',
       title: `${verbs.trace} ${lowerFirst(block.title)}`,
       minutes:
-        (sheet.boards.get(block.board)?.removal ?? 0) + Math.min(longestSearch, toSearch + parts * minutesPerPart) + minutes,
+        (sheet.boards.get(block.board)?.removal ?? 0) +
+        Math.min(longestSearch, toSearch + parts * minutesPerPart) +
+        minutes,
       money,
       cures: inside.map((fault) => fault.id),
     };

@@ -14,7 +14,10 @@ const volts = yup.number().min(-60_000).max(60_000);
 const changes = {
   /** A point the sheet lacks, or what a good set reads there. */
   point: yup.object({
-    kind: yup.string().oneOf(['point'] as const).required(),
+    kind: yup
+      .string()
+      .oneOf(['point'] as const)
+      .required(),
     point: shortName('tp4'),
     net: yup.string().max(60),
     where: place,
@@ -26,7 +29,10 @@ const changes = {
   }),
   /** A part it does not list, with what it is to a net. */
   part: yup.object({
-    kind: yup.string().oneOf(['part'] as const).required(),
+    kind: yup
+      .string()
+      .oneOf(['part'] as const)
+      .required(),
     part: shortName('R118'),
     is: yup.string().oneOf(partKindNames).required(),
     value: yup.string().max(40).defined(),
@@ -36,7 +42,10 @@ const changes = {
   }),
   /** A rail with the block that makes it and where it is measured. */
   rail: yup.object({
-    kind: yup.string().oneOf(['rail'] as const).required(),
+    kind: yup
+      .string()
+      .oneOf(['rail'] as const)
+      .required(),
     rail: shortName('v18'),
     volts: volts.required(),
     block: yup.string().max(60).required(),
@@ -45,21 +54,29 @@ const changes = {
   }),
   /** A count of blinks with the rail it speaks of. */
   code: yup.object({
-    kind: yup.string().oneOf(['code'] as const).required(),
+    kind: yup
+      .string()
+      .oneOf(['code'] as const)
+      .required(),
     blinks: yup.number().integer().min(1).max(30).required(),
     net: yup.string().max(60).required(),
     meaning: yup.string().max(80, 'a meaning of at most 80 letters').defined(),
   }),
   /** Another name of a board. */
   board: yup.object({
-    kind: yup.string().oneOf(['board'] as const).required(),
+    kind: yup
+      .string()
+      .oneOf(['board'] as const)
+      .required(),
     board: yup.string().max(60).required(),
     alias: yup.string().min(1).max(60, 'a name of at most 60 letters').required(),
   }),
 } as const;
 
 /** A change of a sheet, as a line typed at the bench brings it about. */
-export type SheetChange = { [Kind in keyof typeof changes]: yup.InferType<(typeof changes)[Kind]> }[keyof typeof changes];
+export type SheetChange = {
+  [Kind in keyof typeof changes]: yup.InferType<(typeof changes)[Kind]>;
+}[keyof typeof changes];
 
 /**
  * Reads a change as it was sent.
@@ -68,7 +85,12 @@ export type SheetChange = { [Kind in keyof typeof changes]: yup.InferType<(typeo
  */
 export function readSheetChange(input: unknown): SheetChange {
   const { kind } = yup
-    .object({ kind: yup.string().oneOf(Object.keys(changes) as (keyof typeof changes)[]).required() })
+    .object({
+      kind: yup
+        .string()
+        .oneOf(Object.keys(changes) as (keyof typeof changes)[])
+        .required(),
+    })
     .validateSync(input);
   return changes[kind].validateSync(input, { stripUnknown: true });
 }

@@ -5,7 +5,9 @@ import { faultTitle } from './faultTitle';
 import { type Block, type Connector, type Fault, type Part, type Sheet } from './sheet';
 
 /** What something unlisted in a block may do, with how much of what is unlisted there does that. */
-interface Effect extends Partial<Pick<Fault, 'shorts' | 'ripples' | 'opens' | 'signs' | 'shows' | 'reads' | 'appears'>> {
+interface Effect extends Partial<
+  Pick<Fault, 'shorts' | 'ripples' | 'opens' | 'signs' | 'shows' | 'reads' | 'appears'>
+> {
   readonly name: string;
   readonly title: string;
   readonly share: number;
@@ -190,7 +192,11 @@ function effectsOf(sheet: Sheet, block: Block): Effect[] {
   const loads = block.needs.filter((net) => isRail(net) && !isMains(net));
   return [
     ...likeListed(sheet, shares.alike, (part) => part.block === block.id),
-    ...likeListed(sheet, shares.next, (part, fault) => isDrastic(fault) && nextTo(block, sheet.blocks.get(part.block)!)),
+    ...likeListed(
+      sheet,
+      shares.next,
+      (part, fault) => isDrastic(fault) && nextTo(block, sheet.blocks.get(part.block)!),
+    ),
     ...all('dead', 'nothing comes out', shares.allDead, [0]),
     ...all('low', 'all that comes out is low', shares.allLow, failing),
     ...all('high', 'all that comes out is high', shares.allHigh, rising),
@@ -289,7 +295,8 @@ function looksOf(sheet: Sheet, block: Block): { readonly shows: Fault['shows']; 
   const showing = (belongs: (part: Part) => boolean) => {
     const looks = new Map<string, Fault['shows']>();
     for (const fault of sheet.faults.values())
-      if (fault.shows.length > 0 && belongs(sheet.parts.get(fault.part)!)) looks.set(fault.shows.join('-'), fault.shows);
+      if (fault.shows.length > 0 && belongs(sheet.parts.get(fault.part)!))
+        looks.set(fault.shows.join('-'), fault.shows);
     return [...looks].map(([first, shows]) => ({ first, shows }));
   };
   const own = showing((part) => part.block === block.id);

@@ -5,21 +5,28 @@ import { type Measure } from '../measure';
 export const partRoles = ['feeds', 'shunts', 'senses', 'drives'] as const;
 export type PartRole = (typeof partRoles)[number];
 
-type Effect = { readonly sets?: Readonly<Record<string, number | string>>; readonly shorts?: readonly string[]; readonly ripples?: readonly string[] };
+type Effect = {
+  readonly sets?: Readonly<Record<string, number | string>>;
+  readonly shorts?: readonly string[];
+  readonly ripples?: readonly string[];
+};
 
 /** Ways of failing that leave no way through. */
 const interrupts = new Set<FaultMode>(['open', 'dead', 'joint', 'loose', 'cracked', 'missing', 'stalled']);
 
 /** What a way of failing does to the net; undefined where nothing is seen of it there. */
 const effects: Readonly<Record<PartRole, (mode: FaultMode, net: string) => Effect | undefined>> = {
-  feeds: (mode, net) => (interrupts.has(mode) ? { sets: { [net]: 'dead' } } : mode === 'short' ? undefined : { sets: { [net]: 'low' } }),
+  feeds: (mode, net) =>
+    interrupts.has(mode) ? { sets: { [net]: 'dead' } } : mode === 'short' ? undefined : { sets: { [net]: 'low' } },
   shunts(mode, net) {
     if (mode === 'short') return { shorts: [net] };
     if (mode === 'leaky') return { sets: { [net]: 'low' } };
     if (mode === 'dry' || mode === 'open') return { sets: { [net]: 0.9 }, ripples: [net] };
     return mode === 'drifted' || mode === 'worn' ? { sets: { [net]: 'low' } } : undefined;
   },
-  senses: (mode, net) => ({ sets: { [net]: mode === 'short' || mode === 'leaky' ? 'low' : mode === 'drifted' ? 1.15 : 'high' } }),
+  senses: (mode, net) => ({
+    sets: { [net]: mode === 'short' || mode === 'leaky' ? 'low' : mode === 'drifted' ? 1.15 : 'high' },
+  }),
   drives: (mode, net) => ({ sets: { [net]: interrupts.has(mode) || mode === 'short' ? 'dead' : 'low' } }),
 };
 
@@ -37,7 +44,8 @@ export function faultsOfPart(kind: PartKind, role: PartRole, net: string): Reado
 export function measureOfPart(kind: PartKind): Measure {
   if (kind === 'electrolytic') return 'esr';
   const { marked, drop, ohms } = partKinds[kind];
-  if (marked === 'Ω' || ['fuse', 'coil', 'lead', 'transformer', 'yoke', 'flyback', 'switch'].includes(kind)) return 'ohms';
+  if (marked === 'Ω' || ['fuse', 'coil', 'lead', 'transformer', 'yoke', 'flyback', 'switch'].includes(kind))
+    return 'ohms';
   if (drop !== undefined || ['transistor', 'mosfet', 'zener'].includes(kind)) return 'diode';
   return marked === 'F' || ohms !== undefined ? 'ohms' : 'look';
 }

@@ -45,7 +45,12 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
     case 'point': {
       const { point, net, where, volts, source } = change;
       const fresh = sheet.points.has(point) ? {} : { measure: 'dc', net: net ?? '', where: where ?? '' };
-      return [{ path: ['points', point], values: { ...fresh, ...(volts === undefined ? {} : { expect: `${volts} V`, source }) } }];
+      return [
+        {
+          path: ['points', point],
+          values: { ...fresh, ...(volts === undefined ? {} : { expect: `${volts} V`, source }) },
+        },
+      ];
     }
     case 'part': {
       const { part, is, value, block, role, net } = change;
@@ -56,7 +61,12 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
       return [
         {
           path: ['blocks', block, 'parts', part],
-          values: { kind: is, title: `${is === 'ic' ? 'Chip' : capital(is)} ${part}`, ...(value === '' ? {} : { value }), faults },
+          values: {
+            kind: is,
+            title: `${is === 'ic' ? 'Chip' : capital(is)} ${part}`,
+            ...(value === '' ? {} : { value }),
+            faults,
+          },
         },
         {
           path: ['points', `${part}-${measure}`],

@@ -25,7 +25,12 @@ export async function loadQueue(): Promise<{ rows: QueueRow[]; currency: string 
     const sheet = sheetOf(library, job);
     if (!sheet) return [];
     const file = caseOf(
-      { sheet: openSheet(sheet), complaint: job.complaint, closed: closed.get(job.sheet)!, hourlyRate: settings.hourlyRate },
+      {
+        sheet: openSheet(sheet),
+        complaint: job.complaint,
+        closed: closed.get(job.sheet)!,
+        hourlyRate: settings.hourlyRate,
+      },
       logs.get(job.id)!,
     );
     return [queueRow(job, file)];

@@ -61,9 +61,21 @@ describe('refining the sheet of a set at the bench', () => {
   it('takes parts, rails, codes and names of boards, which the next set of the model has and others have not', async () => {
     await taken('a');
     await taken('other', { title: 'Another make' });
-    const part = { kind: 'part', part: 'R118', is: 'resistor', value: '22R', block: 'supply', role: 'feeds', net: 'vs' };
+    const part = {
+      kind: 'part',
+      part: 'R118',
+      is: 'resistor',
+      value: '22R',
+      block: 'supply',
+      role: 'feeds',
+      net: 'vs',
+    };
     const rail = { kind: 'rail', rail: 'v18', volts: 18, block: 'supply', point: 'tp18', where: '' };
-    const changes = [part, rail, { ...part, part: 'C9', is: 'electrolytic', value: '100u', role: 'shunts', net: 'v18' }];
+    const changes = [
+      part,
+      rail,
+      { ...part, part: 'C9', is: 'electrolytic', value: '100u', role: 'shunts', net: 'v18' },
+    ];
     for (const change of [...changes, { kind: 'code', blinks: 9, net: 'v18', meaning: '' }])
       expect(await refineSheet('a', change)).toMatchObject({ done: { sheet: own } });
     expect(await refineSheet('a', { kind: 'board', board: 'psu', alias: 'VB-7' })).toMatchObject({ done: {} });
@@ -75,7 +87,9 @@ describe('refining the sheet of a set at the bench', () => {
     expect(sheet.points.get('R118-ohms')).toMatchObject({ measure: 'ohms', parts: ['R118'] });
     expect(sheet.protections.find(({ blinks }) => blinks === 9)!.watches.has('v18')).toBe(true);
     expect(sheet.boards.get('psu')!.aliases).toContain('VB-7');
-    expect(await refineSheet('a', part)).toMatchObject({ refused: expect.stringContaining('"R118" already') as string });
+    expect(await refineSheet('a', part)).toMatchObject({
+      refused: expect.stringContaining('"R118" already') as string,
+    });
     // The set of another make stands where it stood.
     expect((await findJob(await database(), 'other'))!.sheet).toBe('generic-plasma');
     expect(await refineSheet('other', part)).toMatchObject({ done: { sheet: 'my-another-make', version: 1 } });
@@ -84,8 +98,16 @@ describe('refining the sheet of a set at the bench', () => {
   it.each([
     ['a net the sheet has not', { ...found, net: 'v99' }, /v99/],
     ['a name that is none', { ...found, point: '4 tp' }, /a short name/],
-    ['a part at a net that is none', { kind: 'part', part: 'R1', is: 'resistor', value: '', block: 'supply', role: 'feeds', net: 'v99' }, /v99/],
-    ['a kind of part that is none', { kind: 'part', part: 'R1', is: 'wish', value: '', block: 'supply', role: 'feeds', net: 'vs' }, /must be one of/],
+    [
+      'a part at a net that is none',
+      { kind: 'part', part: 'R1', is: 'resistor', value: '', block: 'supply', role: 'feeds', net: 'v99' },
+      /v99/,
+    ],
+    [
+      'a kind of part that is none',
+      { kind: 'part', part: 'R1', is: 'wish', value: '', block: 'supply', role: 'feeds', net: 'vs' },
+      /must be one of/,
+    ],
     ['what is no change', { kind: 'wish' }, /must be one of/],
     ['no such point to learn', { kind: 'point', point: 'tp9', volts: 3, source: 'good set' }, /no point "tp9"/],
     ['volts beyond any set', { ...found, volts: 1e6 }, /60000/],

@@ -2,7 +2,15 @@
 
 import { revalidatePath } from 'next/cache';
 import { Refusal } from '@/core/quantity';
-import { adoptedId, adoptedText, editsOf, readSheetChange, type Sheet, type SheetChange, withEdits } from '@/core/sheet';
+import {
+  adoptedId,
+  adoptedText,
+  editsOf,
+  readSheetChange,
+  type Sheet,
+  type SheetChange,
+  withEdits,
+} from '@/core/sheet';
 import { database, findJob, type Job, moveToSheet, saveSheet } from '@/store';
 import { answered, type Answered } from '@/workshop/answer';
 import { type Library, readLibrary, readText, sheetOf, titleOf } from './library';

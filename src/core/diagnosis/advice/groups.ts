@@ -12,7 +12,9 @@ const apart = 0.25;
  * All checks are tried, live and off, cold and warm, and with each connector pulled.
  */
 export function indistinguishable(predictions: Predictions): Map<string, ReadonlySet<string>> {
-  const faults = [...predictions.model.sheet.faults.values()].filter(({ mode, degreeOf }) => mode !== 'unlisted' && degreeOf === undefined);
+  const faults = [...predictions.model.sheet.faults.values()].filter(
+    ({ mode, degreeOf }) => mode !== 'unlisted' && degreeOf === undefined,
+  );
   const alike = new Map(faults.map((fault) => [fault, new Set(faults)]));
   const contexts: Context[] = [liveCold, { ...liveCold, warm: true }];
   for (const { check, context } of contexts.flatMap((bench) => probesOf(predictions, bench, true))) {

@@ -23,7 +23,7 @@ export interface Probe {
 /** What a danger is reckoned at, in minutes of extra care. */
 const dangerMinutes: readonly Minutes[] = [0, 0.3, 1, 2.5];
 
-export function probeCost(probe: Probe): Minutes {
+export function probeCost(probe: Pick<Probe, 'check'>): Minutes {
   return probe.check.minutes + dangerMinutes[probe.check.danger]!;
 }
 

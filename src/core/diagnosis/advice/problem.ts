@@ -168,9 +168,7 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
       id: probe.id,
       cost: probeCost(probe),
       state: stateOf(probe.context),
-      ...(probe.context.power === 'live'
-        ? { harm: harmOn(probe.context, probeMinutesOn(bench.context, probe)) }
-        : {}),
+      ...(probe.context.power === 'live' ? { harm: harmOn(probe.context, probeMinutesOn(bench.context, probe)) } : {}),
       outcomes: outcomesOf(predictions, probe.check, probe.context, open.sets),
       ...(doubt ? { doubt } : {}),
     };

@@ -1,5 +1,5 @@
 export { circumstance, mayMiss, type Case, type Complaint, type Observation } from './case';
-export { leadOf, told, type Lead } from './lead';
+export { leadOf, told } from './lead';
 export { likeliestInside } from './likeliestInside';
 export { likelihood } from './likelihood';
 export { doubtsOf, classesOf, outcomesOf } from './outcomes';

@@ -179,13 +179,19 @@ export function posteriorOf(job: Case): Posterior {
   const lasting: Hypothesis[] = faults.map((fault) => ({ faults: [fault] }));
   const despite: Hypothesis[] = failed.map(({ fault }) => ({ faults: [fault], despite: true as const }));
   const fading = fadingAmong(faults);
-  let hypotheses: Hypothesis[] = [...lasting, ...despite, ...fading.map((fault) => ({ faults: [fault], sometimes: true as const }))];
+  let hypotheses: Hypothesis[] = [
+    ...lasting,
+    ...despite,
+    ...fading.map((fault) => ({ faults: [fault], sometimes: true as const })),
+  ];
   let priors = Float64Array.from([
     ...faults.map((fault) => Math.log(prior.get(fault.id)! * (1 - fadingShare(fault)))),
     ...failed.map(({ fault, chance }) => Math.log(prior.get(fault.id)! * chance)),
     ...fading.map((fault) => Math.log(prior.get(fault.id)! * fadingShare(fault))),
   ]);
-  const shown = observations.map((observation) => logLikelihoods(predictions, inside, [...lasting, ...despite], observation));
+  const shown = observations.map((observation) =>
+    logLikelihoods(predictions, inside, [...lasting, ...despite], observation),
+  );
   const faded = fadingLogs(predictions, observations, faults, fading, shown);
   let logs = shown.map((log, o) => Float64Array.from([...log, ...faded.logs[o]!]));
   let within = insideLogs(inside, hypotheses, observations);
@@ -245,7 +251,10 @@ export function posteriorOf(job: Case): Posterior {
     weights,
     logs,
     cured,
-    dormant: sumOf(fading.keys(), (f) => (1 - faded.there(bench.episode)[f]!) * weights[lasting.length + despite.length + f]!),
+    dormant: sumOf(
+      fading.keys(),
+      (f) => (1 - faded.there(bench.episode)[f]!) * weights[lasting.length + despite.length + f]!,
+    ),
   };
 }
 
@@ -285,7 +294,11 @@ export function evidenceFor(posterior: Posterior, faultId: string): Evidence[] {
   // A fault is explained by the likeliest hypothesis it is part of.
   let index = -1;
   hypotheses.forEach(({ faults }, h) => {
-    if (faults.some(({ id, degreeOf }) => id === faultId || degreeOf === faultId) && (index < 0 || weights[h]! > weights[index]!)) index = h;
+    if (
+      faults.some(({ id, degreeOf }) => id === faultId || degreeOf === faultId) &&
+      (index < 0 || weights[h]! > weights[index]!)
+    )
+      index = h;
   });
   if (index < 0) return [];
   const without = (h: number) =>

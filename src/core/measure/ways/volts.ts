@@ -47,7 +47,10 @@ export function voltsOfNet({ nominal, tolerance, guessed, state, reached, lamp }
 }
 
 /** Volts and rates are right within the tolerance of their point. */
-export function withinTolerance(net: Pick<MeasuredNet, 'nominal' | 'tolerance' | 'guessed' | 'lamp'>, nominal: number): Limits {
+export function withinTolerance(
+  net: Pick<MeasuredNet, 'nominal' | 'tolerance' | 'guessed' | 'lamp'>,
+  nominal: number,
+): Limits {
   const size = Math.abs(nominal);
   const full = Math.abs(net.nominal);
   if (size < 0.01 * full) return { deadBelow: 0, lowBelow: 0, highAbove: Math.max(0.05 * full, 0.05) };

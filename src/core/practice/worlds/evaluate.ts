@@ -29,7 +29,7 @@ export interface WorldResult {
   readonly missed: readonly string[];
 }
 
-export const surely = 0.9;
+const surely = 0.9;
 
 /**
  * Hunts culprits of a sheet in a world.
@@ -80,7 +80,12 @@ export function evaluateIn(
 
 /** Claims by what was stated, with how often they were right, and the mean gap weighted by claims. */
 export function calibrationOf(claims: readonly Claim[]): {
-  readonly bands: readonly { readonly from: number; readonly claims: number; readonly stated: number; readonly observed: number }[];
+  readonly bands: readonly {
+    readonly from: number;
+    readonly claims: number;
+    readonly stated: number;
+    readonly observed: number;
+  }[];
   readonly error: number;
 } {
   const bands = Array.from({ length: 10 }, (_, band) => {

@@ -116,7 +116,7 @@ export class Bench {
   /** @param seconds how long the set must have been on before */
   measure({ check, context }: Pick<Probe, 'check' | 'context'>, mended: ReadonlySet<string>, seconds = 0) {
     this.go(context);
-    this.minutes += check.minutes + seconds / 60;
+    this.minutes += probeCost({ check }) + seconds / 60;
     this.record({ kind: 'reading', check: check.id, answer: this.set.answer(check, context, mended), text: '' });
   }
 }
@@ -167,7 +167,11 @@ export function nameIn(
       bench.measure(alone ?? (advice.next === 'probe' ? useful[0]! : best()).probe, nothingMended);
       continue;
     }
-    return { claim: claimOf(advice, sheet, set.faults, groups), blockRank: blockRankOf(advice, sheet, set.faults), probes };
+    return {
+      claim: claimOf(advice, sheet, set.faults, groups),
+      blockRank: blockRankOf(advice, sheet, set.faults),
+      probes,
+    };
   }
 }
 
@@ -204,7 +208,11 @@ export function huntIn(
       const [open] = proof.open;
       if (open) {
         const check = bench.predictions.checks.get(open.check)!;
-        bench.measure({ check, context: contextFor(asBuilt(bench.context), check.state) }, mended, secondsToProve(open.before.answer));
+        bench.measure(
+          { check, context: contextFor(asBuilt(bench.context), check.state) },
+          mended,
+          secondsToProve(open.before.answer),
+        );
         continue;
       }
       if (proof.done) {
