@@ -107,6 +107,15 @@ describe('what is typed', () => {
     expect(interpret('9', desk(onLive, 'picture'))).toMatchObject({ kind: 'wrong' });
   });
 
+  it('takes up a part that no sheet lists', () => {
+    expect(interpret('part R118 22R psu feeds vs', desk(onLive))).toMatchObject({
+      kind: 'sheet',
+      change: { kind: 'part', part: 'R118' },
+      said: expect.stringContaining('resistor in') as string,
+    });
+    expect(interpret('part R118', desk(onLive))).toMatchObject({ kind: 'wrong' });
+  });
+
   it('teaches the sheet only what a set that works has shown', () => {
     const saw = (symptom: Symptom): LogBody => ({
       kind: 'reading',

@@ -16,7 +16,7 @@ export interface Learnt {
  */
 export function learntFrom(refinement: Refinement, job: Case): Learnt {
   const { nets } = job.predictions.model.sheet;
-  if (refinement.kind === 'change') return refinement;
+  if (refinement.kind === 'change') return { change: refinement.change, said: refinement.said };
   const { check } = refinement;
   const { point } = check;
   if (!point || point.measure !== 'dc') throw new Refusal(`${check.title} is not read in DC volts`);

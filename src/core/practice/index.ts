@@ -5,4 +5,4 @@ export { traceKinds, traceOf, type LabelledTrace, type TraceKind } from './trace
 export { calibrationOf, evaluateIn, type WorldResult } from './worlds/evaluate';
 export { nameIn } from './worlds/openHunt';
 export { simulatedSet } from './worlds/simulatedSet';
-export { worldNames, worlds, type WorldName } from './worlds/world';
+export { worldNames, worlds } from './worlds/world';

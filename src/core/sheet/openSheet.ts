@@ -270,7 +270,7 @@ function likeListed(sheet: Sheet, share: number, isLike: (part: Part, fault: Fau
   const all = sumOf(found.values(), ({ weight }) => weight);
   return [...found.values()].map(({ first, weight }) => ({
     name: `as-${first.id}`,
-    title: `as ${first.title} would show`,
+    title: seenOf(sheet, first),
     share: (share * weight) / all,
     sets: first.sets,
     shorts: first.shorts,
@@ -281,6 +281,17 @@ function likeListed(sheet: Sheet, share: number, isLike: (part: Part, fault: Fau
     appears: first.appears,
     reads: elsewhere(sheet, first),
   }));
+}
+
+/** What is seen of a fault, in a few words. */
+function seenOf({ nets }: Sheet, { sets, shorts, ripples, shows, opens }: Fault): string {
+  const [set] = sets;
+  const title = (net: string) => nets.get(net)?.title ?? net;
+  if (set) return `${set[1] < deadBelow ? 'no' : set[1] < 1 ? 'low' : 'high'} ${title(set[0])}`;
+  if (shorts[0] !== undefined) return `${title(shorts[0])} pulled down`;
+  if (ripples[0] !== undefined) return `ripple on ${title(ripples[0])}`;
+  if (opens[0] !== undefined) return `${opens[0]} open`;
+  return shows.length > 0 ? 'seen in the picture' : 'no voltage tells it';
 }
 
 /** What a fault reads elsewhere than at its own part: a fuse it has blown. */

@@ -58,6 +58,7 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
         Object.entries(faultsOfPart(is, role, net)).map(([mode, effect]) => [mode, { weight: weightOfOwn, ...effect }]),
       );
       const measure = measureOfPart(is);
+      const title = `${is === 'ic' ? 'Chip' : capital(is)} ${part}`;
       return [
         {
           path: ['blocks', block, 'parts', part],
@@ -70,7 +71,7 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
         },
         {
           path: ['points', `${part}-${measure}`],
-          values: { measure, parts: [part], board: sheet.blocks.get(block)!.board, minutes: 2 },
+          values: { title, measure, parts: [part], board: sheet.blocks.get(block)!.board, minutes: 2 },
         },
       ];
     }
