@@ -21,6 +21,9 @@ export interface Model {
   readonly lowBelow: Float64Array;
   readonly highAbove: Float64Array;
   readonly guards: readonly CompiledGuard[];
+  /** By net index: 1 where it switches what needs it on, and where what makes it runs or does not. */
+  readonly commands: Uint8Array;
+  readonly switches: Uint8Array;
 }
 
 export interface CompiledBlock {
@@ -93,6 +96,8 @@ export function compileSheet(sheet: Sheet): Model {
         .map((connector) => ({ connector: connector.id, from: connector.from, to: connector.to })),
     ),
     sourceBoard: nets.map((net) => made.get(net.id)?.board),
+    commands: Uint8Array.from(nets, ({ signal }) => (signal === 'control' ? 1 : 0)),
+    switches: Uint8Array.from(nets, ({ signal }) => (signal === 'control' || signal === 'data' ? 1 : 0)),
     lowBelow: Float64Array.from(slack, (share) => 1 - share),
     highAbove: Float64Array.from(slack, (share) => 1 + share),
   };

@@ -31,6 +31,12 @@ interface Pass {
 /** A protection that leaves this many seconds lets a meter read the set as it runs. */
 const timeToMeasure = 20;
 
+/** A converter does not start on less than this share of its input. */
+const starting = 0.4;
+
+/** Logic does not run on less than this share of its supply, and a command at less is none. */
+const running = 0.55;
+
 /** Regulated outputs hold while every input is at least this share of nominal. */
 const dropout = 0.8;
 
@@ -135,7 +141,8 @@ function run(
     let ripple = 0;
     for (let need = 0; need < needs.length; need += 1) {
       const net = needs[need]!;
-      const got = joined(model, net, model.sourceBoard[net], block.board, open) ? ratio[net]! : 0;
+      const there = joined(model, net, model.sourceBoard[net], block.board, open) ? ratio[net]! : 0;
+      const got = model.commands[net] === 1 && there < running ? 0 : there;
       levels[need] = levelOf(model, net, got);
       if (got < least) least = got;
       if (got > most) most = got;
@@ -144,7 +151,7 @@ function run(
     const given = block.regulates
       ? least >= dropout
         ? 1
-        : least < deadRatio
+        : least < starting
           ? 0
           : least / dropout
       : least < 1
@@ -155,7 +162,8 @@ function run(
         when.every((condition) => condition.levels.includes(levels[condition.need]!)),
       );
       const out = rule ? rule.ratio : given;
-      ratio[net] = cut.has(net) || shorted[net] === 1 ? 0 : out * factor[net]!;
+      const driven = !rule && model.switches[net] === 1 && out < running ? 0 : out;
+      ratio[net] = cut.has(net) || shorted[net] === 1 ? 0 : driven * factor[net]!;
       rippled[net] = ripples[net] === 1 || ripple === 1 ? 1 : 0;
     }
   }

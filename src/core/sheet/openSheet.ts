@@ -83,7 +83,9 @@ function withUnlisted(sheet: Sheet): Sheet {
   const scale = (unlisted * (1 - plugs)) / sum(weights.values());
   const parts = new Map(sheet.parts);
   const place = [...sheet.blocks.values()][0]!.place;
-  const faults = new Map([...sheet.faults.values()].flatMap(withDegrees).map((fault) => [fault.id, fault]));
+  const faults = new Map(
+    [...sheet.faults.values()].flatMap((fault) => withDegrees(sheet, fault)).map((fault) => [fault.id, fault]),
+  );
   for (const block of sheet.blocks.values()) {
     const part = unlistedPart(block);
     const effects = effectsOf(sheet, block);
@@ -141,8 +143,20 @@ function unlistedFault(part: Part, effect: Effect, weight: number, place: Fault[
   };
 }
 
+/** What these let through is all or nothing. */
+const allOrNothing: ReadonlySet<Part['kind']> = new Set([
+  'fuse',
+  'fusible',
+  'switch',
+  'lead',
+  'connector',
+  'battery',
+  'relay',
+]);
+
 /** A fault that takes something to nothing, and the same as far as it leaves something. */
-function withDegrees(fault: Fault): Fault[] {
+function withDegrees({ parts }: Sheet, fault: Fault): Fault[] {
+  if (allOrNothing.has(parts.get(fault.part)!.kind)) return [fault];
   if (![...fault.sets.values()].some((ratio) => ratio < deadBelow)) return [fault];
   const sets = new Map([...fault.sets].map(([net, ratio]) => [net, ratio < deadBelow ? byDegrees.left : ratio]));
   const lesser = { ...fault, id: `${fault.id}~`, degreeOf: fault.id, sets, weight: fault.weight * byDegrees.chance };

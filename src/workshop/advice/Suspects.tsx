@@ -3,7 +3,7 @@
 import { sum, sumOf } from '@/core/statistics';
 import { useState } from 'react';
 import { type Briefed, type Reason, type Suspect } from '@/core/diagnosis';
-import { Bar, chanceText } from '@/ui';
+import { Bar, chanceText, minutesText } from '@/ui';
 import styles from './suspects.module.css';
 
 const shown = 3;
@@ -49,6 +49,7 @@ export function Suspects({ briefed, closed = new Map(), most = shown }: Suspects
           {pair.titles[1]}. No single fault explains every reading.
         </p>
       )}
+      <Found found={briefed.found} />
       <Doubts {...briefed} />
       {others.length > 0 && (
         <p className={styles.rest}>
@@ -59,10 +60,33 @@ export function Suspects({ briefed, closed = new Map(), most = shown }: Suspects
   );
 }
 
-/** Readings that are likely outliers, and the one on which the leading suspect rests. */
-function Doubts({ doubts, alone }: Pick<Briefed, 'doubts' | 'alone'>) {
+/** Parts that proved bad by themselves: whatever explains the complaint, they are put right. */
+function Found({ found }: Pick<Briefed, 'found'>) {
+  if (found.length === 0) return null;
+  const minutes = sumOf(found, (one) => one.minutes);
+  return (
+    <p className={styles.pair} data-testid="found">
+      <b>{found.length === 1 ? 'Found bad' : `${found.length} found bad`}</b>, put right first:{' '}
+      {found.map(({ title, part }) => (title.includes(part) ? title : `${title} ${part}`)).join(', ')}
+      {minutes > 0 && (
+        <>
+          {' '}
+          · about <span className="figure">{minutesText(minutes)}</span>
+        </>
+      )}
+    </p>
+  );
+}
+
+/** Readings that are likely outliers, the one on which the leading suspect rests, and whether the fault shows at all now. */
+function Doubts({ doubts, alone, dormant }: Pick<Briefed, 'doubts' | 'alone' | 'dormant'>) {
   return (
     <>
+      {dormant && (
+        <p className={styles.doubt} role="note">
+          <b>It does not show now.</b> What is read tells little until it does: switch off and on, tap, let it warm up.
+        </p>
+      )}
       {doubts.map(({ entry, said, chance, twice }) => (
         <p key={entry} className={styles.doubt} role="note">
           <b>Misread?</b> {said}: speaks against all the rest, a slip with{' '}

@@ -16,6 +16,7 @@ import {
   told,
 } from '../belief';
 import { type Advice, adviseOn, type ProbeAdvice, type RepairAdvice } from './advice';
+import { type FoundPart, foundParts } from './found';
 import { type Isolation, isolationOf } from './isolation';
 
 /** A suspect by the id of its fault. */
@@ -42,6 +43,8 @@ export interface Briefing extends Pick<Advice, 'next' | 'repairNow' | 'curedChan
   readonly reasons: Readonly<Record<string, readonly Reason[]>>;
   /** Two faults at once, by their titles, where that is likely enough to be said. */
   readonly pair: { readonly titles: readonly [string, string]; readonly probability: number } | undefined;
+  /** Parts seen or measured bad and not yet dealt with. */
+  readonly found: readonly FoundPart[];
   /** Readings that are likely outliers. */
   readonly doubts: readonly {
     readonly entry: string;
@@ -90,6 +93,7 @@ export function briefingOf(job: Case): Briefing {
       pair && pair.probability > pairShown
         ? { titles: [pair.faults[0].title, pair.faults[1].title], probability: pair.probability }
         : undefined,
+    found: foundParts(job),
     doubts: posterior.doubts.map(({ observation, chance }) => ({
       entry: observation.entry!,
       said: observationText(predictions, observation),

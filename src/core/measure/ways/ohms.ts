@@ -9,6 +9,9 @@ const chargedOhms = 4e6;
 const railOhms = 1e4;
 /** A part of fewer ohms is a link, a winding or a fuse: its leads are part of what is read. */
 const few = 20;
+/** What leads and contacts add to few ohms, and how much that differs, in ohms. */
+const usualLeads = 0.15;
+const leadsSpread = 0.2;
 /** Carbon resistors of the age these sets are, where nothing else is marked. */
 const usualTolerance = { relative: 0.05 };
 /** What is not marked in ohms and reads more than this lets nothing through. */
@@ -50,7 +53,11 @@ export const ohms: NumberWay = {
     if (mode === 'leaky') return number('log', settled(Math.min(good, 2000), 0.5));
     if (mode === 'drifted') return number('log', settled(good * 2.2, 0.12));
     if (good >= chargedOhms) return number('log', settled(good, 0.6));
-    if (good < few) return number('log', settled(good, 0.06));
+    if (good < few) {
+      const withLeads = good + usualLeads;
+      const spread = Math.hypot(0.05, (leadsSpread / withLeads) * Math.LOG10E);
+      return number('log', settled(good, 0.06, 0.55), settled(withLeads, spread, 0.45));
+    }
     return number('log', settled(good, 0.012, 0.9), settled(good * 0.6, 0.16, 0.1));
   },
   netLimits: (_, nominal) => ({ deadBelow: 4, lowBelow: 0.35 * nominal, highAbove: 3 * nominal }),

@@ -1,0 +1,51 @@
+import { type Case } from '../belief';
+import { inconclusive, judgeAnswer } from '../../reading';
+import { repairActions } from '../../repair';
+import { type Minutes } from '../../quantity';
+
+/** A part that was seen or measured bad, whether or not it explains the complaint. */
+export interface FoundPart {
+  readonly part: string;
+  readonly title: string;
+  /** The line that says so. */
+  readonly entry: string;
+  /** Putting it right. */
+  readonly minutes: Minutes;
+  readonly money: number;
+}
+
+/**
+ * Parts that were found bad by themselves and not yet dealt with, in the order in which they were found: each
+ * stays, whatever is found after it, until a repair takes it out or the same measurement finds it good.
+ */
+export function foundParts({ predictions, bench }: Case): FoundPart[] {
+  const { checks, model } = predictions;
+  const { parts, faults } = model.sheet;
+  const renewed = new Map<string, number>();
+  bench.repairs.forEach(({ repair }, index) => {
+    for (const id of repair.cures) renewed.set(faults.get(id)?.part ?? '', index + 1);
+  });
+  const found = new Map<string, { readonly by: string; readonly entry: string }>();
+  for (const { check: id, answer, context, entry, afterRepairs } of bench.readings) {
+    const check = checks.get(id);
+    const own = check?.point?.net === undefined ? (check?.point?.parts ?? []) : [];
+    if (!check || own.length === 0) continue;
+    const named = answer.kind === 'choice' && check.measure === 'look' ? answer.choice : undefined;
+    const verdict = judgeAnswer(predictions, check, answer, context);
+    const bad =
+      named === undefined
+        ? own.length === 1 && answer.kind === 'number' && verdict.mark !== 'within' && !inconclusive(check, verdict)
+          ? own[0]
+          : undefined
+        : own.find((part) => part === named);
+    if (bad !== undefined && (renewed.get(bad) ?? 0) <= afterRepairs) found.set(bad, { by: id, entry: entry.id });
+    // One look that finds another part says nothing of this one; a good reading of the part itself does.
+    else if (own.length === 1 && found.get(own[0]!)?.by === id) found.delete(own[0]!);
+  }
+  const actions = new Map(repairActions(model.sheet).map((action) => [action.id, action]));
+  return [...found].map(([part, { entry }]) => {
+    const { title } = parts.get(part)!;
+    const action = actions.get(`replace:${part}`);
+    return { part, title, entry, minutes: action?.minutes ?? 0, money: action?.money ?? 0 };
+  });
+}

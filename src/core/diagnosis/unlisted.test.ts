@@ -1,0 +1,120 @@
+import { describe, expect, it } from 'vitest';
+import { shippedSheets } from '@/sheets';
+import { predictionsOf } from '../behaviour';
+import { readEntry } from '../entry';
+import { type LogBody, type LogEntry, replay } from '../log';
+import { judgeAnswer } from '../reading';
+import { openSheet } from '../sheet';
+import { adviseOn, type Case, contextFor, foundParts, leadOf, told, transition } from '.';
+
+/** A job by what was typed of it; the switching on and off that this takes is done between. */
+function jobOn(id: string, ...lines: readonly string[]): Case {
+  const sheet = openSheet(shippedSheets().get(id)!);
+  const predictions = predictionsOf(sheet);
+  const stores = [...sheet.stores.keys()];
+  const log: LogEntry[] = [];
+  const record = (body: LogBody) => log.push({ id: `line-${log.length}`, at: '2026-11-01T10:00:00Z', body });
+  record({ kind: 'power', power: 'live' });
+  for (const line of lines) {
+    const { context } = replay(log, stores);
+    const entry = readEntry(line, { sheet, checks: predictions.checks });
+    if (entry.kind === 'change') {
+      record(entry.body);
+      continue;
+    }
+    for (const step of transition(sheet, context, contextFor(context, entry.check.state), () => 0)) record(step);
+    record({ kind: 'reading', check: entry.check.id, answer: entry.answer, text: line });
+  }
+  return {
+    predictions,
+    complaint: { symptoms: [], signs: {} },
+    bench: replay(log, stores),
+    closed: new Map(),
+    hourlyRate: 20,
+  };
+}
+
+const suspectsOf = (job: Case) => told(adviseOn(job).posterior.suspects);
+const chanceOf = (job: Case, id: string) => suspectsOf(job).find(({ fault }) => fault.id === id)?.probability ?? 0;
+const blockOf = (job: Case, fault: { readonly part: string }) =>
+  job.predictions.model.sheet.parts.get(fault.part)!.block;
+
+describe('readings as benches give them', () => {
+  it('an intact fuse reads a fifth of an ohm: it is whole, and no slip', () => {
+    const job = jobOn('generic-crt-colour', 'picture dark', 'fuse-ohms 0.2');
+    const { posterior } = adviseOn(job);
+    const { answer, context, check } = job.bench.readings.at(-1)!;
+    expect(judgeAnswer(job.predictions, job.predictions.checks.get(check)!, answer, context).mark).toBe('within');
+    expect(posterior.doubts).toEqual([]);
+    expect(chanceOf(job, 'FUSE.open')).toBeLessThan(0.01);
+  });
+
+  it('1.8 V where 5 V belongs, read twice, is a fact that moves the suspects', () => {
+    const once = suspectsOf(jobOn('generic-crt-colour', 'picture dark'));
+    const job = jobOn('generic-crt-colour', 'picture dark', 'v5s 1.8', 'v5s 1.8');
+    expect(adviseOn(job).posterior.doubts).toEqual([]);
+    const inStandby = (suspects: ReturnType<typeof suspectsOf>) =>
+      suspects.filter(({ fault }) => blockOf(job, fault) === 'standby').reduce((sum, one) => sum + one.probability, 0);
+    expect(inStandby(suspectsOf(job))).toBeGreaterThan(0.8);
+    expect(inStandby(suspectsOf(job))).toBeGreaterThan(4 * inStandby(once));
+  });
+
+  it('a rail a volt or two below ground is as dead as one at nought', () => {
+    const at = (volts: string) => {
+      const job = jobOn('generic-crt-colour', 'picture white_flood', `vhi ${volts}`);
+      return suspectsOf(job)
+        .filter(({ fault }) => fault.sets.get('vhi') === 0)
+        .reduce((sum, one) => sum + one.probability, 0);
+    };
+    expect(at('0')).toBeGreaterThan(0.4);
+    expect(at('-1.5')).toBeGreaterThan(0.8 * at('0'));
+  });
+});
+
+describe('what no sheet lists', () => {
+  it('is located by what surrounds it, and never blamed on a listed part that reads right', () => {
+    const job = jobOn(
+      'generic-crt-colour',
+      'picture white_flood',
+      'bplus 114',
+      'vhi -1.2',
+      'kr 3',
+      'vhi-feed-ohms 1.2',
+    );
+    const { sheet } = job.predictions.model;
+    expect(chanceOf(job, 'VHI-R.open')).toBeLessThan(0.05);
+    const unlisted = suspectsOf(job).find(({ fault }) => fault.mode === 'unlisted')!;
+    expect(blockOf(job, unlisted.fault)).toBe('line_output');
+    expect(unlisted.probability).toBeGreaterThan(0.2);
+    expect(leadOf(adviseOn(job).posterior, sheet).stated).toBeLessThan(0.9);
+  });
+
+  it('weighs in all what the sheet says it leaves out, and nothing where the sheet is whole', () => {
+    const sheet = shippedSheets().get('generic-crt-mono')!;
+    const { predictions } = jobOn('generic-crt-mono');
+    const unlisted = adviseOn({ ...jobOn('generic-crt-mono'), predictions }).posterior.suspects.filter(
+      ({ fault }) => !sheet.faults.has(fault.id),
+    );
+    expect(unlisted.reduce((sum, { prior }) => sum + prior, 0)).toBeCloseTo(1 - sheet.complete, 1);
+    expect(openSheet({ ...sheet, complete: 1 }).faults.size).toBe(sheet.faults.size);
+  });
+});
+
+describe('parts found bad', () => {
+  it('stay, each beside the others, until they are dealt with', () => {
+    const looks = ['C547', 'C548', 'C551'].filter((id) => shippedSheets().get('halvane-hp-42')!.parts.has(id));
+    const check = [...predictionsOf(openSheet(shippedSheets().get('halvane-hp-42')!)).checks.values()].find(
+      ({ measure, point }) => measure === 'look' && looks.every((id) => point?.parts.includes(id)),
+    )!;
+    const lines = looks.map((id) => `${check.id} ${id}`);
+    expect(foundParts(jobOn('halvane-hp-42', ...lines)).map(({ part }) => part)).toEqual(looks);
+    expect(looks.length).toBeGreaterThan(1);
+    const minutes = foundParts(jobOn('halvane-hp-42', ...lines)).map((one) => one.minutes);
+    expect(minutes.every((one) => one > 0)).toBe(true);
+  });
+
+  it('go where the part itself then reads right', () => {
+    expect(foundParts(jobOn('halvane-hp-42', 'C547 esr 2.9')).map(({ part }) => part)).toEqual(['C547']);
+    expect(foundParts(jobOn('halvane-hp-42', 'C547 esr 2.9', 'C547 esr 0.1'))).toEqual([]);
+  });
+});
