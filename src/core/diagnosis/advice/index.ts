@@ -1,6 +1,6 @@
 export { adviseOn, type Advice, type ProbeAdvice } from './advice';
 export { type Briefed, type Briefing, briefingOf, followed, weightsOf } from './briefing';
-export { foundParts, type FoundPart } from './found';
+export { foundParts } from './found';
 export { lookDeeper, type DeeperLook } from './deeper';
 export { indistinguishable } from './groups';
 export { isolationOf, type Isolation } from './isolation';

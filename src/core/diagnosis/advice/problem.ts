@@ -82,8 +82,17 @@ export interface OpenFaults {
   readonly mass: number;
 }
 
-/** Faults less likely than this are left out of the reckoning; together they weigh next to nothing. */
+/** Faults less likely than this are left out of the reckoning, and the least likely that weigh so little together. */
 const negligible = 2e-5;
+const negligibleTogether = 0.004;
+
+/** The sets of faults that count, in the order in which they came. */
+function weightiest<T extends { readonly weight: number }>(sets: readonly T[]): T[] {
+  const order = sets.filter(({ weight }) => weight > negligible).sort((a, b) => b.weight - a.weight);
+  let left = sumOf(order, ({ weight }) => weight) * (1 - negligibleTogether);
+  const counted = new Set(order.filter(({ weight }) => left > 0 && (left -= weight) > -Infinity));
+  return sets.filter((one) => counted.has(one));
+}
 
 function openFaults({ hypotheses, weights, cured }: Posterior): OpenFaults {
   const sets = new Map<string, { faults: readonly Fault[]; weight: number }>();
@@ -95,7 +104,7 @@ function openFaults({ hypotheses, weights, cured }: Posterior): OpenFaults {
     sets.set(key, { faults, weight: (sets.get(key)?.weight ?? 0) + weights[h]! });
   });
   const all = [...sets.values()];
-  const kept = all.filter(({ weight }) => weight > negligible);
+  const kept = weightiest(all);
   const sum = sumOf(kept, ({ weight }) => weight);
   return {
     sets: kept.map(({ faults }) => faults),

@@ -190,9 +190,30 @@ export function doubtsOf(
   context: Context,
   sets: readonly (readonly Fault[])[],
 ): Float64Array | undefined {
-  if (sets.some((faults) => faults.length > 1)) return undefined;
+  const { places, joint } = placesOf(predictions, sets);
+  if (joint) return undefined;
   const { doubt } = tableOf(predictions, check, context);
-  return Float64Array.from(sets, ([fault]) => doubt[fault ? predictions.placeOf(fault) : predictions.count]!);
+  const found = new Float64Array(places.length);
+  for (let set = 0; set < places.length; set += 1) found[set] = doubt[places[set]!]!;
+  return found;
+}
+
+const knownPlaces = new WeakMap<
+  readonly (readonly Fault[])[],
+  { readonly places: Int32Array; readonly joint: boolean }
+>();
+
+/** The places of sets of faults in the tables, by the first of each, and whether any has several; kept, for every test asks. */
+function placesOf(predictions: Predictions, sets: readonly (readonly Fault[])[]) {
+  let known = knownPlaces.get(sets);
+  if (!known) {
+    known = {
+      places: Int32Array.from(sets, ([fault]) => (fault ? predictions.placeOf(fault) : predictions.count)),
+      joint: sets.some((faults) => faults.length > 1),
+    };
+    knownPlaces.set(sets, known);
+  }
+  return known;
 }
 
 /**
@@ -211,14 +232,16 @@ export function outcomesOf(
   sets: readonly (readonly Fault[])[],
 ): Outcome[] {
   const { names, rows, chancesFor } = tableOf(predictions, check, context);
-  const places = sets.map((faults) => (faults.length === 0 ? predictions.count : predictions.placeOf(faults[0]!)));
-  const joint = sets.map((faults) =>
-    faults.length > 1 ? chancesFor(predictions.expectationOf(faults, check, context)) : undefined,
-  );
+  const { places, joint } = placesOf(predictions, sets);
+  const several = joint
+    ? sets.map((faults) =>
+        faults.length > 1 ? chancesFor(predictions.expectationOf(faults, check, context)) : undefined,
+      )
+    : undefined;
   return names.map((name, outcome) => {
     const row = rows[outcome]!;
     const chances = new Float64Array(sets.length);
-    for (let set = 0; set < sets.length; set += 1) chances[set] = joint[set]?.[outcome] ?? row[places[set]!]!;
+    for (let set = 0; set < sets.length; set += 1) chances[set] = several?.[set]?.[outcome] ?? row[places[set]!]!;
     return { name, chances };
   });
 }
