@@ -52,25 +52,19 @@ const drying = 0.85;
 const leastOfBlock = 0.4;
 
 const opened = new WeakMap<Sheet, Sheet>();
-const already = new WeakSet<Sheet>();
 
 /**
  * The sheet with, for each block, “something else in here”: a part with the effects that whatever no sheet
  * lists may have on what the block makes and on what it loads. How much of what goes wrong that is, in all,
- * comes from the sheet’s completeness.
+ * comes from the sheet’s completeness; an opened sheet leaves nothing out.
  */
 export function openSheet(sheet: Sheet): Sheet {
-  if (already.has(sheet)) return sheet;
   let open = opened.get(sheet);
-  if (!open) {
-    opened.set(sheet, (open = withUnlisted(sheet)));
-    already.add(open);
-  }
+  if (!open) opened.set(sheet, (open = sheet.complete >= 1 ? sheet : withUnlisted(sheet)));
   return open;
 }
 
 function withUnlisted(sheet: Sheet): Sheet {
-  if (sheet.complete >= 1) return sheet;
   const rates = new Map<string, number>();
   for (const fault of sheet.faults.values()) {
     const part = sheet.parts.get(fault.part)!;
@@ -113,7 +107,7 @@ function withUnlisted(sheet: Sheet): Sheet {
     parts.set(part.id, part);
     faults.set(fault.id, { ...fault, mode: 'loose', title: faultTitle(part, 'loose') });
   }
-  return { ...sheet, parts, faults };
+  return { ...sheet, complete: 1, parts, faults };
 }
 
 /** The block a connector is looked into with: the one that lists it, or the first that needs what it carries where it leads to. */
