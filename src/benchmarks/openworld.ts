@@ -8,7 +8,7 @@ import { shippedSheets } from '@/sheets';
 const words = process.argv.slice(2);
 const numberAfter = (word: string, usual: number) =>
   words.includes(word) ? Number(words[words.indexOf(word) + 1]) : usual;
-const every = numberAfter('--every', 3);
+const every = numberAfter('--every', 20);
 const seed = numberAfter('--seed', 1);
 const verbose = words.includes('--missed');
 

@@ -37,6 +37,8 @@ function costOf(problem: PlanProblem): object {
 function inWorld(given: Given, sheet: Sheet, word: string): object {
   const name = worldNames.find((one) => one === word);
   if (!name) throw new Refusal(`--world is ${worldNames.join(', ')}, not "${word}"`);
+  const idle = ['policy', 'noise', 'misreads'].find((option) => given.has(option));
+  if (idle !== undefined) throw new Refusal(`--${idle} goes with the sheet as it is: leave it out, or --world`);
   const count = (option: string) => {
     const value = Number(given.option(option) ?? 1);
     if (!Number.isInteger(value) || value < 1 || value > 1000)

@@ -1,5 +1,5 @@
 import { type Expectation, type Standard } from '../measure';
-import { type Fault, type Sheet } from '../sheet';
+import { anyMark, type Fault, type Sheet } from '../sheet';
 import { type Check, checksOf } from './checks';
 import { loosely } from './loosely';
 import { type Context, contextKey } from './context';
@@ -63,7 +63,9 @@ export class Predictions {
         kept(expectations, fault, () => {
           const found = this.leavesAlone(fault, check, context) ? good : sharedBy(this.work(fault, check, context));
           if (fault?.mode !== 'unlisted' && fault?.degreeOf === undefined) return found;
-          return kept(loose, `${fault.mode === 'unlisted' ? fault.part : '~'} ${spelt(found)}`, () =>
+          // Looseness depends on where the fault may be, and on whether it may look like anything.
+          const looseness = fault.mode !== 'unlisted' ? '~' : `${fault.part} ${fault.shows.includes(anyMark)}`;
+          return kept(loose, `${looseness} ${spelt(found)}`, () =>
             sharedBy(loosely(fault, check, this.model.sheet, found, good)),
           );
         });
@@ -156,6 +158,6 @@ function spelling(expectation: Expectation): string {
         .sort()
         .join();
     case 'picture':
-      return [...expectation.symptoms].sort().join();
+      return `${expectation.sure ?? ''} ${[...expectation.symptoms].sort().join()}`;
   }
 }

@@ -100,6 +100,24 @@ describe('what no sheet lists', () => {
   });
 });
 
+describe('a picture that no listed fault shows', () => {
+  it('is laid to something unlisted, seen in the picture', () => {
+    const plain = shippedSheets().get('halvane-hp-42')!;
+    const without = {
+      ...plain,
+      faults: new Map([...plain.faults].filter(([, { shows }]) => !shows.includes('cracked_glass'))),
+    };
+    const predictions = predictionsOf(openSheet(without));
+    const job = { ...jobOn('halvane-hp-42', 'picture cracked_glass', 'picture cracked_glass'), predictions };
+    const [before, after] = [{ ...job, bench: replay([], []) }, job].map((one) =>
+      told(adviseOn(one).posterior.suspects)
+        .filter(({ fault }) => fault.mode === 'unlisted')
+        .reduce((sum, one) => sum + one.probability, 0),
+    );
+    expect(after).toBeGreaterThan(before! + 0.1);
+  });
+});
+
 describe('parts found bad', () => {
   it('stay, each beside the others, until they are dealt with', () => {
     const looks = ['C547', 'C548', 'C551'].filter((id) => shippedSheets().get('halvane-hp-42')!.parts.has(id));

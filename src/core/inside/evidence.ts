@@ -50,7 +50,8 @@ export function insideEvidence(sheet: Sheet, checks: ReadonlyMap<string, Check>,
       for (const fault of sheet.faults.values())
         if (fault.part === part && ways.length > 0) advantages.set(fault.id, advantageOf(fault, ways));
     }
-    const unlisted = meanAdvantage(ranked, (way) => (isListed(sheet, stage, way) ? otherwise : 1));
+    const isKnown = listedWays(sheet, stage);
+    const unlisted = meanAdvantage(ranked, ({ fault }) => (isKnown(fault) ? otherwise : 1));
     for (const fault of sheet.faults.values())
       if (fault.mode === 'unlisted' && sheet.parts.get(fault.part)!.block === block.id)
         advantages.set(fault.id, unlisted);
@@ -61,10 +62,15 @@ export function insideEvidence(sheet: Sheet, checks: ReadonlyMap<string, Check>,
 /** Something unlisted may do what a listed fault does, against doing what none of them does. */
 const otherwise = 0.3;
 
-/** Is a way of failing of an element one that the sheet lists for its part? */
-function isListed(sheet: Sheet, { parts }: BlockStage, { fault: { ref, mode } }: RankedFault): boolean {
-  const [, part] = [...parts].find(([element]) => element.toLowerCase() === ref.toLowerCase()) ?? [];
-  return [...sheet.faults.values()].some((fault) => fault.part === part && (meant[fault.mode]?.(mode) ?? true));
+/** Tells whether a way of failing of an element is one that the sheet lists for its part. */
+function listedWays({ faults }: Sheet, { parts }: BlockStage): (way: CircuitFault) => boolean {
+  const partOf = new Map([...parts].map(([element, part]) => [element.toLowerCase(), part]));
+  const ofStage = new Set(parts.values());
+  const listed = [...faults.values()].filter(({ part }) => ofStage.has(part));
+  return ({ ref, mode }) => {
+    const own = partOf.get(ref.toLowerCase());
+    return listed.some((fault) => fault.part === own && (meant[fault.mode]?.(mode) ?? true));
+  };
 }
 
 /** The mean over the ways the fault may mean, the usual ones counting for more. */

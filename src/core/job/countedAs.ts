@@ -1,4 +1,4 @@
-import { type Fault, partName, type Sheet } from '../sheet';
+import { type Fault, isListed, partName, type Sheet } from '../sheet';
 
 /** Letters and digits alone: how something is written does not matter. */
 const plain = (text: string) =>
@@ -15,7 +15,7 @@ export function countedAs(cause: string, { faults, parts }: Sheet): Fault | unde
   const written = ` ${plain(cause)} `;
   if (written.trim() === '') return undefined;
   const named = (text: string) => text !== '' && written.includes(` ${plain(text)} `);
-  const all = [...faults.values()].filter(({ mode, degreeOf }) => mode !== 'unlisted' && degreeOf === undefined);
+  const all = [...faults.values()].filter(isListed);
   const whole = all.filter(({ id, title }) => named(title) || named(id));
   if (whole.length > 0) return longest(whole);
   const ofPart = all.filter(({ part }) => named(part) || named(partName(parts.get(part)!)));

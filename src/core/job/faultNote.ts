@@ -1,6 +1,7 @@
 import { sum, sumOf } from '../statistics';
 import { replay } from '../log';
-import { type Case, evidenceFor, posteriorOf, reasonsFrom, verificationOf } from '../diagnosis';
+import { type Case, evidenceFor, posteriorOf, reasonsFrom, told, verificationOf } from '../diagnosis';
+import { dealtWith } from '../repair';
 import { answerText, judgeAnswer } from '../reading';
 import { symptomTitles } from '../picture';
 
@@ -39,9 +40,9 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
   const { predictions, bench, complaint } = job;
   const { sheet } = predictions.model;
   const posterior = posteriorOf(job);
+  const suspects = told(posterior.suspects);
   const last = bench.repairs[bench.repairs.length - 1]?.repair;
-  const culprit =
-    posterior.suspects.find((suspect) => last?.cures.includes(suspect.fault.id)) ?? posterior.suspects[0]!;
+  const culprit = suspects.find(({ fault }) => last && dealtWith(sheet, last).has(fault.id)) ?? suspects[0]!;
   const symptom = [
     ...complaint.symptoms.map((one) => symptomTitles[one]),
     ...Object.entries(complaint.signs).map(
@@ -91,7 +92,7 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
 function misleads(job: Case, culprit: string): string {
   const { bench } = job;
   const inVain = bench.repairs.slice(0, -1).map(({ repair }) => `${repair.title} did not cure it`);
-  const atFirst = posteriorOf({ ...job, bench: replay([], []) }).suspects[0];
+  const [atFirst] = told(posteriorOf({ ...job, bench: replay([], []) }).suspects);
   const pointed =
     atFirst && atFirst.fault.id !== culprit
       ? [`At first it pointed at ${atFirst.fault.title} (${Math.round(atFirst.probability * 100)} %)`]

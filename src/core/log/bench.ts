@@ -11,8 +11,6 @@ export interface TakenReading {
   readonly answer: Answer;
   readonly text: string;
   readonly context: Context;
-  /** Faults that repairs had cured by then. */
-  readonly cured: ReadonlySet<string>;
   /** Count of repairs done before it. */
   readonly afterRepairs: number;
   /** When the power state of its moment began: how long a set had run before it. */
@@ -83,7 +81,6 @@ export class BenchInMaking {
   since: string | undefined;
   episode = 0;
   stores: StoreReading[] = [];
-  readonly cured = new Set<string>();
   readonly readings: TakenReading[] = [];
   readonly inside: InsideReading[] = [];
   readonly superseded: TakenReading[] = [];
@@ -99,8 +96,7 @@ export class BenchInMaking {
   /** A reading with all that decides what it should have been, at this point of the log. */
   taken(entry: LogStamp, check: string, answer: Answer, text: string): TakenReading {
     const { context, repairs, since, episode } = this;
-    const cured = new Set(this.cured);
-    return { entry, check, answer, text, context, cured, afterRepairs: repairs.length, since, episode };
+    return { entry, check, answer, text, context, afterRepairs: repairs.length, since, episode };
   }
 
   /** Adds a reading that stands. */
@@ -116,42 +112,27 @@ export class BenchInMaking {
   /** Adds a repair; what was read before it no longer says how the set stands. */
   repaired(entry: LogStamp, repair: Repair): void {
     this.repairs.push({ entry, repair });
-    for (const fault of repair.cures) this.cured.add(fault);
     this.latest = new Map();
   }
 
   /** Where the job stands now. */
   done(): BenchState {
-    const {
-      context,
-      isolated,
-      mains,
-      since,
-      episode,
-      stores,
-      readings,
-      inside,
-      superseded,
-      unreachable,
-      repairs,
-      notes,
-    } = this;
     return {
-      context,
-      isolated,
-      mains,
-      since,
-      episode,
-      stores,
-      readings,
-      inside,
-      superseded,
-      unreachable,
-      repairs,
-      notes,
+      context: this.context,
+      isolated: this.isolated,
+      mains: this.mains,
+      since: this.since,
+      episode: this.episode,
+      stores: this.stores,
+      readings: this.readings,
+      inside: this.inside,
+      superseded: this.superseded,
+      unreachable: this.unreachable,
+      repairs: this.repairs,
+      notes: this.notes,
       latest: this.latest,
       picture: this.picture,
-      spent: sumOf(repairs, ({ repair }) => repair.money),
+      spent: sumOf(this.repairs, ({ repair }) => repair.money),
     };
   }
 }

@@ -63,9 +63,9 @@ const showsNow = 0.75;
 /** From this chance on what a set would do is known well enough to leave it off. */
 const known = 0.5;
 
-/** What the owner would tell of a set with the fault: its picture, and the signs that are not as usual. */
-export function complaintOf(predictions: Predictions, fault: Fault): Complaint {
-  const seen = predictions.behaviour(fault, liveCold);
+/** What the owner would tell of a set with some faults: its picture, and the signs that are not as usual. */
+export function complaintOf(predictions: Predictions, ...faults: readonly Fault[]): Complaint {
+  const seen = predictions.jointly(faults, liveCold);
   const usual = predictions.behaviour(undefined, liveCold);
   return {
     symptoms: [...symptomsOf(seen.picture)],
@@ -120,7 +120,7 @@ export function hunt(predictions: Predictions, fault: Fault, options: HuntOption
         ? advice.next === 'probe'
           ? advice.probes[0]
           : undefined
-        : listed(advice.probes, advice.repairs[0]?.chance ?? 0, policy, random, predictions);
+        : nextOnList(advice.probes, advice.repairs[0]?.chance ?? 0, policy, random, predictions);
     if (next) {
       const { probe } = next;
       const suffered = suffer(bench.context, probe.context, probe.check.minutes, bench);
@@ -142,8 +142,8 @@ export function hunt(predictions: Predictions, fault: Fault, options: HuntOption
     go(bench.context, off);
     minutes += repair.action.minutes;
     repairs += 1;
-    const { id: action, title, cures, money } = repair.action;
-    record({ kind: 'repair', action, title, cures, money, minutes: repair.action.minutes, note: '' });
+    const { id: action, title, cures, listed, money } = repair.action;
+    record({ kind: 'repair', action, title, cures: listed, money, minutes: repair.action.minutes, note: '' });
     // Power it up and look: the result of a repair is seen at once.
     go(off, contextFor({ ...off, warm: false }, 'live'));
     minutes += 2;
@@ -170,7 +170,7 @@ function answered(
 }
 
 /** The next check of somebody who goes down a list until one repair is nearly sure. */
-function listed<T extends { readonly probe: Probe }>(
+function nextOnList<T extends { readonly probe: Probe }>(
   open: readonly T[],
   best: number,
   policy: HuntPolicy,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
-import { methodFor, repairActions } from '.';
+import { openSheet } from '../sheet';
+import { dealtWith, methodFor, repairActions } from '.';
 
 describe('repairs', () => {
   it.each([...shippedSheets().values()].map((sheet) => [sheet.title, sheet] as const))(
@@ -19,4 +20,18 @@ describe('repairs', () => {
     expect(actions.get('resolder:IC501')!.minutes).toBeLessThan(actions.get('replace:IC501')!.minutes);
     expect(actions.get('replace:T402')!.money).toBe(24);
   });
+
+  it.each([...shippedSheets().values()].map((sheet) => [sheet.title, sheet] as const))(
+    'of an opened %s are recorded by what is listed, few enough for a line, and deal with all the rest',
+    (_, sheet) => {
+      const open = openSheet(sheet);
+      for (const { id, cures, listed } of repairActions(open)) {
+        expect(listed.length).toBeLessThanOrEqual(200);
+        expect(dealtWith(open, { action: id, cures: listed })).toEqual(new Set(cures));
+      }
+      // A line that was recorded before anything unlisted was thought of deals with it all the same.
+      const board = repairActions(open).find(({ method, cures }) => method === 'swap' && cures.length > 0);
+      if (board) expect(dealtWith(open, { action: board.id, cures: [] })).toEqual(new Set(board.cures));
+    },
+  );
 });

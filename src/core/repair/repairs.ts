@@ -1,7 +1,7 @@
 import { sumOf } from '../statistics';
 import { type FaultMode, faultModes, replacing } from '../parts';
 import { type Minutes } from '../quantity';
-import { type Fault, type Part, partName, type Sheet } from '../sheet';
+import { type Fault, isListed, type Part, partName, type Sheet } from '../sheet';
 
 /** Ways of putting a set right: one part, all the capacitors of a board, or the board. */
 export const repairMethods = ['replace', 'resolder', 'reseat', 'clean', 'adjust', 'swap', 'recap', 'trace'] as const;
@@ -17,6 +17,8 @@ export interface RepairAction {
   /** Parts, in the shop's money. */
   readonly money: number;
   readonly cures: readonly string[];
+  /** Of these, what a sheet lists: by that a repair is recorded, for the rest follows from what was done. */
+  readonly listed: readonly string[];
 }
 
 const methodMinutes: Readonly<Record<Exclude<RepairMethod, 'replace' | 'swap' | 'recap' | 'trace'>, Minutes>> = {
@@ -65,17 +67,26 @@ const known = new WeakMap<Sheet, readonly RepairAction[]>();
  */
 export function repairActions(sheet: Sheet): readonly RepairAction[] {
   let actions = known.get(sheet);
-  if (!actions) known.set(sheet, (actions = [...partActions(sheet), ...boardActions(sheet), ...searches(sheet)]));
+  if (!actions)
+    known.set(
+      sheet,
+      (actions = [...partActions(sheet), ...boardActions(sheet), ...searches(sheet)].map((one) => ({
+        ...one,
+        listed: one.cures.filter((id) => isListed(sheet.faults.get(id)!)),
+      }))),
+    );
   return actions;
 }
 
 /** A board with fewer electrolytics is not worth a kit. */
 const fewestInKit = 3;
 
-function boardActions(sheet: Sheet): RepairAction[] {
+type WorkedOut = Omit<RepairAction, 'listed'>;
+
+function boardActions(sheet: Sheet): WorkedOut[] {
   return [...sheet.boards.values()].flatMap((board) => {
     const faults = [...sheet.faults.values()].filter((fault) => sheet.parts.get(fault.part)!.board === board.id);
-    const actions: RepairAction[] = [];
+    const actions: WorkedOut[] = [];
     if (board.value > 0 && faults.length > 0)
       actions.push({
         id: `swap:${board.id}`,
@@ -113,11 +124,11 @@ const minutesPerPart: Minutes = 1;
 const longestSearch: Minutes = 30;
 
 /** Going through a block part by part until what is bad in it is found, whether its sheet lists it or not, and renewing that. */
-function searches(sheet: Sheet): RepairAction[] {
+function searches(sheet: Sheet): WorkedOut[] {
   const faults = [...sheet.faults.values()];
   const blockOf = (fault: Fault) => sheet.parts.get(fault.part)!.block;
   const open = new Set(faults.flatMap((fault) => (faultModes[fault.mode].repair === 'trace' ? [blockOf(fault)] : [])));
-  return [...open].map((id): RepairAction => {
+  return [...open].map((id): WorkedOut => {
     const block = sheet.blocks.get(id)!;
     const inside = faults.filter((fault) => blockOf(fault) === id);
     const parts = new Set(inside.map(({ part }) => part)).size;
@@ -136,7 +147,7 @@ function searches(sheet: Sheet): RepairAction[] {
   });
 }
 
-function partActions(sheet: Sheet): RepairAction[] {
+function partActions(sheet: Sheet): WorkedOut[] {
   const byPart = new Map<string, Fault[]>();
   for (const fault of sheet.faults.values())
     if (faultModes[fault.mode].repair !== 'trace') byPart.set(fault.part, [...(byPart.get(fault.part) ?? []), fault]);
@@ -144,7 +155,7 @@ function partActions(sheet: Sheet): RepairAction[] {
     const part = sheet.parts.get(id)!;
     const removal = sheet.boards.get(part.board)?.removal ?? 0;
     const methods = [...new Set(faults.map((fault) => methodFor(fault.mode)))];
-    return methods.map((method): RepairAction => {
+    return methods.map((method): WorkedOut => {
       const { minutes, money } = replacing(part.kind);
       const board = method === 'adjust' || method === 'reseat' ? 0 : removal;
       return {

@@ -75,7 +75,7 @@ function blownBy({ points }: Sheet, { reads, part: own }: Fault): readonly strin
 
 /** A short that took a fuse with it, and the fuse is whole again: the next one goes, with what it guards. */
 function shorted({ model: { sheet }, faults, context }: Behaviour, renewed: ReadonlySet<string>): Harm | undefined {
-  if (context.lamp) return undefined;
+  if (context.lamp || (renewed.size === 0 && context.bridged.length === 0)) return undefined;
   for (const fault of faults)
     for (const fuse of blownBy(sheet, fault))
       if (renewed.has(fuse) || context.bridged.includes(fuse))

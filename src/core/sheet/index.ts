@@ -9,5 +9,5 @@ export { partName } from './faultTitle';
 export { lintSheet } from './lint';
 export { partNotes, type PartNotes } from './partNotes';
 export { adoptedId, adoptedText, editsOf, type SheetEdit, withEdits } from './refine';
-export { anyMark, openSheet } from './openSheet';
+export { anyMark, lesserId, openSheet } from './openSheet';
 export { withLabel } from './withLabel';

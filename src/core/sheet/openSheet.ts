@@ -148,12 +148,21 @@ const allOrNothing: ReadonlySet<Part['kind']> = new Set([
   'relay',
 ]);
 
+/** The id of the lesser degree of a fault. */
+export const lesserId = (fault: string): string => `${fault}~`;
+
 /** A fault that takes something to nothing, and the same as far as it leaves something. */
 function withDegrees({ parts }: Sheet, fault: Fault): Fault[] {
   if (allOrNothing.has(parts.get(fault.part)!.kind)) return [fault];
   if (![...fault.sets.values()].some((ratio) => ratio < deadBelow)) return [fault];
   const sets = new Map([...fault.sets].map(([net, ratio]) => [net, ratio < deadBelow ? byDegrees.left : ratio]));
-  const lesser = { ...fault, id: `${fault.id}~`, degreeOf: fault.id, sets, weight: fault.weight * byDegrees.chance };
+  const lesser = {
+    ...fault,
+    id: lesserId(fault.id),
+    degreeOf: fault.id,
+    sets,
+    weight: fault.weight * byDegrees.chance,
+  };
   return [{ ...fault, weight: fault.weight * (1 - byDegrees.chance) }, lesser];
 }
 

@@ -1,7 +1,7 @@
 import { sumOf } from '@/core/statistics';
 import { type JobStep, stepOf } from '@/core/job';
 import { familyOf } from '@/core/sheet';
-import { adviseOn, type Case, verificationOf, verified } from '@/core/diagnosis';
+import { adviseOn, type Case, told, verificationOf, verified } from '@/core/diagnosis';
 import { type Picture, type Symptom, symptomTitles } from '@/core/picture';
 import { waitingTitles, type WaitingFor } from '@/workshop/job';
 import { chanceText } from '@/ui';
@@ -48,7 +48,7 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
   const step = stepOf({ bench, verified: proof, soaking, closed: false });
   const picture = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
   const symptoms = picture?.answer.kind === 'picture' ? picture.answer.symptoms : complaint.symptoms;
-  const { suspects } = advice.posterior;
+  const suspects = told(advice.posterior.suspects);
   const leader = suspects.find(({ cured, probability }) => !cured && probability > 0.5) ?? suspects[0];
   return {
     id: job.id,

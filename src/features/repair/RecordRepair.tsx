@@ -27,7 +27,7 @@ export function RecordRepair({ choices, sheet, power, currency, onRecord }: Reco
     values: { money: action.money, minutes: action.minutes, note: '' },
     act: () => Promise.resolve({ done: undefined }),
     onDone: (_, { money, minutes, note }) =>
-      onRecord({ kind: 'repair', action: action.id, title: action.title, cures: action.cures, money, minutes, note }),
+      onRecord({ kind: 'repair', action: action.id, title: action.title, cures: action.listed, money, minutes, note }),
   });
   return (
     <FormProvider {...form}>

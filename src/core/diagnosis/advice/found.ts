@@ -1,6 +1,6 @@
 import { type Case } from '../belief';
 import { inconclusive, judgeAnswer } from '../../reading';
-import { repairActions } from '../../repair';
+import { dealtWith, repairActions } from '../../repair';
 import { type Minutes } from '../../quantity';
 
 /** A part that was seen or measured bad, whether or not it explains the complaint. */
@@ -23,7 +23,7 @@ export function foundParts({ predictions, bench }: Case): FoundPart[] {
   const { parts, faults } = model.sheet;
   const renewed = new Map<string, number>();
   bench.repairs.forEach(({ repair }, index) => {
-    for (const id of repair.cures) renewed.set(faults.get(id)?.part ?? '', index + 1);
+    for (const id of dealtWith(model.sheet, repair)) renewed.set(faults.get(id)?.part ?? '', index + 1);
   });
   const found = new Map<string, { readonly by: string; readonly entry: string }>();
   for (const { check: id, answer, context, entry, afterRepairs } of bench.readings) {

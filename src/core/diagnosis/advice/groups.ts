@@ -1,5 +1,6 @@
 import { type Expectation } from '../../measure';
 import { liveCold, type Context, type Predictions } from '../../behaviour';
+import { isListed } from '../../sheet';
 import { classesOf } from '../belief';
 import { probesOf } from './probes';
 
@@ -12,9 +13,7 @@ const apart = 0.25;
  * All checks are tried, live and off, cold and warm, and with each connector pulled.
  */
 export function indistinguishable(predictions: Predictions): Map<string, ReadonlySet<string>> {
-  const faults = [...predictions.model.sheet.faults.values()].filter(
-    ({ mode, degreeOf }) => mode !== 'unlisted' && degreeOf === undefined,
-  );
+  const faults = [...predictions.model.sheet.faults.values()].filter(isListed);
   const alike = new Map(faults.map((fault) => [fault, new Set(faults)]));
   const contexts: Context[] = [liveCold, { ...liveCold, warm: true }];
   for (const { check, context } of contexts.flatMap((bench) => probesOf(predictions, bench, true))) {

@@ -1,4 +1,4 @@
-import { sumOf } from '../../statistics';
+import { sum, sumOf } from '../../statistics';
 import { type Case, circumstance, mayMiss, doubtsOf, outcomesOf, type Posterior } from '../belief';
 import { repairActions, type RepairAction, type RepairMethod } from '../../repair';
 import { asBuilt, type Context, contextKey } from '../../behaviour';
@@ -88,10 +88,11 @@ const negligibleTogether = 0.004;
 
 /** The sets of faults that count, in the order in which they came. */
 function weightiest<T extends { readonly weight: number }>(sets: readonly T[]): T[] {
-  const order = sets.filter(({ weight }) => weight > negligible).sort((a, b) => b.weight - a.weight);
-  let left = sumOf(order, ({ weight }) => weight) * (1 - negligibleTogether);
-  const counted = new Set(order.filter(({ weight }) => left > 0 && (left -= weight) > -Infinity));
-  return sets.filter((one) => counted.has(one));
+  const order = sets.map(({ weight }) => weight).sort((a, b) => b - a);
+  const enough = (1 - negligibleTogether) * sum(order);
+  let together = 0;
+  const least = order.find((weight) => (together += weight) >= enough) ?? 0;
+  return sets.filter(({ weight }) => weight > negligible && weight >= least);
 }
 
 function openFaults({ hypotheses, weights, cured }: Posterior): OpenFaults {

@@ -92,8 +92,7 @@ export const secondsToProve = (before: Answer): number =>
 const secondsOn = ({ entry, since }: TakenReading): number =>
   since === undefined ? Infinity : (Date.parse(entry.at) - Date.parse(since)) / 1000;
 
-const isWhole = (context: Context): boolean =>
-  contextKey(context) === contextKey({ ...asBuilt(context), lamp: context.lamp });
+const isWhole = (context: Context): boolean => contextKey(context) === contextKey(asBuilt(context));
 
 /** Before and after compare only with the same connectors pulled and the same power state. */
 function comparable(before: Context, after: Context): boolean {

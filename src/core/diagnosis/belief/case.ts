@@ -1,3 +1,4 @@
+import { dealtWith } from '../../repair';
 import { type BenchState } from '../../log';
 import { type Answer, type SignState } from '../../measure';
 import {
@@ -88,7 +89,8 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
     if (check?.measure === 'sign') told.push({ ...owner, check, answer: { kind: 'choice', choice: state } });
   }
   const latest = new Map<string, Observation>();
-  for (const { check: id, answer, context, cured, entry, afterRepairs, episode, text: said } of bench.readings) {
+  const cured = curedAfter(predictions, bench);
+  for (const { check: id, answer, context, entry, afterRepairs, episode, text: said } of bench.readings) {
     const check = predictions.checks.get(id);
     if (!check || isUnknownCode(predictions, check, answer)) continue;
     const key = circumstance(id, context, afterRepairs);
@@ -101,7 +103,7 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
       check,
       answer,
       context,
-      cured,
+      cured: cured[afterRepairs]!,
       outlierChance: mayMiss(check) ? usualOutlierChance : usualOutlierChance ** Math.min(times, 2),
       times,
       weight: mayMiss(check) && times > 1 ? 1 + secondLook : 1,
@@ -110,6 +112,16 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
     });
   }
   return [...told, ...mainsSaid(predictions, bench), ...latest.values()];
+}
+
+/** Faults that were dealt with after so many repairs, from none to all of them. */
+export function curedAfter(
+  { model: { sheet } }: Predictions,
+  { repairs }: Pick<BenchState, 'repairs'>,
+): ReadonlySet<string>[] {
+  const cured: ReadonlySet<string>[] = [nobodyCured];
+  for (const { repair } of repairs) cured.push(new Set([...cured[cured.length - 1]!, ...dealtWith(sheet, repair)]));
+  return cured;
 }
 
 /** A count of blinks that the sheet does not list: a code whose meaning nobody has written down, and no misreading. */

@@ -3,8 +3,9 @@ import { type Predictions } from '../../behaviour';
 import { type Expectation } from '../../measure';
 import { insideEvidence, type InsideEvidence } from '../../inside';
 import { type BenchState } from '../../log';
-import { type Fault, type Sheet } from '../../sheet';
-import { type Case, type Observation, observationsOf } from './case';
+import { dealtWith } from '../../repair';
+import { type Fault, lesserId, type Sheet } from '../../sheet';
+import { type Case, curedAfter, type Observation, observationsOf } from './case';
 import { outlierLikelihood, likelihood } from './likelihood';
 import { fadingAmong, fadingLogs, fadingShare } from './fading';
 import { type Hypothesis, pairsToTry } from './pairs';
@@ -150,7 +151,7 @@ const usuallyFailing = 0.03;
 function failedRepairs(sheet: Sheet, { repairs }: BenchState): { readonly fault: Fault; readonly chance: number }[] {
   const chances = new Map<string, number>();
   for (const { repair } of repairs)
-    for (const id of repair.cures)
+    for (const id of dealtWith(sheet, repair))
       chances.set(id, (chances.get(id) ?? 1) * (failing[repair.action.split(':')[0]!] ?? usuallyFailing));
   return [...chances].flatMap(([id, chance]) => {
     const fault = sheet.faults.get(id);
@@ -162,8 +163,9 @@ function failedRepairs(sheet: Sheet, { repairs }: BenchState): { readonly fault:
 const unexplained = 0.3;
 
 /**
- * The exact posterior over the single faults of the sheet and, where no single fault explains all
- * that was read or a repair was done, over pairs of them as well.
+ * The exact posterior over the single faults of the sheet, each while it lasts and each as it comes and goes, over
+ * those that a repair failed to reach and, where no single fault explains all that was read or a repair was
+ * done, over pairs as well.
  *
  * Each observation is judged in the context in which it was taken; a fault that a repair had
  * cured by then no longer acts. Readings inside a block whose netlist is known are judged by it.
@@ -198,7 +200,7 @@ export function posteriorOf(job: Case): Posterior {
   let weights = weigh(priors, [...logs, within]);
   let chances = outlierChances(predictions, observations, weights, logs);
 
-  const cured = new Set(bench.repairs.flatMap(({ repair }) => repair.cures));
+  const cured = curedAfter(predictions, bench)[bench.repairs.length]!;
   const odd = observations.flatMap(({ entry }, o) => (entry !== undefined && chances[o]! > unexplained ? [o] : []));
   if (odd.length > 0 || bench.repairs.length > 0) {
     const pairs = pairsToTry(faults, prior, logs, odd, sheet, cured);
@@ -229,7 +231,7 @@ export function posteriorOf(job: Case): Posterior {
     .filter(({ degreeOf }) => degreeOf === undefined)
     .map((fault): Suspect => ({
       fault,
-      prior: prior.get(fault.id)!,
+      prior: prior.get(fault.id)! + (prior.get(lesserId(fault.id)) ?? 0),
       probability: marginal.get(fault.id)!,
       cured: cured.has(fault.id) && (still.get(fault.id) ?? 0) <= marginal.get(fault.id)! / 2,
     }))

@@ -1,5 +1,5 @@
 import { liveCold, type Predictions } from '../../behaviour';
-import { familyOf } from '../../sheet';
+import { familyOf, isListed } from '../../sheet';
 import { depict, type Picture, type Symptom, symptomsOf, symptomTitles } from '../../picture';
 import { priorOf } from './prior';
 
@@ -25,7 +25,7 @@ export function tilesOf(
   const { sheet } = predictions.model;
   const tiles = new Map<string, Tile>();
   for (const fault of sheet.faults.values()) {
-    if (fault.mode === 'unlisted' || fault.degreeOf !== undefined) continue;
+    if (!isListed(fault)) continue;
     const { picture } = predictions.behaviour(fault, liveCold);
     const symptoms = [...symptomsOf(picture)];
     if (symptoms.includes('normal')) continue;

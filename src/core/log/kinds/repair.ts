@@ -34,8 +34,8 @@ export const repair: LineKind<RepairLine> = {
         `${sheet.title} has nothing "${words[1]}" that could be ${verb}; write a part, a fault or a board, like "replaced ${[...sheet.parts.keys()][0] ?? 'R1'}"`,
       );
     if (context?.power === 'live') throw new Refusal('repairs are made with the plug out and the stores proven: Alt P');
-    const { id, title, cures, money, minutes } = action;
-    return { kind: 'repair', action: id, title, cures: [...cures], money, minutes, note: '' };
+    const { id, title, listed, money, minutes } = action;
+    return { kind: 'repair', action: id, title, cures: [...listed], money, minutes, note: '' };
   },
 };
 
@@ -50,6 +50,7 @@ const verbs: ReadonlyMap<string, readonly RepairMethod[]> = new Map(
     set: ['adjust'],
     swapped: ['swap', 'replace'],
     recapped: ['recap', 'replace'],
+    traced: ['trace'],
   } as const),
 );
 

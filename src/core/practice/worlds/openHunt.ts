@@ -230,12 +230,12 @@ export function huntIn(
     const [repair] = advice.repairs;
     if (!repair) return told(left().length > 0);
     bench.go(contextFor(asBuilt(bench.context), 'cold'));
-    const { id: action, title, cures, money, minutes } = repair.action;
+    const { id: action, title, listed, money, minutes } = repair.action;
     bench.minutes += minutes;
     const before = left().length;
     for (const one of left()) if (putsRight(repair.action, one, set.sheet, random)) mended.add(one.id);
     if (left().length === before && repair.action.method !== 'trace') needless += 1;
-    bench.record({ kind: 'repair', action, title, cures: [...cures], money, minutes, note: '' });
+    bench.record({ kind: 'repair', action, title, cures: [...listed], money, minutes, note: '' });
     const check = bench.predictions.checks.get('picture')!;
     bench.measure({ check, context: { ...liveCold, lamp: bench.context.lamp } }, mended);
   }

@@ -1,12 +1,12 @@
 import { type Answer, deadRatio, type Expectation, mainValue, measures } from '../../measure';
-import { type Check, compileSheet, type Context, liveCold, Predictions } from '../../behaviour';
+import { type Check, compileSheet, type Context, Predictions, predictionsOf } from '../../behaviour';
 import { type Complaint } from '../../diagnosis';
 import { faultRate } from '../../parts';
-import { symptomsOf } from '../../picture';
 import { toleranceWidth } from '../../quantity';
 import { type Fault, needOrder, type Net, type Sheet } from '../../sheet';
 import { drawn, gaussian, type Random } from '../../statistics';
 import { answerFrom, misread } from '../answering';
+import { complaintOf } from '../hunt';
 import { type World } from './world';
 
 /** A set on the bench as it really is, and the sheet its restorer has. */
@@ -49,7 +49,11 @@ export function simulatedSet(sheet: Sheet, fault: Fault, world: World, random: R
   const culprits = world.many ? severalWith(sheet, fault, random) : [fault];
   const degreed = world.degrees ? culprits.map((one) => byDegrees(one, random)) : culprits;
   const faults = world.intermittent ? degreed.map(comingAndGoing) : degreed;
-  const real = new Predictions(compileSheet(world.offset ? offset(sheet, random) : sheet));
+  // Faults that are altered keep their names, so that what is worked out of them is kept apart.
+  const altered = (world.degrees ?? world.intermittent ?? world.offset) === true;
+  const real = altered
+    ? new Predictions(compileSheet(world.offset ? offset(sheet, random) : sheet))
+    : predictionsOf(sheet);
   const drift = new Map(faults.map(({ id }) => [id, 0.1 + 0.5 * random()]));
   let active = true;
   const expected = (check: Check, context: Context, mended: ReadonlySet<string>): Expectation => {
@@ -64,15 +68,10 @@ export function simulatedSet(sheet: Sheet, fault: Fault, world: World, random: R
     const off = mainValue(found) < good ? 1 - share : 1 + share;
     return { ...found, components: [{ ...found.components[0]!, chance: 1, value: good * off }] };
   };
-  const shown = real.jointly(faults, liveCold);
-  const usual = real.behaviour(undefined, liveCold);
   return {
     faults,
     sheet: world.unlisted ? without(sheet, fault.id) : sheet,
-    complaint: {
-      symptoms: [...symptomsOf(shown.picture)],
-      signs: Object.fromEntries([...shown.signs].filter(([sign, state]) => usual.signs.get(sign) !== state)),
-    },
+    complaint: complaintOf(real, ...faults),
     turn: () => {
       active = random() < showsInEpisode;
     },

@@ -36,6 +36,10 @@ export interface Fault extends Omit<Read<typeof fault>, 'title'> {
   readonly degreeOf?: string;
 }
 
+/** Is it a fault that a sheet lists, and not one that may lie beside those? */
+export const isListed = ({ mode, degreeOf }: Pick<Fault, 'mode' | 'degreeOf'>): boolean =>
+  mode !== 'unlisted' && degreeOf === undefined;
+
 /** The faults of a part, by mode. */
 export const faultsSchema: Format<unknown>['schema'] = {
   type: 'object',

@@ -1,0 +1,17 @@
+import { type Sheet } from '../sheet';
+import { repairActions, type RepairAction } from './repairs';
+
+const known = new WeakMap<Sheet, ReadonlyMap<string, RepairAction>>();
+
+/**
+ * Faults of a sheet that a repair has dealt with: those it was recorded for, and all that what was done puts
+ * right by the sheet as it is now, listed or not.
+ */
+export function dealtWith(
+  sheet: Sheet,
+  { action, cures }: Pick<RepairAction, 'cures'> & { readonly action: string },
+): ReadonlySet<string> {
+  let actions = known.get(sheet);
+  if (!actions) known.set(sheet, (actions = new Map(repairActions(sheet).map((one) => [one.id, one]))));
+  return new Set([...cures, ...(actions.get(action)?.cures ?? [])]);
+}
