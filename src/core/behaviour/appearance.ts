@@ -6,14 +6,14 @@ import { deadRatio, type NetState } from '../measure';
  * What the screen shows, from the nets that play a role in it.
  *
  * @param live whether mains is applied
- * @param goesOff whether a slow protection will switch it off
+ * @param off how protection switches it off: at once, after it has run a while, or not
  */
 export function pictureOf(
   sheet: Sheet,
   faults: readonly Fault[],
   stateOf: (net: string) => NetState,
   live: boolean,
-  goesOff: boolean,
+  off: 'at once' | 'later' | 'no',
 ): Picture {
   const family = familyOf(sheet.technology);
   if (!live) return darkPicture(family);
@@ -27,12 +27,13 @@ export function pictureOf(
     role((state) => state.ratio),
     shows,
   );
-  if (settled.light >= deadRatio) return { ...settled, goesOff };
+  if (settled.light >= deadRatio) return { ...settled, goesOff: off === 'later' };
   const atStart = draw(
     role((state) => state.peak),
     shows,
   );
-  return darkPicture(family, atStart.light >= deadRatio && settled.light < deadRatio);
+  const brief = atStart.light >= deadRatio;
+  return darkPicture(family, { brief, trips: off === 'at once' && !brief });
 }
 
 /** Plasma: both sustain sides light the glass, halves and columns choose where. */

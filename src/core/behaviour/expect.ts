@@ -1,5 +1,5 @@
 import { type Expectation, type MeasuredNet, type MeasuredPart, measures, number, settled } from '../measure';
-import { symptomsOf } from '../picture';
+import { otherwiseCalled, symptomsOf } from '../picture';
 import { type Point, type Sheet } from '../sheet';
 import { type Check } from './checks';
 import { joined } from './model';
@@ -14,6 +14,7 @@ export function expect(behaviour: Behaviour, check: Check): Expectation {
         sign: check.sign && behaviour.signs.get(check.sign.id),
         blinks: behaviour.blinks,
         symptoms: symptomsOf(behaviour.picture),
+        called: otherwiseCalled(behaviour.picture),
       });
     const override = overrideOf(behaviour, check);
     if (override !== undefined) return number('linear', settled(override, 0.1 * Math.abs(override) + 0.5));

@@ -158,6 +158,6 @@ function spelling(expectation: Expectation): string {
         .sort()
         .join();
     case 'picture':
-      return `${expectation.sure ?? ''} ${[...expectation.symptoms].sort().join()}`;
+      return `${expectation.sure ?? ''} ${[...(expectation.called ?? [])].join()} ${[...expectation.symptoms].sort().join()}`;
   }
 }

@@ -77,7 +77,6 @@ export function simulate(model: Model, faults: readonly Fault[], context: Contex
   const first = run(model, active, open, live, new Set());
   const acting = live ? model.guards.filter((guard) => trips(model, guard, first)) : [];
   const tripped = acting.map(({ protection }) => protection);
-  const slow = tripped.some(({ after }) => after >= timeToMeasure);
   const cut = new Set(acting.flatMap(({ protection, cuts }) => (protection.after >= timeToMeasure ? [] : cuts)));
   const last = cut.size > 0 ? run(model, active, open, live, cut) : first;
   const nets = Array.from(last.ratio, (ratio, net): NetState => {
@@ -102,7 +101,13 @@ export function simulate(model: Model, faults: readonly Fault[], context: Contex
     signs: live
       ? signsOf(model, active, tripped, stateOf)
       : new Map([...model.sheet.signs.keys()].map((id) => [id, 'no'])),
-    picture: pictureOf(model.sheet, active, stateOf, live, slow),
+    picture: pictureOf(
+      model.sheet,
+      active,
+      stateOf,
+      live,
+      cut.size > 0 ? 'at once' : tripped.length > 0 ? 'later' : 'no',
+    ),
   };
 }
 

@@ -24,6 +24,8 @@ export type Expectation =
   | {
       readonly kind: 'picture';
       readonly symptoms: ReadonlySet<Symptom>;
+      /** What others call it; as likely as its own name where present. */
+      readonly called?: ReadonlySet<Symptom>;
       /** Chance that it looks like that at all; the usual one where absent. */
       readonly sure?: number;
     };

@@ -55,6 +55,8 @@ export interface ShownSet {
   readonly sign: SignState | undefined;
   readonly blinks: number;
   readonly symptoms: ReadonlySet<Symptom>;
+  /** What others call the same picture, if anything. */
+  readonly called: ReadonlySet<Symptom> | undefined;
 }
 
 /** What is asked, as a reader of answers needs it for its messages. */

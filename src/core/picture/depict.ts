@@ -31,7 +31,7 @@ export function depict(family: Picture['family'], seen: Iterable<Symptom>): Pict
   let picture: Picture = goodPicture(family);
   const found = new Set<Mark>();
   for (const symptom of seen) {
-    if (symptom === 'dark' || symptom === 'brief') return darkPicture(family, symptom === 'brief');
+    if (symptom === 'dark' || symptom === 'brief') return darkPicture(family, { brief: symptom === 'brief' });
     if (isMark(symptom)) found.add(symptom);
     picture = { ...picture, ...(isMark(symptom) ? markRows[symptom].changes : changes[symptom]) };
   }

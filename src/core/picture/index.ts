@@ -1,5 +1,5 @@
 export { type Mark } from './marks';
 export { darkPicture, goodPicture, type Picture } from './picture';
-export { isMark, likeness, symptoms, symptomsOf, symptomTitles, type Symptom } from './symptoms';
+export { isMark, likeness, otherwiseCalled, symptoms, symptomsOf, symptomTitles, type Symptom } from './symptoms';
 export { depict } from './depict';
 export { drawPicture } from './draw';

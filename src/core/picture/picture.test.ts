@@ -24,7 +24,7 @@ describe('symptoms of a picture', () => {
   });
 
   it('tells a set that starts and stops from one that never lights', () => {
-    expect([...symptomsOf(darkPicture('panel', true))]).toEqual(['brief']);
+    expect([...symptomsOf(darkPicture('panel', { brief: true }))]).toEqual(['brief']);
     expect([...symptomsOf(darkPicture('panel'))]).toEqual(['dark']);
   });
 

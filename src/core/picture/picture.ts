@@ -8,6 +8,8 @@ export interface Picture {
   readonly light: number;
   /** Lit for a second or two at start, then off. */
   readonly brief: boolean;
+  /** Never lit, but the set is heard or seen to start and to switch itself off. */
+  readonly trips: boolean;
   /** As it should be for a minute or so, then off. */
   readonly goesOff: boolean;
   readonly upper: number;
@@ -32,6 +34,7 @@ export const goodPicture = (family: Picture['family']): Picture => ({
   family,
   light: 1,
   brief: false,
+  trips: false,
   goesOff: false,
   upper: 1,
   lower: 1,
@@ -49,8 +52,12 @@ export const goodPicture = (family: Picture['family']): Picture => ({
 });
 
 /** A screen with nothing on it. */
-export const darkPicture = (family: Picture['family'], brief = false): Picture => ({
+export const darkPicture = (
+  family: Picture['family'],
+  { brief = false, trips = false }: Partial<Pick<Picture, 'brief' | 'trips'>> = {},
+): Picture => ({
   ...goodPicture(family),
   light: 0,
   brief,
+  trips,
 });

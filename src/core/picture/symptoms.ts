@@ -89,6 +89,12 @@ export function symptomsOf(picture: Picture): ReadonlySet<Symptom> {
   return found;
 }
 
+const startsThenOff: ReadonlySet<Symptom> = new Set<Symptom>(['brief']);
+
+/** What others call the same picture: a set that trips before it lights is dark to one, and “starts, then off” to another. */
+export const otherwiseCalled = ({ trips }: Picture): ReadonlySet<Symptom> | undefined =>
+  trips ? startsThenOff : undefined;
+
 /** True for words a sheet may use under `shows`. */
 export function isMark(word: string): word is Mark {
   return (marks as readonly string[]).includes(word);

@@ -50,7 +50,8 @@ export const StateBand = memo(function StateBand({ job, sheet, bench, ground, cl
         {powerWords[power]}
       </strong>
       <Link className={styles.set} href={`/job/${job.id}/set`} title="What it is: name, label, options">
-        <b>{job.title}</b> · {sheet.title}
+        <b>{job.title}</b>
+        {sheet.title !== job.title && ` · ${sheet.title}`}
       </Link>
       <span>{bench.isolated ? 'Isolated' : 'Not isolated'}</span>
       <span>{lamp ? 'Lamp in series' : 'Lamp out'}</span>

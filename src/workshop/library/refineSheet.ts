@@ -21,9 +21,9 @@ export interface Refined {
   readonly version: number;
 }
 
-/** What the shop’s own sheet of a set is called: by its make and model where it was of any make. */
+/** What the shop’s own sheet of a set is called: its make and model where it was of any make. */
 function ownTitle(library: Pick<Library, 'texts'>, { sheet, title }: Pick<Job, 'sheet' | 'title'>): string {
-  return `${sheet.startsWith('generic-') && title !== '' ? title : titleOf(library, sheet)}, ours`;
+  return sheet.startsWith('generic-') && title !== '' ? title : `${titleOf(library, sheet)}, ours`;
 }
 
 /** @throws Refusal where what is to be put in is there already, or what it speaks of is not */

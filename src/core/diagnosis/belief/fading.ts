@@ -1,9 +1,7 @@
 import { measures } from '../../measure';
-import { type Predictions } from '../../behaviour';
 import { faultModes } from '../../parts';
 import { type Fault } from '../../sheet';
 import { type Observation } from './case';
-import { likelihood } from './likelihood';
 
 /** How often a fault that a sheet takes for lasting comes and goes. */
 const usually = 0.08;
@@ -29,22 +27,17 @@ export function fadingShare({ appears, mode, degreeOf }: Fault): number {
  * there is drawn once for each switching on, not for each reading.
  *
  * @param faults in the order of the first columns of `shown`
- * @param shown log-likelihoods, by observation, of the faults while they are there
+ * @param shown by observation, its log-likelihoods under the faults while they are there, and untouched by any
  * @returns by observation, in the order of `fading`; and of each the chance that it is there in an episode
  */
 export function fadingLogs(
-  predictions: Predictions,
   observations: readonly Observation[],
   faults: readonly Fault[],
   fading: readonly Fault[],
-  shown: readonly Float64Array[],
+  shown: readonly { readonly logs: Float64Array; readonly untouched: number }[],
 ): { readonly logs: Float64Array[]; readonly there: (episode: number) => Float64Array } {
   const place = new Map(faults.map((fault, index) => [fault, index]));
   const columns = Int32Array.from(fading, (fault) => place.get(fault)!);
-  const good = observations.map(({ check, context, answer, outlierChance, weight }) => {
-    const expected = predictions.expectation(undefined, check, context);
-    return weight * Math.log(likelihood(answer, expected, predictions.standard(check, context), outlierChance));
-  });
   /** By episode and fault: how much likelier what was seen in it is with the fault there than without, in all. */
   const ratios = new Map<number, Float64Array>();
   const logs = observations.map((observation, o) => {
@@ -53,8 +46,7 @@ export function fadingLogs(
     const lasting = episode === undefined || 'findsIntermittents' in measures[check.measure];
     let ratio = ratios.get(episode ?? -1);
     if (!lasting && !ratio) ratios.set(episode, (ratio = new Float64Array(fading.length)));
-    const absent = good[o]!;
-    const present = shown[o]!;
+    const { untouched: absent, logs: present } = shown[o]!;
     for (let f = 0; f < fading.length; f += 1) {
       const own = (log[f] = present[columns[f]!]!);
       if (lasting || own === absent || (cured.size > 0 && cured.has(fading[f]!.id))) continue;

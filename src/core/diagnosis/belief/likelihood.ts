@@ -1,4 +1,5 @@
 import { evenSpread, instruments } from '../../quantity';
+import { sumOf } from '../../statistics';
 import { type Component, type Expectation, type Answer, type NumberStandard, type Standard } from '../../measure';
 import { likeness, type Symptom } from '../../picture';
 
@@ -7,6 +8,9 @@ import { likeness, type Symptom } from '../../picture';
  * key. It keeps one bad reading from ever ruling out the truth.
  */
 export const usualOutlierChance = 0.03;
+
+/** Chance that a right reading is typed with its point one place off: 11.2 for 112. */
+const misplacedPoint = 0.005;
 
 const inverseRootTwoPi = 1 / Math.sqrt(2 * Math.PI);
 
@@ -43,6 +47,22 @@ export function outlierLikelihood(answer: Answer, standard: Standard, outlierCha
   return outlierChance / (answer.kind === 'choice' ? 4 : 10);
 }
 
+/** How likely an answer is as a good reading with its point one place off, on the same scale as `likelihood`. */
+export function misplacedLikelihood(answer: Answer, expectation: Expectation, standard: Standard): number {
+  if (answer.kind !== 'number' || expectation.kind !== 'number' || standard.kind !== 'number') return 0;
+  const { scale, components } = expectation;
+  return sumOf([10, 0.1], (factor) => {
+    const meant = toScale(answer.value * factor, scale);
+    // A density of what was meant becomes one of what was typed.
+    const stretch = scale === 'log' ? 1 : factor;
+    return (
+      (misplacedPoint / 2) *
+      stretch *
+      sumOf(components, (component) => (component.shape === answer.shape ? density(component, meant, scale) : 0))
+    );
+  });
+}
+
 /**
  * How likely an answer is under an expectation.
  *
@@ -69,7 +89,7 @@ export function likelihood(
     return (1 - outlierChance) * chance + outlierLikelihood(answer, standard, outlierChance);
   }
   if (answer.kind === 'picture' && expectation.kind === 'picture') {
-    return pictureLikelihood(answer.symptoms, expectation.symptoms, expectation.sure ?? usuallySure, outlierChance);
+    return pictureLikelihood(answer.symptoms, expectation, outlierChance);
   }
   return outlierChance;
 }
@@ -82,11 +102,12 @@ const pictures = 25;
 /** A picture is named loosely: half the likeness counts a quarter. */
 function pictureLikelihood(
   named: readonly Symptom[],
-  expected: ReadonlySet<Symptom>,
-  sure: number,
+  { symptoms, called, sure = usuallySure }: Extract<Expectation, { kind: 'picture' }>,
   outlierChance: number,
 ): number {
-  const alike = likeness(new Set(named), expected);
+  const seen = new Set(named);
+  const alike = called ? Math.max(likeness(seen, symptoms), likeness(seen, called)) : likeness(seen, symptoms);
+  const names = called ? 2 : 1;
   const otherwise = Math.max(0, usuallySure - sure) / pictures;
-  return (1 - outlierChance) * (alike * alike * sure + otherwise) + outlierChance / 10;
+  return (1 - outlierChance) * ((alike * alike * sure) / names + otherwise) + outlierChance / 10;
 }

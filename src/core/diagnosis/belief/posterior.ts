@@ -6,7 +6,7 @@ import { type BenchState } from '../../log';
 import { dealtWith } from '../../repair';
 import { type Fault, lesserId, type Sheet } from '../../sheet';
 import { type Case, curedAfter, type Observation, observationsOf } from './case';
-import { outlierLikelihood, likelihood } from './likelihood';
+import { likelihood, misplacedLikelihood, outlierLikelihood } from './likelihood';
 import { fadingAmong, fadingLogs, fadingShare } from './fading';
 import { type Hypothesis, pairsToTry } from './pairs';
 import { priorOf } from './prior';
@@ -61,19 +61,32 @@ export interface Posterior {
 /** A reading is named as doubtful from this chance of being an outlier. */
 export const doubtful = 0.5;
 
-/** Log-likelihood of an observation under each hypothesis. */
-function logLikelihoods(
+/** How an observation bears on hypotheses. */
+interface Weighed {
+  /** Its log-likelihood under each. */
+  readonly logs: Float64Array;
+  /** Its log-likelihood where none of the faults touches it, and so under a good set. */
+  readonly untouched: number;
+  /** Its likelihood as an outlier: where no fault touches it, its point may be misplaced besides. */
+  readonly asOutlier: number;
+  readonly asOutlierUntouched: number;
+}
+
+function weighObservation(
   predictions: Predictions,
   inside: readonly InsideEvidence[],
   hypotheses: readonly Hypothesis[],
   observation: Observation,
-): Float64Array {
+): Weighed {
   const { check, context, cured, answer, outlierChance, weight, entry } = observation;
   const standard = predictions.standard(check, context);
   const row = predictions.row(check, context);
+  const good = row(undefined);
+  const misplaced = misplacedLikelihood(answer, good, standard);
   const evidence = inside.find(({ entries }) => entry !== undefined && entries.has(entry));
   // Most faults leave most checks alone: they share one expectation, weighed once.
-  const weighed = new Map<Expectation, number>();
+  const untouched = weight * Math.log(likelihood(answer, good, standard, outlierChance) + misplaced);
+  const weighed = new Map<Expectation, number>([[good, untouched]]);
   const told = (faults: readonly Fault[]) => {
     const expected = faults.length > 1 ? predictions.expectationOf(faults, check, context) : row(faults[0]);
     let log = weighed.get(expected);
@@ -81,7 +94,7 @@ function logLikelihoods(
       weighed.set(expected, (log = weight * Math.log(likelihood(answer, expected, standard, outlierChance))));
     return log;
   };
-  return Float64Array.from(hypotheses, ({ faults, despite }) => {
+  const logs = Float64Array.from(hypotheses, ({ faults, despite }) => {
     const present = cured.size > 0 && !despite ? faults.filter(({ id }) => !cured.has(id)) : faults;
     // Where a netlist judges the reading, it is against how a block without the fault would give it.
     const judged = evidence && present.find(({ id }) => evidence.advantages.has(id));
@@ -91,6 +104,8 @@ function logLikelihoods(
     // A set may fail as its sheet says as well as by its netlist.
     return evenly(byNetlist, told(present));
   });
+  const outlier = outlierLikelihood(answer, standard, outlierChance);
+  return { logs, untouched, asOutlier: outlier ** weight, asOutlierUntouched: (outlier + misplaced) ** weight };
 }
 
 /** The logarithm of the mean of two likelihoods, from their logarithms. */
@@ -128,17 +143,14 @@ function weigh(priors: Float64Array, logs: readonly Float64Array[]): Float64Arra
 }
 
 /** Chance of each observation to be an outlier. */
-function outlierChances(
-  predictions: Predictions,
-  observations: readonly Observation[],
-  weights: Float64Array,
-  logs: readonly Float64Array[],
-): number[] {
-  return observations.map(({ answer, check, context, outlierChance, weight }, o) => {
-    const asOutlier = outlierLikelihood(answer, predictions.standard(check, context), outlierChance) ** weight;
+function outlierChances(weighed: readonly Weighed[], weights: Float64Array, logs: readonly Float64Array[]): number[] {
+  return weighed.map(({ untouched, asOutlier, asOutlierUntouched }, o) => {
     const log = logs[o]!;
     let chance = 0;
-    for (let h = 0; h < weights.length; h += 1) chance += weights[h]! * Math.min(1, asOutlier / Math.exp(log[h]!));
+    for (let h = 0; h < weights.length; h += 1) {
+      const slipped = log[h] === untouched ? asOutlierUntouched : asOutlier;
+      chance += weights[h]! * Math.min(1, slipped / Math.exp(log[h]!));
+    }
     return chance;
   });
 }
@@ -191,33 +203,27 @@ export function posteriorOf(job: Case): Posterior {
     ...failed.map(({ fault, chance }) => Math.log(prior.get(fault.id)! * chance)),
     ...fading.map((fault) => Math.log(prior.get(fault.id)! * fadingShare(fault))),
   ]);
-  const shown = observations.map((observation) =>
-    logLikelihoods(predictions, inside, [...lasting, ...despite], observation),
+  const weighed = observations.map((observation) =>
+    weighObservation(predictions, inside, [...lasting, ...despite], observation),
   );
-  const faded = fadingLogs(predictions, observations, faults, fading, shown);
-  let logs = shown.map((log, o) => Float64Array.from([...log, ...faded.logs[o]!]));
+  const faded = fadingLogs(observations, faults, fading, weighed);
+  let logs = weighed.map((one, o) => Float64Array.from([...one.logs, ...faded.logs[o]!]));
   let within = insideLogs(inside, hypotheses, observations);
   let weights = weigh(priors, [...logs, within]);
-  let chances = outlierChances(predictions, observations, weights, logs);
+  let chances = outlierChances(weighed, weights, logs);
 
   const cured = curedAfter(predictions, bench)[bench.repairs.length]!;
   const odd = observations.flatMap(({ entry }, o) => (entry !== undefined && chances[o]! > unexplained ? [o] : []));
   if (odd.length > 0 || bench.repairs.length > 0) {
     const pairs = pairsToTry(faults, prior, logs, odd, sheet, cured);
-    const jointLogs = observations.map((observation) =>
-      logLikelihoods(
-        predictions,
-        inside,
-        pairs.map(({ hypothesis }) => hypothesis),
-        observation,
-      ),
-    );
-    hypotheses = [...hypotheses, ...pairs.map(({ hypothesis }) => hypothesis)];
+    const tried = pairs.map(({ hypothesis }) => hypothesis);
+    const jointLogs = observations.map((observation) => weighObservation(predictions, inside, tried, observation).logs);
+    hypotheses = [...hypotheses, ...tried];
     priors = Float64Array.from([...priors, ...pairs.map(({ prior: own }) => Math.log(own))]);
     logs = logs.map((log, o) => Float64Array.from([...log, ...jointLogs[o]!]));
     within = insideLogs(inside, hypotheses, observations);
     weights = weigh(priors, [...logs, within]);
-    chances = outlierChances(predictions, observations, weights, logs);
+    chances = outlierChances(weighed, weights, logs);
   }
 
   const marginal = new Map<string, number>();

@@ -19,6 +19,6 @@ export const picture: ChoiceWay = {
   state: 'live',
   miss: 0,
   choices: () => [],
-  ofSet: ({ symptoms: shown }) => ({ kind: 'picture', symptoms: shown }),
+  ofSet: ({ symptoms: shown, called }) => ({ kind: 'picture', symptoms: shown, ...(called && { called }) }),
   read: (words) => ({ kind: 'picture', symptoms: words.map(readSymptom) }),
 };
