@@ -12,6 +12,8 @@ export default defineConfig({
   fullyParallel: false,
   reporter: [['list'], ['json', { outputFile: '.tovrik/e2e.json' }]],
   use: {
+    actionTimeout: 30_000,
+    navigationTimeout: 60_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
