@@ -24,6 +24,7 @@ const rooms = [
   'picture',
   'parts',
   'measure',
+  'supply',
   'survey',
   'sheet',
   'repair',

@@ -4,8 +4,21 @@ import { ac, faults, op, tran } from './circuits';
 import { type Command, type Printed } from './command';
 import { evaluate, policy } from './planning';
 import { checkSheet, simulate, suspects } from './sheets';
+import { substitute } from './supply';
 
-const commands: readonly Command[] = [checkSheet, simulate, suspects, evaluate, policy, op, tran, ac, faults, backup];
+const commands: readonly Command[] = [
+  checkSheet,
+  simulate,
+  suspects,
+  evaluate,
+  policy,
+  op,
+  tran,
+  ac,
+  faults,
+  substitute,
+  backup,
+];
 
 const overview = () =>
   [
