@@ -4,7 +4,7 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   devIndicators: false,
-  serverExternalPackages: ['better-sqlite3', 'knex', 'elkjs'],
+  serverExternalPackages: ['better-sqlite3', 'highs', 'knex', 'elkjs'],
   // Sheets are read from disk at run time and must follow the server wherever it is traced to.
   outputFileTracingIncludes: { '/*': ['./src/sheets/**/*'] },
   experimental: { optimizePackageImports: ['antd', '@ant-design/icons'] },

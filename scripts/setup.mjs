@@ -99,7 +99,7 @@ export async function ensureCommandLine() {
     platform: 'node',
     format: 'esm',
     // What has native code or looks for its own files stays a package.
-    external: ['better-sqlite3', 'knex'],
+    external: ['better-sqlite3', 'highs', 'knex'],
     banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
     logLevel: 'warning',
   });

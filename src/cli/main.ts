@@ -4,7 +4,7 @@ import { ac, faults, op, tran } from './circuits';
 import { type Command, type Printed } from './command';
 import { evaluate, policy } from './planning';
 import { checkSheet, simulate, suspects } from './sheets';
-import { substitute } from './supply';
+import { basket, harvest, substitute } from './supply';
 
 const commands: readonly Command[] = [
   checkSheet,
@@ -17,6 +17,8 @@ const commands: readonly Command[] = [
   ac,
   faults,
   substitute,
+  basket,
+  harvest,
   backup,
 ];
 

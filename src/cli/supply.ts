@@ -1,6 +1,18 @@
 import { placed, Refusal } from '@/core/quantity';
-import { readPart, readPlace, substitute as judge, supplyKinds, writePart } from '@/core/supply';
+import {
+  bestBasket,
+  patienceOf,
+  planHarvest,
+  readBasket,
+  readHarvest,
+  readPart,
+  readPlace,
+  substitute as judge,
+  supplyKinds,
+  writePart,
+} from '@/core/supply';
 import { command } from './command';
+import { readText } from './files';
 
 const examples = Object.values(supplyKinds)
   .map(({ example }) => `"${example}"`)
@@ -34,5 +46,37 @@ export const substitute = command({
       fields: judged.fields,
       alter: judged.alter,
     };
+  },
+});
+
+function fileNamed(words: readonly string[], what: string): { readonly file: string; readonly text: string } {
+  const [file] = words;
+  if (file === undefined || words.length > 1) throw new Refusal(`name one file: ${what}`);
+  return { file, text: readText(file) };
+}
+
+export const basket = command({
+  name: 'basket',
+  takes: 'FILE',
+  about:
+    'Which supplier for which line at least total cost: { lines: [{ id, needs, by? }], suppliers: [{ id, postage, freeFrom?, minimum?, days, offers: [{ line, price or breaks, stock?, days? }] }] }.',
+  options: { days: { takes: 'N', about: 'all has to be there in so many days' } },
+  async answer(given) {
+    const { file, text } = fileNamed(given.words, 'what is needed and who offers it');
+    const days = Number(given.option('days') ?? Infinity);
+    if (!(days >= 0)) throw new Refusal(`--days is a number from 0 on, not "${given.option('days')}"`);
+    const problem = placed(file, () => readBasket(text));
+    return { ...(await bestBasket(problem, days)), patience: await patienceOf(problem) };
+  },
+});
+
+export const harvest = command({
+  name: 'harvest',
+  takes: 'FILE',
+  about:
+    'What to take from a donor in the time there is: { minutes, hour?, boards: [{ id, minutes }], parts: [{ id, board?, count?, minutes, survives?, demand, worth, shelf?, sale? }] }.',
+  answer({ words }) {
+    const { file, text } = fileNamed(words, 'a donor with its parts');
+    return planHarvest(placed(file, () => readHarvest(text)));
   },
 });

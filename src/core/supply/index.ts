@@ -4,3 +4,7 @@ export { readPart, type SupplyPart, writePart } from './part/readPart';
 export { type FieldVerdict, substitute, type Substitution } from './substitute/judge';
 export { type Place, readPlace } from './substitute/place';
 export { type SubstituteVerdict, verdicts } from './substitute/rules';
+export { bestBasket, type Basket, type Order, patienceOf, type Patience, type Purchase } from './basket/basket';
+export { type BasketProblem, readBasket } from './basket/problem';
+export { type HarvestPlan, keepCount, planHarvest } from './harvest/harvest';
+export { type HarvestProblem, readHarvest } from './harvest/problem';
