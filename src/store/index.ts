@@ -27,3 +27,24 @@ export {
 export { ownSheets, saveSheet, versionsOf, type SheetVersion } from './sheets';
 export { addPhoto, findPhoto, mostPhotos, TooManyPhotos } from './photos';
 export { readSettings, type Settings } from './settings';
+export {
+  addNeed,
+  moveNeed,
+  needStates,
+  nextStates,
+  openNeeds,
+  takeForNeed,
+  type Need,
+  type NeedChange,
+  type NeedState,
+} from './needs';
+export {
+  moveStock,
+  putOnShelf,
+  searchShelf,
+  shelfSize,
+  stockOfKind,
+  takeMoveBack,
+  type MoveReason,
+  type StockRow,
+} from './shelf';

@@ -8,3 +8,5 @@ export { bestBasket, type Basket, type Order, patienceOf, type Patience, type Pu
 export { type BasketProblem, readBasket } from './basket/problem';
 export { type HarvestPlan, keepCount, planHarvest } from './harvest/harvest';
 export { type HarvestProblem, readHarvest } from './harvest/problem';
+export { type CountedPart, mostPieces, readCounted } from './countedPart';
+export { readSearch, type Sought } from './search';

@@ -1,9 +1,5 @@
 import { type Knex } from 'knex';
-
-const appendOnly = (table: string) => [
-  `create trigger ${table}_no_update before update on ${table} begin select raise(abort, '${table} is append-only'); end`,
-  `create trigger ${table}_no_delete before delete on ${table} begin select raise(abort, '${table} is append-only'); end`,
-];
+import { appendOnly } from './appendOnly';
 
 /** Columns of a fault note that search looks into. */
 const searched = ['title', 'chassis', 'symptom', 'cause', 'proof', 'cure', 'misled', 'parts'];

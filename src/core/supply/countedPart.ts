@@ -1,0 +1,27 @@
+import { Refusal } from '../quantity';
+import { readPart, type SupplyPart } from './part/readPart';
+
+/** A part with how many of it, and where they lie. */
+export interface CountedPart {
+  readonly part: SupplyPart;
+  readonly count: number;
+  readonly drawer: string;
+}
+
+/** So many of one kind a shop may have, or want. */
+export const mostPieces = 100_000;
+
+/**
+ * Reads a part with its number and drawer: `C 680u 50V 105 lowesr x4 in B3`. One, where no number is written.
+ *
+ * @throws Refusal
+ */
+export function readCounted(typed: string): CountedPart {
+  const [, rest = typed, drawer = ''] = /^(.*?)\s+in\s+(\S.*)$/i.exec(typed.trim()) ?? [];
+  const [, text = rest, number] = /^(.*?)\s+[x×](\S+)$/i.exec(rest.trim()) ?? [];
+  const count = number === undefined ? 1 : Number(number);
+  if (!Number.isInteger(count) || count < 1 || count > mostPieces)
+    throw new Refusal(`"x${number}" is no number of pieces: write x4, up to x${mostPieces}`);
+  if (drawer.length > 40) throw new Refusal('the name of a drawer has at most 40 letters');
+  return { part: readPart(text), count, drawer: drawer.trim() };
+}

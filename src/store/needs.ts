@@ -1,0 +1,147 @@
+import { type Knex } from 'knex';
+import { Refusal } from '@/core/quantity';
+import { type CountedPart, readPart, substitute, writePart } from '@/core/supply';
+import { setWaiting, type Waiting } from './jobs';
+import { moveStock, type StockRow } from './shelf';
+
+/** Where something that is needed stands, on its way to being fitted. */
+export const needStates = ['wanted', 'ordered', 'here', 'wrong', 'fitted', 'dropped'] as const;
+export type NeedState = (typeof needStates)[number];
+
+/** So many of a part that a job needs. */
+export interface Need {
+  readonly id: string;
+  readonly job: string;
+  readonly set: string;
+  readonly typed: string;
+  readonly count: number;
+  readonly state: NeedState;
+  readonly supplier: string;
+  /** ISO date it should be here; empty when nobody said. */
+  readonly due: string;
+  readonly price: number | null;
+  readonly since: string;
+}
+
+/** What may follow what. */
+export const nextStates: Readonly<Record<NeedState, readonly NeedState[]>> = {
+  wanted: ['ordered', 'here', 'dropped'],
+  ordered: ['here', 'wrong', 'wanted', 'dropped'],
+  here: ['fitted', 'wrong', 'wanted'],
+  wrong: ['wanted', 'ordered', 'dropped'],
+  fitted: ['here'],
+  dropped: ['wanted'],
+};
+
+const latest = `select max(seq) from need_event group by need`;
+
+function rows(database: Knex) {
+  return database('need')
+    .join('need_event', 'need_event.need', 'need.id')
+    .join('job', 'job.id', 'need.job')
+    .whereRaw(`need_event.seq in (${latest})`)
+    .select<Need[]>(
+      'need.id',
+      'need.job',
+      'job.title as set',
+      'need.typed',
+      'need.count',
+      'need_event.state',
+      'need_event.supplier',
+      'need_event.due',
+      'need_event.price',
+      'need_event.at as since',
+    );
+}
+
+/** All that open jobs need or have been given, and what was fitted of late; the longest waiting first. */
+export async function openNeeds(database: Knex): Promise<Need[]> {
+  return rows(database).whereNull('job.closed_at').orderByRaw('need.at, need.rowid');
+}
+
+/** Writes down what a job needs. The same id twice writes it once. */
+export async function addNeed(
+  database: Knex,
+  job: string,
+  { part, count }: CountedPart,
+  id: string,
+  at: string,
+): Promise<void> {
+  await database.transaction(async (work) => {
+    const open = await work('job').where({ id: job }).whereNull('closed_at').first('id');
+    if (!open) throw new Refusal('this job is closed or gone: choose a set that is in the house');
+    const known = await work('need').where({ id }).first('id');
+    if (known) return;
+    await work('need').insert({ id, job, typed: writePart(part), count, at });
+    await work('need_event').insert({ id, need: id, state: 'wanted', supplier: '', due: '', price: null, at });
+  });
+}
+
+export interface NeedChange {
+  readonly id: string;
+  readonly need: string;
+  readonly state: NeedState;
+  readonly supplier: string;
+  readonly due: string;
+  readonly price: number | null;
+  readonly at: string;
+}
+
+/**
+ * Moves a need on, and the job with it: while something is on order the job waits for it, and is back in the queue
+ * when the last of it is here.
+ *
+ * @throws Refusal where it cannot follow what stands
+ */
+export async function moveNeed(database: Knex, change: NeedChange): Promise<void> {
+  await database.transaction(async (work) => moveIn(work, change));
+}
+
+async function moveIn(work: Knex, { id, need, ...event }: NeedChange): Promise<void> {
+  const current = (await rows(work).where('need.id', need).first()) as Need | undefined;
+  if (!current) throw new Refusal('there is no such need');
+  if (!nextStates[current.state].includes(event.state))
+    throw new Refusal(
+      `what is ${current.state} cannot be ${event.state} next: it can be ${nextStates[current.state].join(', ')}`,
+    );
+  await work('need_event')
+    .insert({ id, need, ...event })
+    .onConflict('id')
+    .ignore();
+  const ordered = ((await rows(work).where('need.job', current.job)) as Need[]).filter(
+    ({ state }) => state === 'ordered',
+  );
+  const job = await work<{ id: string; waiting: string | null }>('job').where({ id: current.job }).first('waiting');
+  const waiting = job?.waiting == null ? null : (JSON.parse(job.waiting) as Waiting);
+  if (ordered.length > 0) {
+    const until = ordered
+      .map(({ due }) => due)
+      .sort()
+      .at(-1)!;
+    await setWaiting(work, current.job, {
+      for: 'part',
+      note: ordered
+        .map(({ typed }) => typed)
+        .join(', ')
+        .slice(0, 200),
+      until,
+    });
+  } else if (waiting?.for === 'part') await setWaiting(work, current.job, null);
+}
+
+/**
+ * Takes what is needed from the shelf: the count falls and the need is here, both or neither.
+ *
+ * @throws Refusal where the part does not do, or there are not enough
+ */
+export async function takeForNeed(database: Knex, need: string, part: string, id: string, at: string): Promise<void> {
+  await database.transaction(async (work) => {
+    const wanted = (await rows(work).where('need.id', need).first()) as Need | undefined;
+    const there = await work<StockRow>('stock_part').where({ id: part }).first();
+    if (!wanted || !there) throw new Refusal('there is no such need, or no such part on the shelf');
+    const { verdict, fields } = substitute(readPart(wanted.typed), readPart(there.typed));
+    if (verdict === 'no') throw new Refusal(`${there.typed} does not do: ${fields[0]!.reason}`);
+    await moveStock(work, part, -wanted.count, { id, at, why: 'taken', need });
+    await moveIn(work, { id, need, state: 'here', supplier: `shelf ${there.drawer}`.trim(), due: '', price: null, at });
+  });
+}

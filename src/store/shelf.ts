@@ -1,0 +1,148 @@
+import { type Knex } from 'knex';
+import { Refusal } from '@/core/quantity';
+import { type CountedPart, readSearch, type SupplyKind, writePart } from '@/core/supply';
+
+/** A kind of part in a drawer, with how many there are. */
+export interface StockRow {
+  readonly id: string;
+  /** As it is written: `C 680µF 50V 105°C lowesr`. */
+  readonly typed: string;
+  readonly kind: SupplyKind;
+  readonly drawer: string;
+  /** Where it came from: new, a donor’s board. */
+  readonly origin: string;
+  readonly count: number;
+}
+
+/** Why a count went up or down. */
+export type MoveReason = 'put' | 'taken' | 'bought' | 'harvested' | 'fitted' | 'counted' | 'taken back';
+
+const columns = ['stock_part.id', 'typed', 'kind', 'drawer', 'origin'] as const;
+const counted = (database: Knex) =>
+  database.raw('coalesce((select sum(delta) from stock_move where stock_move.part = stock_part.id), 0) as count');
+
+const countOf = async (database: Knex, part: string): Promise<number> => {
+  const row = await database('stock_move').where({ part }).sum('delta as count').first();
+  return Number((row as { count: number | null } | undefined)?.count ?? 0);
+};
+
+/**
+ * The parts that have all figures and words of a search, those there are first. A query in the words is no syntax:
+ * each is quoted.
+ */
+export async function searchShelf(database: Knex, typed: string, most = 60): Promise<StockRow[]> {
+  const { figures, words } = readSearch(typed);
+  const query = database<StockRow>('stock_part').select(...columns, counted(database));
+  for (const { names, least, most: highest } of figures)
+    void query.whereExists(
+      database('stock_figure')
+        .select(database.raw('1'))
+        .whereRaw('stock_figure.part = stock_part.id')
+        .whereIn('name', names)
+        .where('value', '>=', least)
+        .where('value', '<=', Number.isFinite(highest) ? highest : 1e300),
+    );
+  if (words.length > 0)
+    void query.whereIn(
+      'stock_part.number',
+      database('stock_search')
+        .select('rowid')
+        .whereRaw('stock_search match ?', [words.map((word) => `"${word.replaceAll('"', '')}"*`).join(' ')]),
+    );
+  const rows = await query.orderByRaw('count > 0 desc, stock_part.typed').limit(most);
+  return rows as unknown as StockRow[];
+}
+
+/** All of a kind of which there is at least one. */
+export async function stockOfKind(database: Knex, kind: SupplyKind, most = 2000): Promise<StockRow[]> {
+  const rows = await database<StockRow>('stock_part')
+    .select(...columns, counted(database))
+    .where({ kind })
+    .orderByRaw('count > 0 desc')
+    .limit(most);
+  return (rows as unknown as StockRow[]).filter(({ count }) => count > 0);
+}
+
+/** How many kinds lie there, and how many pieces in all. */
+export async function shelfSize(database: Knex): Promise<{ readonly kinds: number; readonly pieces: number }> {
+  const [kinds] = await database('stock_part').count('* as all');
+  const [pieces] = await database('stock_move').sum('delta as all');
+  return { kinds: Number(kinds?.all ?? 0), pieces: Number(pieces?.all ?? 0) };
+}
+
+interface Move {
+  readonly id: string;
+  readonly at: string;
+  readonly why: MoveReason;
+  readonly need?: string;
+}
+
+/**
+ * Puts parts on the shelf: beside those of their kind in the same drawer, or as a kind of its own.
+ *
+ * @returns the row as it stands
+ */
+export async function putOnShelf(
+  database: Knex,
+  { part, count, drawer }: CountedPart,
+  origin: string,
+  move: Move,
+): Promise<StockRow> {
+  const typed = writePart(part);
+  return database.transaction(async (work) => {
+    const known = await work<StockRow>('stock_part').where({ typed, drawer, origin }).first();
+    const id = known?.id ?? move.id;
+    if (!known) {
+      await work('stock_part').insert({ id, typed, kind: part.kind, drawer, origin });
+      const figures = Object.entries(part.figures).flatMap(([name, value]) =>
+        typeof value === 'number' ? [{ part: id, name, value }] : [],
+      );
+      if (figures.length > 0) await work('stock_figure').insert(figures);
+    }
+    await work('stock_move')
+      .insert({ ...move, part: id, delta: count })
+      .onConflict('id')
+      .ignore();
+    return { id, typed, kind: part.kind, drawer, origin, count: await countOf(work, id) };
+  });
+}
+
+/**
+ * Puts on or takes off so many of a part.
+ *
+ * @throws Refusal where there are not so many
+ */
+export async function moveStock(database: Knex, part: string, delta: number, move: Move): Promise<number> {
+  return database.transaction(async (work) => {
+    const row = await work<StockRow>('stock_part').where({ id: part }).first();
+    if (!row) throw new Refusal('there is no such part on the shelf');
+    const there = await countOf(work, part);
+    if (there + delta < 0)
+      throw new Refusal(
+        `there ${there === 1 ? 'is' : 'are'} only ${there} of ${row.typed} in ${row.drawer || 'the shelf'}, and ${-delta} are wanted`,
+      );
+    await work('stock_move')
+      .insert({ ...move, part, delta })
+      .onConflict('id')
+      .ignore();
+    return countOf(work, part);
+  });
+}
+
+/**
+ * Takes a movement back by its opposite; both stay on record. Twice does nothing more.
+ *
+ * @throws Refusal where the pieces are gone by now
+ */
+export async function takeMoveBack(database: Knex, move: string, id: string, at: string): Promise<void> {
+  await database.transaction(async (work) => {
+    const row = await work<{ id: string; part: string; delta: number }>('stock_move').where({ id: move }).first();
+    if (!row) throw new Refusal('there is no such movement');
+    if ((await countOf(work, row.part)) < row.delta)
+      throw new Refusal('these pieces have been taken since: put them back first');
+    await work('stock_move')
+      .insert({ id, part: row.part, delta: -row.delta, why: 'taken back' satisfies MoveReason, undoes: move, at })
+      .onConflict('undoes')
+      .ignore();
+  });
+}
