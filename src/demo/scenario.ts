@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { parse } from 'yaml';
+import { type NeedState } from '@/core/supply';
 import { type Outcome, type Waiting } from '@/store';
 
 /** How far a set of the scenario has come. */
@@ -35,9 +36,28 @@ export interface DemoClosed {
   readonly outcome: Outcome;
 }
 
+/** A drawer’s worth of a part. */
+export interface DemoStock {
+  readonly typed: string;
+  readonly from: string;
+}
+
+/** What a set needs, and how far that has come. */
+export interface DemoNeed {
+  readonly set: string;
+  readonly typed: string;
+  readonly state: NeedState;
+  readonly supplier?: string;
+  /** Days from the day of seeding. */
+  readonly due?: number;
+  readonly price?: number;
+}
+
 interface Scenario {
   readonly sets: readonly DemoSet[];
   readonly closed: readonly DemoClosed[];
+  readonly shelf: readonly DemoStock[];
+  readonly needs: readonly DemoNeed[];
 }
 
 /** The scenario as written down in `scenario.yaml`. */

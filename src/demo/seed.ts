@@ -6,7 +6,8 @@ import { seeded } from '@/core/statistics';
 import { complaintOf } from '@/core/practice';
 import { readSheet } from '@/core/sheet';
 import { shippedSheets, shippedTexts } from '@/sheets';
-import { addJob, appendLog, closeJob, openDatabase } from '@/store';
+import { readCounted } from '@/core/supply';
+import { addJob, addNeed, appendLog, closeJob, moveNeed, openDatabase, putOnShelf } from '@/store';
 import { playJob } from './play';
 import { readScenario } from './scenario';
 
@@ -118,7 +119,58 @@ export async function seedDemo(file: string, now: number): Promise<void> {
           0,
         );
     }
+    await seedParts(database, scenario, now);
   } finally {
     await database.destroy();
+  }
+}
+
+type Database = Awaited<ReturnType<typeof openDatabase>>;
+
+/** What lies in the drawers, and what the sets need of it or have on order. */
+async function seedParts(
+  database: Database,
+  { shelf, needs, sets }: ReturnType<typeof readScenario>,
+  now: number,
+): Promise<void> {
+  for (const [index, { typed, from }] of shelf.entries())
+    await putOnShelf(database, readCounted(typed), from, {
+      id: demoId(3, index),
+      at: new Date(now - 90 * day).toISOString(),
+      why: 'put',
+    });
+  for (const [index, { set, typed, state, supplier = '', due, price = null }] of needs.entries()) {
+    const id = demoId(4, index);
+    const at = new Date(now - 6 * day).toISOString();
+    await addNeed(
+      database,
+      demoId(
+        2,
+        sets.findIndex(({ title }) => title === set),
+      ),
+      readCounted(typed),
+      id,
+      at,
+    );
+    // What came wrong or was fitted had been ordered before, and was here.
+    const path = {
+      wanted: [],
+      ordered: ['ordered'],
+      here: ['here'],
+      wrong: ['ordered', 'wrong'],
+      fitted: ['ordered', 'here', 'fitted'],
+      dropped: ['dropped'],
+    } as const;
+    const until = due === undefined ? '' : new Date(now + due * day).toISOString().slice(0, 10);
+    for (const [at_, step] of path[state].entries())
+      await moveNeed(database, {
+        id: demoId(5, index * 10 + at_),
+        need: id,
+        state: step,
+        supplier,
+        due: until,
+        price,
+        at,
+      });
   }
 }

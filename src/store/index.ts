@@ -27,17 +27,7 @@ export {
 export { ownSheets, saveSheet, versionsOf, type SheetVersion } from './sheets';
 export { addPhoto, findPhoto, mostPhotos, TooManyPhotos } from './photos';
 export { readSettings, type Settings } from './settings';
-export {
-  addNeed,
-  moveNeed,
-  needStates,
-  nextStates,
-  openNeeds,
-  takeForNeed,
-  type Need,
-  type NeedChange,
-  type NeedState,
-} from './needs';
+export { addNeed, moveNeed, openNeeds, takeForNeed, type Need, type NeedChange } from './needs';
 export {
   moveStock,
   putOnShelf,

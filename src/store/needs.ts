@@ -1,12 +1,8 @@
 import { type Knex } from 'knex';
 import { Refusal } from '@/core/quantity';
-import { type CountedPart, readPart, substitute, writePart } from '@/core/supply';
+import { type CountedPart, type NeedState, nextStates, readPart, substitute, writePart } from '@/core/supply';
 import { setWaiting, type Waiting } from './jobs';
-import { moveStock, type StockRow } from './shelf';
-
-/** Where something that is needed stands, on its way to being fitted. */
-export const needStates = ['wanted', 'ordered', 'here', 'wrong', 'fitted', 'dropped'] as const;
-export type NeedState = (typeof needStates)[number];
+import { moveStock, type StockRow, takeMoveBack } from './shelf';
 
 /** So many of a part that a job needs. */
 export interface Need {
@@ -22,16 +18,6 @@ export interface Need {
   readonly price: number | null;
   readonly since: string;
 }
-
-/** What may follow what. */
-export const nextStates: Readonly<Record<NeedState, readonly NeedState[]>> = {
-  wanted: ['ordered', 'here', 'dropped'],
-  ordered: ['here', 'wrong', 'wanted', 'dropped'],
-  here: ['fitted', 'wrong', 'wanted'],
-  wrong: ['wanted', 'ordered', 'dropped'],
-  fitted: ['here'],
-  dropped: ['wanted'],
-};
 
 const latest = `select max(seq) from need_event group by need`;
 
@@ -108,6 +94,7 @@ async function moveIn(work: Knex, { id, need, ...event }: NeedChange): Promise<v
     .insert({ id, need, ...event })
     .onConflict('id')
     .ignore();
+  if (current.state === 'here' && event.state === 'wanted') await putBack(work, need, id, event.at);
   const ordered = ((await rows(work).where('need.job', current.job)) as Need[]).filter(
     ({ state }) => state === 'ordered',
   );
@@ -127,6 +114,16 @@ async function moveIn(work: Knex, { id, need, ...event }: NeedChange): Promise<v
       until,
     });
   } else if (waiting?.for === 'part') await setWaiting(work, current.job, null);
+}
+
+/** What was taken from the shelf for a need goes back into its drawer. */
+async function putBack(work: Knex, need: string, id: string, at: string): Promise<void> {
+  const taken = await work<{ id: string; need: string; seq: number }>('stock_move')
+    .where({ need })
+    .whereNotIn('id', work('stock_move').select('undoes').whereNotNull('undoes'))
+    .orderBy('seq', 'desc')
+    .first('id');
+  if (taken) await takeMoveBack(work, taken.id, id, at);
 }
 
 /**

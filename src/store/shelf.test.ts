@@ -126,6 +126,10 @@ describe('what the jobs need', () => {
     await takeForNeed(db, need, few.id, id(), at);
     expect(await states()).toEqual(['here']);
     expect(await counts('680u 60V')).toEqual([0]);
+    await step(need, 'wanted');
+    expect(await counts('680u 60V')).toEqual([4]);
+    await takeForNeed(db, need, few.id, id(), at);
+    expect(await counts('680u 60V')).toEqual([0]);
   });
 
   it('is not written down for a job that is gone', async () => {

@@ -1,4 +1,4 @@
-import { Refusal } from '../quantity';
+import { attempt, Refusal } from '../quantity';
 import { readPart, type SupplyPart } from './part/readPart';
 
 /** A part with how many of it, and where they lie. */
@@ -18,10 +18,18 @@ export const mostPieces = 100_000;
  */
 export function readCounted(typed: string): CountedPart {
   const [, rest = typed, drawer = ''] = /^(.*?)\s+in\s+(\S.*)$/i.exec(typed.trim()) ?? [];
+  const whole = attempt(() => readPart(rest));
+  // On the mains x2 is a safety class; anywhere else it is a number.
+  const isWhole = !(whole instanceof Refusal) && (whole.figures.class === undefined || whole.figures.ac !== undefined);
+  if (isWhole) return { part: whole, count: 1, drawer: drawerOf(drawer) };
   const [, text = rest, number] = /^(.*?)\s+[x×](\S+)$/i.exec(rest.trim()) ?? [];
   const count = number === undefined ? 1 : Number(number);
   if (!Number.isInteger(count) || count < 1 || count > mostPieces)
     throw new Refusal(`"x${number}" is no number of pieces: write x4, up to x${mostPieces}`);
-  if (drawer.length > 40) throw new Refusal('the name of a drawer has at most 40 letters');
-  return { part: readPart(text), count, drawer: drawer.trim() };
+  return { part: readPart(text), count, drawer: drawerOf(drawer) };
+}
+
+function drawerOf(typed: string): string {
+  if (typed.trim().length > 40) throw new Refusal('the name of a drawer has at most 40 letters');
+  return typed.trim();
 }

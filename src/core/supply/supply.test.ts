@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readPart, readPlace, substitute, supplyKinds, verdicts, writePart } from '.';
+import { readCounted, readPart, readPlace, readShelfLine, substitute, supplyKinds, verdicts, writePart } from '.';
 
 describe('a part as it is typed', () => {
   it.each([
@@ -47,6 +47,33 @@ describe('a part as it is typed', () => {
     ['C 680u esr loud', /"esr loud" is no ESR: write it like "esr 0.05"/],
     ['R -47', /"-47" is nothing/],
   ])('refuses %j', (text, message) => expect(() => readPart(text)).toThrow(message));
+});
+
+describe('a part with its number and drawer', () => {
+  it.each([
+    ['C 680u 50V x4 in B3', 4, 'B3', undefined],
+    ['C 680u 50V x2', 2, '', undefined],
+    ['C 100n 275VAC x2', 1, '', 'x2'],
+    ['C 100n 275VAC x2 x6 in F3', 6, 'F3', 'x2'],
+    ['R 4k7 0.5W in the loft', 1, 'the loft', undefined],
+  ])('%s', (typed, count, drawer, safety) => {
+    const read = readCounted(typed);
+    expect([read.count, read.drawer, read.part.figures.class]).toEqual([count, drawer, safety]);
+  });
+
+  it.each(['C 680u 50V x0', 'C 680u 50V x-3', 'C 680u 50V xmany', 'C 680u 50V x1.5'])('refuses %s', (typed) =>
+    expect(() => readCounted(typed)).toThrow(/is no number of pieces: write x4/),
+  );
+});
+
+describe('a line at the shelf', () => {
+  it.each([
+    ['680u 50V', { do: 'search', typed: '680u 50V', delta: 0 }],
+    ['680u 50V -4', { do: 'search', typed: '680u 50V', delta: -4 }],
+    ['+2', { do: 'search', typed: '', delta: 2 }],
+    ['put R 10 2W x3 in R1', { do: 'put' }],
+    ['for C 680u 50V at 24 V 50 kHz', { do: 'for' }],
+  ])('%s', (typed, line) => expect(readShelfLine(typed)).toMatchObject(line));
 });
 
 describe('a place', () => {

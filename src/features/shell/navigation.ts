@@ -4,6 +4,8 @@ import { jobPages } from '@/workshop/job';
 export const navigation = [
   { href: '/', title: 'Queue' },
   { href: '/take-in', title: 'Take in' },
+  { href: '/parts', title: 'Parts' },
+  { href: '/shelf', title: 'Shelf' },
   { href: '/stage', title: 'Stage' },
   { href: '/compare', title: 'Compare' },
   { href: '/notebook', title: 'Notebook' },

@@ -1,6 +1,6 @@
 import { dielectricOf } from '../part/dielectric';
 import { switches } from './place';
-import { type Asked, atLeast, atMost, has, intoTheHole, near, no, type Rule, sameWord, watch } from './rules';
+import { type Asked, atLeast, atMost, has, intoTheHole, near, no, type Rule, watch } from './rules';
 
 const isElectrolytic = (name: string | undefined) => name === 'electrolytic' || name === 'tantalum';
 

@@ -6,6 +6,9 @@ import { type Place } from './place';
 export const verdicts = ['better', 'fits', 'watch', 'no'] as const;
 export type SubstituteVerdict = (typeof verdicts)[number];
 
+/** In which order what would do is taken from a shelf: like for like first, what is better than it need be is spared. */
+export const nearness: Readonly<Record<SubstituteVerdict, number>> = { fits: 0, better: 1, watch: 2, no: 3 };
+
 /** What a rule says of one figure. */
 export interface Finding {
   readonly verdict: SubstituteVerdict;

@@ -1,0 +1,1 @@
+export { Parts } from './Parts';

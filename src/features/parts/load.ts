@@ -1,0 +1,45 @@
+import 'server-only';
+import { nearness, readPart, substitute, type SupplyKind } from '@/core/supply';
+import { database, type Need, openJobs, openNeeds, readSettings, stockOfKind, type StockRow } from '@/store';
+import { daysLate, type FromShelf, type NeedRow } from './partsModel';
+
+/** The stock that does best for a need and is enough, else the best of what is there. */
+function bestFor({ typed, count }: Need, stock: readonly StockRow[]): FromShelf | undefined {
+  const wanted = readPart(typed);
+  const judged = stock
+    .map((row) => ({ row, ...substitute(wanted, readPart(row.typed)) }))
+    .filter(({ verdict }) => verdict !== 'no')
+    .sort(
+      (a, b) =>
+        Number(b.row.count >= count) - Number(a.row.count >= count) || nearness[a.verdict] - nearness[b.verdict],
+    );
+  const [best] = judged;
+  if (!best) return undefined;
+  const { row, verdict, fields } = best;
+  return {
+    part: row.id,
+    typed: row.typed,
+    drawer: row.drawer,
+    count: row.count,
+    verdict,
+    reason: verdict === 'watch' ? `${fields[0]!.title}: ${fields[0]!.reason}` : '',
+  };
+}
+
+/** What the open jobs need, with what the shelf has for it, and the sets that parts may be needed for. */
+export async function loadParts(now: number) {
+  const db = await database();
+  const [needs, jobs, settings] = await Promise.all([openNeeds(db), openJobs(db), readSettings(db)]);
+  const stock = new Map<SupplyKind, readonly StockRow[]>();
+  const rows: NeedRow[] = [];
+  for (const need of needs) {
+    const { kind } = readPart(need.typed);
+    if (need.state === 'wanted' && !stock.has(kind)) stock.set(kind, await stockOfKind(db, kind));
+    rows.push({
+      ...need,
+      shelf: need.state === 'wanted' ? bestFor(need, stock.get(kind)!) : undefined,
+      overdue: need.state === 'ordered' ? daysLate(need.due, now) : undefined,
+    });
+  }
+  return { rows, sets: jobs.map(({ id, title }) => ({ id, title })), currency: settings.currency };
+}

@@ -1,0 +1,82 @@
+import { attempt, Refusal } from '@/core/quantity';
+import { type NeedState, readPart, type SubstituteVerdict, supplyKinds } from '@/core/supply';
+import { type Need } from '@/store';
+
+/** What on the shelf would do best for a need. */
+export interface FromShelf {
+  readonly part: string;
+  readonly typed: string;
+  readonly drawer: string;
+  readonly count: number;
+  readonly verdict: SubstituteVerdict;
+  readonly reason: string;
+}
+
+/** A need with what there is for it. */
+export interface NeedRow extends Need {
+  readonly shelf: FromShelf | undefined;
+  /** Days past the date it should have been here; undefined where it is not late. */
+  readonly overdue: number | undefined;
+}
+
+/** Groups in the order of what wants doing first. */
+export const groups: readonly { readonly state: NeedState; readonly title: string }[] = [
+  { state: 'here', title: 'Here, to be fitted' },
+  { state: 'wanted', title: 'Wanted' },
+  { state: 'wrong', title: 'Came wrong' },
+  { state: 'ordered', title: 'On order' },
+  { state: 'fitted', title: 'Fitted' },
+  { state: 'dropped', title: 'Dropped' },
+];
+
+/** What a step is called on its button. */
+export const stepWord = (from: NeedState, to: NeedState): string =>
+  to === 'wanted' && from === 'here' ? 'Put back' : to === 'wanted' && from === 'ordered' ? 'Cancel' : stepWords[to];
+
+const stepWords: Readonly<Record<NeedState, string>> = {
+  wanted: 'Want it again',
+  ordered: 'Order',
+  here: 'It is here',
+  wrong: 'Came wrong',
+  fitted: 'Fitted',
+  dropped: 'Drop',
+};
+
+const day = 86_400_000;
+
+/** Whole days from a date to an instant; undefined where the date is not past, or not known. */
+export function daysLate(due: string, now: number): number | undefined {
+  const late = Math.floor((now - Date.parse(`${due}T23:59:59Z`)) / day) + 1;
+  return due !== '' && late > 0 ? late : undefined;
+}
+
+/** What is wanted of all jobs as one would buy it: the same part once, with its number and for whom. */
+export function toBuy(
+  needs: readonly Pick<Need, 'typed' | 'count' | 'state' | 'set'>[],
+): { readonly typed: string; readonly count: number; readonly sets: readonly string[] }[] {
+  const lines = new Map<string, { typed: string; count: number; sets: string[] }>();
+  for (const { typed, count, state, set } of needs) {
+    if (state !== 'wanted') continue;
+    const line = lines.get(typed) ?? { typed, count: 0, sets: [] };
+    line.count += count;
+    if (!line.sets.includes(set)) line.sets.push(set);
+    lines.set(typed, line);
+  }
+  return [...lines.values()].sort((a, b) => a.typed.localeCompare(b.typed));
+}
+
+const quoted = (text: string) => `"${text.replaceAll('"', '""')}"`;
+
+/** The order sheet as CSV: number, part, for whom. */
+export const orderSheet = (needs: Parameters<typeof toBuy>[0]): string =>
+  [
+    'count,part,for',
+    ...toBuy(needs).map(({ typed, count, sets }) => `${count},${quoted(typed)},${quoted(sets.join('; '))}`),
+    '',
+  ].join('\r\n');
+
+/** What kind of part a typed line begins, for a word beside the entry. */
+export function kindOf(typed: string): string | undefined {
+  const read = attempt(() => readPart(typed));
+  return read instanceof Refusal ? undefined : supplyKinds[read.kind].title;
+}

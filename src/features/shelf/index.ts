@@ -1,0 +1,1 @@
+export { Shelf } from './Shelf';

@@ -1,0 +1,27 @@
+import 'server-only';
+import { attempt, Refusal } from '@/core/quantity';
+import { readShelfLine } from '@/core/supply';
+import { database, searchShelf, shelfSize, stockOfKind } from '@/store';
+import { plainRows, rankedFor, type ShelfRow } from './shelfModel';
+
+/** What a line typed at the shelf finds. */
+export interface Found {
+  readonly rows: readonly ShelfRow[];
+  /** What is wrong with the line, where it cannot be read yet. */
+  readonly refused?: string;
+}
+
+/** The rows a typed line asks for: what is there, or what would do in place of a part. */
+export async function findOnShelf(typed: string): Promise<Found> {
+  const line = attempt(() => readShelfLine(typed));
+  if (line instanceof Refusal) return { rows: [], refused: line.message };
+  const db = await database();
+  if (line.do === 'for') return { rows: rankedFor(line, await stockOfKind(db, line.part.kind)) };
+  return { rows: plainRows(line.do === 'put' ? [] : await searchShelf(db, line.typed)) };
+}
+
+export async function loadShelf(typed: string) {
+  const db = await database();
+  const [found, size] = await Promise.all([findOnShelf(typed), shelfSize(db)]);
+  return { found, size };
+}

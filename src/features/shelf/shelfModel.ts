@@ -1,0 +1,41 @@
+import { nearness, readPart, type ShelfLine, substitute, type SubstituteVerdict } from '@/core/supply';
+import { type StockRow } from '@/store';
+
+/** A row of the shelf, judged where something is looked for that it might stand in for. */
+export interface ShelfRow extends StockRow {
+  readonly verdict: SubstituteVerdict | undefined;
+  /** Why it is no better than that, and what has to be altered. */
+  readonly reason: string;
+}
+
+/** How verdicts are said, and marked besides by a shape. */
+export const verdictWords: Readonly<Record<SubstituteVerdict, string>> = {
+  better: '▲ better',
+  fits: '● fits',
+  watch: '◆ watch',
+  no: '✕ no',
+};
+
+/** So many that would do are shown, and so many of those that miss it by one figure. */
+const most = { doing: 50, missing: 5 };
+
+/** The stock with a verdict for each, the nearest first; then what fails in one figure alone, with that figure. */
+export function rankedFor({ part, place }: Extract<ShelfLine, { do: 'for' }>, stock: readonly StockRow[]): ShelfRow[] {
+  const judged = stock.map((row) => ({ row, ...substitute(part, readPart(row.typed), place) }));
+  const missing = judged.filter(({ fields }) => fields.filter(({ verdict }) => verdict === 'no').length === 1);
+  const doing = judged
+    .filter(({ verdict }) => verdict !== 'no')
+    .sort((a, b) => nearness[a.verdict] - nearness[b.verdict]);
+  return [...doing.slice(0, most.doing), ...missing.slice(0, most.missing)].map(
+    ({ row, verdict, fields }): ShelfRow => {
+      const [worst] = fields;
+      const altered = fields.flatMap(({ alter }) => alter ?? []);
+      const reason = verdict === 'watch' || verdict === 'no' ? `${worst!.title}: ${worst!.reason}` : '';
+      return { ...row, verdict, reason: [reason, ...altered].filter(Boolean).join(' · ') };
+    },
+  );
+}
+
+/** Rows that are only looked up. */
+export const plainRows = (stock: readonly StockRow[]): ShelfRow[] =>
+  stock.map((row) => ({ ...row, verdict: undefined, reason: '' }));

@@ -1,0 +1,99 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { attempt, Refusal } from '@/core/quantity';
+import { readShelfLine } from '@/core/supply';
+import { type Answered } from '@/workshop/answer';
+import { movePieces, putTyped, undoMove } from './actions';
+import { type Found } from './load';
+import { type ShelfRow } from './shelfModel';
+
+/** Something done at the shelf that can still be taken back. */
+export interface Done {
+  readonly move: string;
+  readonly said: string;
+}
+
+/** So long after the last key the shelf is asked. */
+const pause = 60;
+
+/** The shelf as one types at it: what is found, what is chosen, what was done. */
+export function useShelf(initial: { readonly typed: string; readonly found: Found }) {
+  const [typed, setTyped] = useState(initial.typed);
+  const [found, setFound] = useState(initial.found);
+  const [chosen, choose] = useState(0);
+  const [message, setMessage] = useState<string>();
+  const [done, setDone] = useState<readonly Done[]>([]);
+  const asked = useRef(0);
+
+  const look = useCallback(async (text: string) => {
+    const mine = (asked.current += 1);
+    const answer = await fetch(`/api/shelf?q=${encodeURIComponent(text)}`);
+    const rows = (await answer.json()) as Found;
+    if (mine === asked.current) setFound(rows);
+  }, []);
+
+  useEffect(() => {
+    if (typed === initial.typed) return undefined;
+    const timer = setTimeout(() => void look(typed), pause);
+    return () => clearTimeout(timer);
+  }, [typed, initial.typed, look]);
+
+  const type = (text: string) => {
+    setTyped(text);
+    setMessage(undefined);
+    choose(0);
+  };
+
+  /** Shows a refusal, or keeps what was done and looks again. */
+  const settle = async <T>(answer: Answered<T>, move: string, said: (value: T) => string, next = typed) => {
+    if ('refused' in answer) {
+      setMessage(answer.refused);
+      return;
+    }
+    setDone((before) => [{ move, said: said(answer.done) }, ...before].slice(0, 12));
+    setTyped(next);
+    await look(next);
+  };
+
+  const move = async (row: ShelfRow, delta: number, next = typed) => {
+    const id = crypto.randomUUID();
+    const answer = await movePieces({ id, part: row.id, delta });
+    await settle(
+      answer,
+      id,
+      (left) => `${delta < 0 ? 'took' : 'put'} ${Math.abs(delta)} × ${row.typed}: ${left} left`,
+      next,
+    );
+  };
+
+  const enter = async () => {
+    const line = attempt(() => readShelfLine(typed));
+    if (line instanceof Refusal) setMessage(line.message);
+    else if (line.do === 'put') {
+      const id = crypto.randomUUID();
+      const answer = await putTyped({ id, typed: typed.trim().slice(4), origin: 'new' });
+      await settle(
+        answer,
+        id,
+        ({ typed: part, count, drawer }) => `put ${part}: ${count} ${drawer === '' ? 'there' : `in ${drawer}`}`,
+        '',
+      );
+    } else if (line.do === 'search' && line.delta !== 0) {
+      const row = found.rows[chosen];
+      if (row) await move(row, line.delta, line.typed);
+      else setMessage('nothing here is called that: choose a row first');
+    }
+  };
+
+  const undo = async () => {
+    const [last, ...before] = done;
+    if (!last) return;
+    const answer = await undoMove({ id: crypto.randomUUID(), move: last.move });
+    if ('refused' in answer) setMessage(answer.refused);
+    else {
+      setDone(before);
+      await look(typed);
+    }
+  };
+
+  return { typed, type, found, chosen, choose, message, done, move, enter, undo };
+}
