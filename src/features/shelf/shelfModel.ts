@@ -1,4 +1,4 @@
-import { nearness, readPart, type ShelfLine, substitute, type SubstituteVerdict } from '@/core/supply';
+import { nearness, readPart, type ShelfLine, substitute, type SubstituteVerdict, supplyKinds } from '@/core/supply';
 import { type StockRow } from '@/store';
 
 /** A row of the shelf, judged where something is looked for that it might stand in for. */
@@ -22,7 +22,12 @@ const most = { doing: 50, missing: 5 };
 /** The stock with a verdict for each, the nearest first; then what fails in one figure alone, with that figure. */
 export function rankedFor({ part, place }: Extract<ShelfLine, { do: 'for' }>, stock: readonly StockRow[]): ShelfRow[] {
   const judged = stock.map((row) => ({ row, ...substitute(part, readPart(row.typed), place) }));
-  const missing = judged.filter(({ fields }) => fields.filter(({ verdict }) => verdict === 'no').length === 1);
+  // The first figure of a kind is what a part is: nobody takes 470 nF for 680 µF.
+  const [what] = Object.keys(supplyKinds[part.kind].figures);
+  const missing = judged.filter(({ fields }) => {
+    const failing = fields.filter(({ verdict }) => verdict === 'no');
+    return failing.length === 1 && failing[0]!.field !== what;
+  });
   const doing = judged
     .filter(({ verdict }) => verdict !== 'no')
     .sort((a, b) => nearness[a.verdict] - nearness[b.verdict]);

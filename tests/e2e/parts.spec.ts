@@ -1,0 +1,81 @@
+import { type Page } from '@playwright/test';
+import { expect, test } from './app';
+import { takeIn } from './bench';
+
+const entry = (page: Page) => page.getByRole('main').getByRole('textbox').first();
+const need = (page: Page, text: string) => page.locator('[data-need]', { hasText: text });
+
+async function line(page: Page, text: string): Promise<void> {
+  await entry(page).fill(text);
+  await entry(page).press('Enter');
+}
+
+test('a can is put on the shelf, judged for a set, taken, put back and fitted; the count follows', async ({
+  page,
+  app,
+}) => {
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Bandstand set', ['Too little height']);
+  await page.goto(`${app.address}/shelf`);
+  await line(page, 'put C 680u 63V 105 lowesr x4 in Z9');
+  await expect(entry(page)).toHaveValue('');
+  await line(page, 'put C 680u 50V 85 x9 in Z8');
+  await expect(entry(page)).toHaveValue('');
+  await entry(page).fill('for C 680u 50V 105 lowesr at 30 V 50 kHz');
+  const stock = page.getByTestId('stock').locator('li');
+  await expect(stock.filter({ hasText: 'Z9' })).toHaveAttribute('data-verdict', 'better');
+  await expect(stock.filter({ hasText: 'Z8' })).toHaveCount(0);
+
+  await page.goto(`${app.address}/parts`);
+  await page.getByLabel('needed for').selectOption({ label: 'Bandstand set' });
+  await line(page, 'C 680u 50V 105 sparkling x3');
+  await expect(page.getByRole('alert').first()).toContainText('"sparkling" is nothing that is said of a capacitor');
+  await line(page, 'C 680u 50V 105 lowesr 5000h x3');
+  const row = need(page, 'Bandstand set');
+  await expect(row).toContainText('◆ watch on the shelf: 4 ×');
+  await expect(row).toContainText('hours: the new one does not say');
+  await row.getByRole('button', { name: 'Take 3 from Z9' }).click();
+  await expect(row).toHaveAttribute('data-state', 'here');
+  await row.getByRole('button', { name: 'Put back' }).click();
+  await expect(row).toHaveAttribute('data-state', 'wanted');
+  await row.getByRole('button', { name: 'Take 3 from Z9' }).click();
+  await row.getByRole('button', { name: 'Fitted' }).click();
+  await expect(row).toHaveAttribute('data-state', 'fitted');
+
+  await page.goto(`${app.address}/shelf?q=Z9`);
+  await expect(stock.filter({ hasText: 'Z9' })).toContainText(/^1/);
+  await line(page, 'Z9 -2');
+  await expect(page.getByRole('alert').first()).toContainText('there is only 1');
+  await line(page, 'Z9 -1');
+  await expect(stock.filter({ hasText: 'Z9' })).toContainText(/^0/);
+  await page.keyboard.press('Alt+z');
+  await expect(stock.filter({ hasText: 'Z9' })).toContainText(/^1/);
+});
+
+test('what is ordered keeps the set waiting; what comes wrong is wanted again, and what arrives brings the set back', async ({
+  page,
+  app,
+}) => {
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Pier-head set', ['One line across']);
+  await page.goto(`${app.address}/parts`);
+  await page.getByLabel('needed for').selectOption({ label: 'Pier-head set' });
+  await line(page, 'U no VX2040');
+  const row = need(page, 'Pier-head set');
+  await row.getByRole('button', { name: 'Order' }).click();
+  await row.getByLabel('From').fill('Hollin Components');
+  await row.getByLabel('Due').fill('2026-11-01');
+  await row.getByRole('button', { name: 'Ordered' }).click();
+  await expect(row).toHaveAttribute('data-state', 'ordered');
+  await expect(row).toContainText('overdue');
+  await page.goto(app.address);
+  const waiting = page.getByRole('listitem').filter({ hasText: 'Pier-head set' });
+  await expect(waiting).toContainText(/waits for|Waits for|part/);
+
+  await page.goto(`${app.address}/parts`);
+  await row.getByRole('button', { name: 'Came wrong' }).click();
+  await expect(row).toHaveAttribute('data-state', 'wrong');
+  await row.getByRole('button', { name: 'Want it again' }).click();
+  await row.getByRole('button', { name: 'It is here' }).click();
+  await expect(row).toHaveAttribute('data-state', 'here');
+  await page.reload();
+  await expect(row).toHaveAttribute('data-state', 'here');
+});
