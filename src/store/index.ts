@@ -33,7 +33,7 @@ export {
   putOnShelf,
   searchShelf,
   shelfSize,
-  stockOfKind,
+  stockLike,
   takeMoveBack,
   type MoveReason,
   type StockRow,

@@ -52,6 +52,7 @@ describe('the shelf', () => {
       'there is only 1 of C 680µF 50V in B3, and 2 are wanted',
     );
     expect(await counts('680u')).toEqual([1]);
+    expect((await db('stock_move').sum('delta as sum').first())!.sum).toBe(1);
     await expect(db('stock_move').update({ delta: 9 })).rejects.toThrow('append-only');
     await expect(db('stock_move').delete()).rejects.toThrow('append-only');
   });

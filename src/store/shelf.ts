@@ -1,6 +1,6 @@
 import { type Knex } from 'knex';
 import { Refusal } from '@/core/quantity';
-import { type CountedPart, readSearch, type SupplyKind, writePart } from '@/core/supply';
+import { type CountedPart, readSearch, type SupplyKind, supplyKinds, type SupplyPart, writePart } from '@/core/supply';
 
 /** A kind of part in a drawer, with how many there are. */
 export interface StockRow {
@@ -17,14 +17,10 @@ export interface StockRow {
 /** Why a count went up or down. */
 export type MoveReason = 'put' | 'taken' | 'bought' | 'harvested' | 'fitted' | 'counted' | 'taken back';
 
-const columns = ['stock_part.id', 'typed', 'kind', 'drawer', 'origin'] as const;
-const counted = (database: Knex) =>
-  database.raw('coalesce((select sum(delta) from stock_move where stock_move.part = stock_part.id), 0) as count');
+const columns = ['stock_part.id', 'typed', 'kind', 'drawer', 'origin', 'count'] as const;
 
-const countOf = async (database: Knex, part: string): Promise<number> => {
-  const row = await database('stock_move').where({ part }).sum('delta as count').first();
-  return Number((row as { count: number | null } | undefined)?.count ?? 0);
-};
+const countOf = async (database: Knex, part: string): Promise<number> =>
+  (await database<StockRow>('stock_part').where({ id: part }).first('count'))?.count ?? 0;
 
 /**
  * The parts that have all figures and words of a search, those there are first. A query in the words is no syntax:
@@ -32,15 +28,14 @@ const countOf = async (database: Knex, part: string): Promise<number> => {
  */
 export async function searchShelf(database: Knex, typed: string, most = 60): Promise<StockRow[]> {
   const { figures, words } = readSearch(typed);
-  const query = database<StockRow>('stock_part').select(...columns, counted(database));
+  const query = database<StockRow>('stock_part').select(...columns);
   for (const { names, least, most: highest } of figures)
-    void query.whereExists(
+    void query.whereIn(
+      'stock_part.id',
       database('stock_figure')
-        .select(database.raw('1'))
-        .whereRaw('stock_figure.part = stock_part.id')
+        .select('part')
         .whereIn('name', names)
-        .where('value', '>=', least)
-        .where('value', '<=', Number.isFinite(highest) ? highest : 1e300),
+        .whereBetween('value', [least, Number.isFinite(highest) ? highest : Number.MAX_VALUE]),
     );
   if (words.length > 0)
     void query.whereIn(
@@ -49,18 +44,31 @@ export async function searchShelf(database: Knex, typed: string, most = 60): Pro
         .select('rowid')
         .whereRaw('stock_search match ?', [words.map((word) => `"${word.replaceAll('"', '')}"*`).join(' ')]),
     );
-  const rows = await query.orderByRaw('count > 0 desc, stock_part.typed').limit(most);
+  const rows = await query.orderByRaw('(count = 0), typed').limit(most);
   return rows as unknown as StockRow[];
 }
 
-/** All of a kind of which there is at least one. */
-export async function stockOfKind(database: Knex, kind: SupplyKind, most = 2000): Promise<StockRow[]> {
-  const rows = await database<StockRow>('stock_part')
-    .select(...columns, counted(database))
+/** So far from what is wanted a figure may be and still be worth judging. */
+const worthJudging = { least: 0.4, most: 2.6 };
+
+/** What there is that may do in place of a part: of its kind, the first figure it is known by not far off. */
+export async function stockLike(database: Knex, { kind, figures }: SupplyPart, most = 2000): Promise<StockRow[]> {
+  const query = database<StockRow>('stock_part')
+    .select(...columns)
     .where({ kind })
-    .orderByRaw('count > 0 desc')
+    .where('count', '>', 0)
     .limit(most);
-  return (rows as unknown as StockRow[]).filter(({ count }) => count > 0);
+  const [name = ''] = Object.keys(supplyKinds[kind].figures);
+  const value = figures[name];
+  if (typeof value === 'number')
+    void query.whereIn(
+      'stock_part.id',
+      database('stock_figure')
+        .select('part')
+        .where({ name })
+        .whereBetween('value', [worthJudging.least * value, worthJudging.most * value]),
+    );
+  return (await query) as unknown as StockRow[];
 }
 
 /** How many kinds lie there, and how many pieces in all. */

@@ -1,6 +1,6 @@
 import 'server-only';
-import { nearness, readPart, substitute, type SupplyKind } from '@/core/supply';
-import { database, type Need, openJobs, openNeeds, readSettings, stockOfKind, type StockRow } from '@/store';
+import { nearness, readPart, substitute } from '@/core/supply';
+import { database, type Need, openJobs, openNeeds, readSettings, stockLike, type StockRow } from '@/store';
 import { daysLate, type FromShelf, type NeedRow } from './partsModel';
 
 /** The stock that does best for a need and is enough, else the best of what is there. */
@@ -30,14 +30,12 @@ function bestFor({ typed, count }: Need, stock: readonly StockRow[]): FromShelf 
 export async function loadParts(now: number) {
   const db = await database();
   const [needs, jobs, settings] = await Promise.all([openNeeds(db), openJobs(db), readSettings(db)]);
-  const stock = new Map<SupplyKind, readonly StockRow[]>();
   const rows: NeedRow[] = [];
   for (const need of needs) {
-    const { kind } = readPart(need.typed);
-    if (need.state === 'wanted' && !stock.has(kind)) stock.set(kind, await stockOfKind(db, kind));
+    const stock = need.state === 'wanted' ? await stockLike(db, readPart(need.typed)) : [];
     rows.push({
       ...need,
-      shelf: need.state === 'wanted' ? bestFor(need, stock.get(kind)!) : undefined,
+      shelf: bestFor(need, stock),
       overdue: need.state === 'ordered' ? daysLate(need.due, now) : undefined,
     });
   }

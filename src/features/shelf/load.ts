@@ -1,7 +1,7 @@
 import 'server-only';
 import { attempt, Refusal } from '@/core/quantity';
 import { readShelfLine } from '@/core/supply';
-import { database, searchShelf, shelfSize, stockOfKind } from '@/store';
+import { database, searchShelf, shelfSize, stockLike } from '@/store';
 import { plainRows, rankedFor, type ShelfRow } from './shelfModel';
 
 /** What a line typed at the shelf finds. */
@@ -16,7 +16,7 @@ export async function findOnShelf(typed: string): Promise<Found> {
   const line = attempt(() => readShelfLine(typed));
   if (line instanceof Refusal) return { rows: [], refused: line.message };
   const db = await database();
-  if (line.do === 'for') return { rows: rankedFor(line, await stockOfKind(db, line.part.kind)) };
+  if (line.do === 'for') return { rows: rankedFor(line, await stockLike(db, line.part)) };
   return { rows: plainRows(line.do === 'put' ? [] : await searchShelf(db, line.typed)) };
 }
 

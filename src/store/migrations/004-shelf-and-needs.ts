@@ -12,6 +12,7 @@ export const shelfAndNeeds = {
       table.text('kind').notNullable();
       table.text('drawer').notNullable();
       table.text('origin').notNullable();
+      table.integer('count').notNullable().defaultTo(0);
       table.unique(['typed', 'drawer', 'origin']);
       table.index('kind');
     });
@@ -54,6 +55,9 @@ export const shelfAndNeeds = {
     const statements = [
       ...appendOnly('stock_move'),
       ...appendOnly('need_event'),
+      // A count is the sum of its movements, kept beside them so that a list need not add up.
+      'create trigger stock_count after insert on stock_move begin update stock_part set count = count + new.delta where id = new.part; end',
+      'create index stock_part_there on stock_part ((count = 0), typed)',
       `create virtual table stock_search using fts5(typed, drawer, origin, content='stock_part', content_rowid='number', tokenize="unicode61 tokenchars '-.'", prefix='2 3')`,
       `create trigger stock_insert after insert on stock_part begin insert into stock_search(rowid, typed, drawer, origin) values (new.number, new.typed, new.drawer, new.origin); end`,
     ];

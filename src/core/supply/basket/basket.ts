@@ -1,6 +1,7 @@
 import { sumOf } from '../../statistics';
 import { LinearProgram, solve } from '../linearProgram';
-import { type BasketProblem, type Offer, type Supplier } from './problem';
+import { type Ask, asksOf, type Chosen, daysOf, leastCosts, type LeastCosts, priceAt } from './offers';
+import { type BasketProblem, type Supplier } from './problem';
 
 /** So many pieces of a line from one supplier, at the price that number has there. */
 export interface Purchase {
@@ -31,132 +32,232 @@ export interface Basket {
   readonly exact: boolean;
 }
 
+/** Who is ordered from, and who of them sends free of postage. */
+interface Way {
+  readonly set: number;
+  readonly used: readonly boolean[];
+  readonly free: readonly boolean[];
+  /** What all costs at least this way. */
+  readonly least: number;
+}
+
+/** What was chosen, and what it costs with every missing piece at its penalty. */
+interface Choice {
+  readonly asks: readonly Chosen[];
+  readonly total: number;
+  readonly exact: boolean;
+}
+
 /** What a piece that is not to be had costs in the reckoning: more than any way of getting it. */
 const penaltyOver = 1000;
 
+/** Up to so many suppliers every way of choosing among them is thought of. */
+const fewSuppliers = 8;
+
+/** Money under this is no money. */
+const nothing = 1e-6;
+
 /**
- * The orders of least total cost, postage, minimum orders and price breaks included, exact by mixed-integer
- * programming. More than is needed is bought where that is cheaper. What cannot be had is left out and told.
+ * The orders of least total cost, postage, minimum orders and price breaks included. More than is needed is bought where
+ * that is cheaper. What cannot be had is left out and told.
+ *
+ * Ways of choosing suppliers and claiming free postage are taken in the order of what they cost at least, each line by
+ * itself; the first few are solved as mixed-integer programmes, until no other can be cheaper.
  *
  * @param within days in which all has to be there; each line’s own limit holds besides
  */
 export async function bestBasket(problem: BasketProblem, within = Infinity): Promise<Basket> {
-  const program = new LinearProgram();
-  const goods = new Map<string, [number, string][]>();
-  const got = new Map<string, [number, string][]>(problem.lines.map(({ id }) => [id, []]));
-  const bought: Bought[] = [];
-  const needs = new Map(problem.lines.map((line) => [line.id, line]));
-  const dearest = Math.max(
-    1,
-    ...problem.suppliers.flatMap(({ postage, minimum = 0, offers }) => [
-      postage + minimum,
-      ...offers.flatMap(({ breaks }) => breaks.map(({ price }) => price)),
-    ]),
+  const asks = asksOf(problem, within);
+  const missing =
+    penaltyOver *
+    Math.max(
+      1,
+      ...problem.suppliers.map(({ postage, minimum = 0 }) => postage + minimum),
+      ...asks.flat().map(({ offer }) => offer.breaks[0]!.price),
+    );
+  if (problem.suppliers.length > fewSuppliers) return told(problem, await solved(problem, asks, missing));
+  const costs = problem.lines.map((line, l) =>
+    leastCosts(
+      line,
+      asks.map((all) => all.filter((ask) => ask.line === l)),
+      missing,
+    ),
   );
-  problem.suppliers.forEach((supplier, s) => {
-    const used = program.binary(`y${s}`, supplier.postage);
-    const spent: [number, string][] = [];
-    supplier.offers.forEach((offer, o) => {
-      const line = needs.get(offer.line)!;
-      if (daysOf(supplier, offer) > Math.min(within, line.by ?? Infinity)) return;
-      const ways = countsOf(supplier, offer, line.needs).map((count): [number, string] => {
-        const price = priceAt(offer, count);
-        const name = program.binary(`w${s}_${o}_${count}`, count * price);
-        spent.push([count * price, name]);
-        // What is bought beyond the need covers no more than the need: that keeps the relaxation tight.
-        got.get(offer.line)!.push([Math.min(count, line.needs), name]);
-        bought.push({ name, supplier, offer, count });
-        return [1, name];
-      });
-      program.row([...ways, [-1, used]], '<=', 0);
-    });
-    if (supplier.minimum !== undefined) program.row([...spent, [-supplier.minimum, used]], '>=', 0);
-    if (supplier.freeFrom !== undefined && supplier.postage > 0) {
-      const free = program.binary(`f${s}`, -supplier.postage);
-      program.row(
-        [
-          [1, free],
-          [-1, used],
-        ],
-        '<=',
-        0,
-      );
-      program.row([...spent, [-supplier.freeFrom, free]], '>=', 0);
+  const ways = waysOf(problem, costs);
+  let best: Choice | undefined;
+  // Each line by itself often reaches what has to be reached, and then nothing needs solving.
+  for (const { set } of ways.slice(0, sketched)) {
+    const alone = asTheyAre(problem, costs, set);
+    if (alone && (!best || alone.total < best.total)) best = alone;
+  }
+  for (const way of ways) {
+    if (best && way.least >= best.total - nothing) break;
+    const chosen = await solved(problem, asks, missing, { way, costs, under: best?.total ?? Infinity });
+    if (chosen && (!best || chosen.total < best.total - nothing)) best = chosen;
+  }
+  return told(problem, best);
+}
+
+/** Of so many ways the lines are tried as they come out by themselves. */
+const sketched = 60;
+
+/** The cheapest of each line by itself from a set of suppliers; undefined where a minimum is not reached. */
+function asTheyAre({ suppliers }: BasketProblem, costs: readonly LeastCosts[], set: number): Choice | undefined {
+  const asks = costs.flatMap(({ choice }) => choice(set));
+  let total = costs.reduce((sum, cost) => sum + cost.of(set), 0);
+  for (const [s, { minimum = 0, freeFrom = Infinity, postage }] of suppliers.entries()) {
+    const own = asks.filter(({ supplier }) => supplier === s);
+    if (own.length === 0) continue;
+    const goods = sumOf(own, ({ ask }) => ask.cost);
+    if (goods < minimum - nothing) return undefined;
+    if (goods < freeFrom - nothing) total += postage;
+  }
+  return { asks, total, exact: true };
+}
+
+/** All ways of choosing suppliers, the cheapest at least first. */
+function waysOf({ suppliers }: BasketProblem, costs: readonly LeastCosts[]): Way[] {
+  const ways: Way[] = [];
+  const bits = (which: (supplier: Supplier) => boolean) =>
+    suppliers.reduce((set, supplier, s) => (which(supplier) ? set | (1 << s) : set), 0);
+  const mayBeFree = bits(({ freeFrom, postage }) => freeFrom !== undefined && postage > 0);
+  for (let set = 0; set < 1 << suppliers.length; set += 1) {
+    const goods = sumOf(costs, (cost) => cost.of(set));
+    for (let free = set & mayBeFree; ; free = (free - 1) & set & mayBeFree) {
+      const has = (within: number) => suppliers.map((_, s) => ((within >> s) & 1) === 1);
+      const paid = has(set & ~free).reduce((sum, pays, s) => (pays ? sum + suppliers[s]!.postage : sum), 0);
+      ways.push({ set, used: has(set), free: has(free), least: goods + paid });
+      if (free === 0) break;
     }
-    goods.set(supplier.id, spent);
+  }
+  return ways.sort((a, b) => a.least - b.least);
+}
+
+/** One way of choosing suppliers, and the total that it has to stay under to be worth anything. */
+interface Tried {
+  readonly way: Way;
+  readonly costs: readonly LeastCosts[];
+  readonly under: number;
+}
+
+/**
+ * The cheapest choice; undefined where nothing reaches what a way claims.
+ *
+ * @param tried undefined leaves it to the programme whom to order from
+ */
+async function solved(
+  { lines, suppliers }: BasketProblem,
+  asks: readonly (readonly Ask[])[],
+  missing: number,
+  tried?: Tried,
+): Promise<Choice | undefined> {
+  const way = tried?.way;
+  const program = new LinearProgram();
+  const got = lines.map((): [number, string][] => []);
+  const named: (Chosen & { readonly name: string })[] = [];
+  suppliers.forEach((supplier, s) => {
+    if (way && !way.used[s]) return;
+    const spent: [number, string][] = [];
+    const byLine = new Map<number, [number, string][]>();
+    asks[s]!.forEach((ask) => {
+      if (tried && !mayHelp(tried, ask, lines[ask.line]!.needs)) return;
+      const name = program.binary(`w${s}_${ask.line}_${ask.count}`, ask.cost);
+      spent.push([ask.cost, name]);
+      // What is bought beyond the need covers no more than the need: that keeps the relaxation tight.
+      got[ask.line]!.push([Math.min(ask.count, lines[ask.line]!.needs), name]);
+      byLine.set(ask.line, [...(byLine.get(ask.line) ?? []), [1, name]]);
+      named.push({ name, supplier: s, ask });
+    });
+    const used = way ? undefined : program.binary(`y${s}`, supplier.postage);
+    for (const choices of byLine.values())
+      program.row(used === undefined ? choices : [...choices, [-1, used]], '<=', used === undefined ? 1 : 0);
+    claim(program, supplier, s, spent, used, way?.free[s]);
   });
-  problem.lines.forEach(({ id, needs: wanted }, l) => {
-    const short = program.integer(`u${l}`, wanted, penaltyOver * dearest);
-    program.row([...got.get(id)!, [1, short]], '>=', wanted);
+  lines.forEach(({ needs }, l) => {
+    const short = program.integer(`u${l}`, needs, missing);
+    program.row([...got[l]!, [1, short]], '>=', needs);
   });
-  const { value, exact } = await solve(program);
-  const purchases = bought
-    .filter(({ name }) => value(name) === 1)
-    .map(({ supplier, offer, count }): Purchase => ({
+  const found = await solve(program);
+  if (!found) return undefined;
+  const postage = way
+    ? suppliers.reduce((sum, own, s) => (way.used[s] && !way.free[s] ? sum + own.postage : sum), 0)
+    : 0;
+  return {
+    asks: named.filter(({ name }) => found.value(name) === 1),
+    total: found.cost + postage,
+    exact: found.exact,
+  };
+}
+
+/** Can something asked for be in a choice that costs less than what is known already? What the rest costs at least says it. */
+function mayHelp({ way, costs, under }: Tried, { line, count, cost }: Ask, needs: number): boolean {
+  const own = costs[line]!;
+  const least = cost + Math.max(0, needs - count) * own.piece;
+  return way.least - own.of(way.set) + least <= under;
+}
+
+/** A minimum that orders have to reach, and the goods from which on postage is free. */
+function claim(
+  program: LinearProgram,
+  { minimum, freeFrom, postage }: Supplier,
+  s: number,
+  spent: readonly [number, string][],
+  used: string | undefined,
+  free: boolean | undefined,
+): void {
+  if (used === undefined) {
+    const reached = Math.max(minimum ?? 0, free ? freeFrom! : 0);
+    if (reached > 0) program.row(spent, '>=', reached);
+    return;
+  }
+  if (minimum !== undefined) program.row([...spent, [-minimum, used]], '>=', 0);
+  if (freeFrom === undefined || postage === 0) return;
+  const sentFree = program.binary(`f${s}`, -postage);
+  program.row(
+    [
+      [1, sentFree],
+      [-1, used],
+    ],
+    '<=',
+    0,
+  );
+  program.row([...spent, [-freeFrom, sentFree]], '>=', 0);
+}
+
+/** A choice as orders. */
+function told({ lines, suppliers }: BasketProblem, chosen: Choice | undefined): Basket {
+  const orders = suppliers.flatMap((supplier, s): Order[] => {
+    const bought = (chosen?.asks ?? []).filter((one) => one.supplier === s);
+    if (bought.length === 0) return [];
+    const purchases = bought.map(({ ask: { offer, count } }): Purchase => ({
       line: offer.line,
       supplier: supplier.id,
       count,
       price: priceAt(offer, count),
       days: daysOf(supplier, offer),
     }));
-  const orders = problem.suppliers.flatMap((supplier): Order[] => {
-    const lines = purchases.filter((one) => one.supplier === supplier.id);
-    if (lines.length === 0) return [];
-    const worth = sumOf(lines, ({ count, price }) => count * price);
-    const free = supplier.freeFrom !== undefined && worth >= supplier.freeFrom - 1e-9;
+    const goods = sumOf(purchases, ({ count, price }) => count * price);
+    const free = supplier.freeFrom !== undefined && goods >= supplier.freeFrom - nothing;
     return [
       {
         supplier: supplier.id,
-        goods: worth,
+        goods,
         postage: free ? 0 : supplier.postage,
-        lines,
-        days: Math.max(...lines.map(({ days }) => days)),
+        lines: purchases,
+        days: Math.max(...purchases.map(({ days }) => days)),
       },
     ];
   });
+  const had = (line: number) => sumOf(chosen?.asks ?? [], ({ ask }) => (ask.line === line ? ask.count : 0));
   return {
     cost: sumOf(orders, (order) => order.goods + order.postage),
     orders,
-    missing: problem.lines.flatMap(({ id }, l) => (value(`u${l}`) > 0 ? [{ line: id, count: value(`u${l}`) }] : [])),
-    exact,
+    missing: lines.flatMap(({ id, needs }, line) =>
+      had(line) < needs ? [{ line: id, count: needs - had(line) }] : [],
+    ),
+    exact: chosen?.exact ?? true,
   };
 }
-
-interface Bought {
-  readonly name: string;
-  readonly supplier: Supplier;
-  readonly offer: Offer;
-  readonly count: number;
-}
-
-/** Of this many pieces on, a line is only split where a price or a stock ends. */
-const fewPieces = 24;
-/** So many pieces more than are needed are thought of, to reach a minimum or free postage. */
-const pastNeed = 5;
-
-/** How many pieces of a line one may sensibly ask of a supplier. */
-function countsOf(supplier: Supplier, { breaks, stock = Infinity }: Offer, needs: number): number[] {
-  const steps = breaks.map(({ from }) => from);
-  const thresholds = supplier.minimum !== undefined || supplier.freeFrom !== undefined;
-  const some =
-    needs <= fewPieces
-      ? Array.from({ length: needs }, (_, at) => at + 1)
-      : [...steps, ...steps.map((from) => from - 1), ...steps.map((from) => needs - from), needs - stock];
-  const more = thresholds ? Array.from({ length: pastNeed }, (_, at) => needs + at + 1) : [];
-  return [...new Set([...some, needs, ...steps, ...more, stock])].filter(
-    (count) =>
-      Number.isFinite(count) &&
-      count >= steps[0]! &&
-      count <= stock &&
-      count <= Math.max(needs + pastNeed, steps[steps.length - 1]!),
-  );
-}
-
-/** The price of each piece when so many are bought. */
-const priceAt = ({ breaks }: Offer, count: number): number =>
-  breaks.reduce((price, step) => (count >= step.from ? step.price : price), breaks[0]!.price);
-
-const daysOf = (supplier: Supplier, offer: Offer): number => offer.days ?? supplier.days;
 
 /** What all costs if it has to be there in so many days. */
 export interface Patience {
@@ -169,21 +270,20 @@ export interface Patience {
 
 /** The cost of the best basket for each number of days in which something more can be there. */
 export async function patienceOf(problem: BasketProblem): Promise<Patience[]> {
-  const steps = [
-    ...new Set(problem.suppliers.flatMap((supplier) => supplier.offers.map((offer) => daysOf(supplier, offer)))),
-  ].sort((a, b) => a - b);
-  const told: Patience[] = [];
-  for (const days of steps) {
-    const { cost, missing } = await bestBasket(problem, days);
+  const days = problem.suppliers.flatMap((supplier) => supplier.offers.map((offer) => daysOf(supplier, offer)));
+  const steps = [...new Set(days)].sort((a, b) => a - b);
+  const reckoned: Patience[] = [];
+  for (const step of steps) {
+    const { cost, missing } = await bestBasket(problem, step);
     const short = sumOf(missing, ({ count }) => count);
-    const before = told[told.length - 1];
-    if (before && before.missing === short && Math.abs(before.cost - cost) < 1e-9) continue;
-    told.push({
-      days,
+    const before = reckoned[reckoned.length - 1];
+    if (before && before.missing === short && Math.abs(before.cost - cost) < nothing) continue;
+    reckoned.push({
+      days: step,
       cost,
       missing: short,
-      savesADay: before && before.missing === short ? (before.cost - cost) / (days - before.days) : undefined,
+      savesADay: before && before.missing === short ? (before.cost - cost) / (step - before.days) : undefined,
     });
   }
-  return told;
+  return reckoned;
 }

