@@ -27,14 +27,5 @@ export {
 export { ownSheets, saveSheet, versionsOf, type SheetVersion } from './sheets';
 export { addPhoto, findPhoto, mostPhotos, TooManyPhotos } from './photos';
 export { readSettings, type Settings } from './settings';
-export { addNeed, moveNeed, openNeeds, takeForNeed, type Need, type NeedChange } from './needs';
-export {
-  moveStock,
-  putOnShelf,
-  searchShelf,
-  shelfSize,
-  stockLike,
-  takeMoveBack,
-  type MoveReason,
-  type StockRow,
-} from './shelf';
+export { addNeed, moveNeed, openNeeds, takeForNeed, type Need } from './needs';
+export { moveStock, putOnShelf, searchShelf, shelfSize, stockLike, takeMoveBack, type StockRow } from './shelf';

@@ -6,5 +6,5 @@ export const metadata: Metadata = { title: 'Parts' };
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {
-  return <Parts {...await loadParts(Date.now())} />;
+  return <Parts {...await loadParts()} />;
 }

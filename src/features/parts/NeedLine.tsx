@@ -3,7 +3,8 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { dateText, moneyText } from '@/ui';
 import { type Answered } from '@/workshop/answer';
-import { stepNeed, takeFromShelf } from './actions';
+import { takeFromShelf, verdictWords } from '@/workshop/parts';
+import { stepNeed } from './actions';
 import styles from './parts.module.css';
 import { type FromShelf, type NeedRow, stepWord } from './partsModel';
 
@@ -89,12 +90,10 @@ function told({ supplier, due, price, state }: NeedRow, currency: string): strin
     .join('');
 }
 
-const shapes = { better: '▲ better', fits: '● fits', watch: '◆ watch', no: '✕ no' } as const;
-
 function OnShelf({ shelf, count }: { shelf: FromShelf; count: number }) {
   return (
     <small className={styles.shelf} data-verdict={shelf.verdict}>
-      <b>{shapes[shelf.verdict]}</b> on the shelf: {shelf.count} × <span className="figure">{shelf.typed}</span>
+      <b>{verdictWords[shelf.verdict]}</b> on the shelf: {shelf.count} × <span className="figure">{shelf.typed}</span>
       {shelf.count < count && `, ${count - shelf.count} too few`}
       {shelf.reason !== '' && ` · ${shelf.reason}`}
     </small>

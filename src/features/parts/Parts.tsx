@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { EmptyState, LineEntry, WriteFile } from '@/ui';
 import { type Answered } from '@/workshop/answer';
-import { wantPart } from './actions';
+import { wantPart } from '@/workshop/parts';
 import { NeedLine } from './NeedLine';
 import styles from './parts.module.css';
 import { groups, kindOf, type NeedRow, orderSheet, toBuy } from './partsModel';

@@ -27,7 +27,8 @@ function bestFor({ typed, count }: Need, stock: readonly StockRow[]): FromShelf 
 }
 
 /** What the open jobs need, with what the shelf has for it, and the sets that parts may be needed for. */
-export async function loadParts(now: number) {
+export async function loadParts() {
+  const now = Date.now();
   const db = await database();
   const [needs, jobs, settings] = await Promise.all([openNeeds(db), openJobs(db), readSettings(db)]);
   const rows: NeedRow[] = [];

@@ -6,12 +6,14 @@ import { type Sheet } from '@/core/sheet';
 import { chanceText, Key } from '@/ui';
 import { AmountField, FormRefusal, Pair, ParagraphField, useAnsweredForm } from '@/workshop/form';
 import { Fitting } from './Fitting';
-import { type Done, doneSchema, notesOf, type RepairChoice } from './repairModel';
+import { ForFitting } from './ForFitting';
+import { type Done, doneSchema, notesOf, type RepairChoice, toGet } from './repairModel';
 import styles from './repair.module.css';
 
 interface RecordRepairProps {
   /** Not empty. */
   readonly choices: readonly RepairChoice[];
+  readonly job: string;
   readonly sheet: Sheet;
   readonly power: BenchState['context']['power'];
   readonly currency: string;
@@ -19,7 +21,7 @@ interface RecordRepairProps {
 }
 
 /** What was done to the set: the likeliest repair, or another, with its money and minutes. */
-export function RecordRepair({ choices, sheet, power, currency, onRecord }: RecordRepairProps) {
+export function RecordRepair({ choices, job, sheet, power, currency, onRecord }: RecordRepairProps) {
   const [chosen, setChosen] = useState<string>();
   const { action, chance } = choices.find((one) => one.action.id === chosen) ?? choices[0]!;
   const { form, refused, send } = useAnsweredForm<Done, undefined>({
@@ -60,6 +62,9 @@ export function RecordRepair({ choices, sheet, power, currency, onRecord }: Reco
         filterOption={(typed, option) => option?.search.toLowerCase().includes(typed.toLowerCase()) ?? false}
       />
       <Fitting notes={notesOf(action, sheet)} />
+      {[...new Set(toGet(action, sheet))].slice(0, 3).map((typed) => (
+        <ForFitting key={typed} typed={typed} job={job} />
+      ))}
       <Pair>
         <AmountField<Done> name="money" title={`Parts, ${currency}`} label="Parts" />
         <AmountField<Done> name="minutes" title="Minutes" />

@@ -40,6 +40,7 @@ export function Repair({ file, briefing }: { file: JobFile; briefing: Briefing }
             <RecordRepair
               key={bench.repairs.length}
               choices={choices}
+              job={file.id}
               sheet={file.sheet}
               power={bench.context.power}
               currency={file.currency}

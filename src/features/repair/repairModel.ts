@@ -1,5 +1,6 @@
 import * as yup from 'yup';
 import { repairActions, type RepairAction } from '@/core/repair';
+import { fromMark, writePart } from '@/core/supply';
 import { partNotes, type PartNotes, type Sheet } from '@/core/sheet';
 
 /** A repair that can be recorded, with its chance of being the cure now. */
@@ -25,6 +26,17 @@ export function repairChoices(
 /** What the sheet says of fitting the parts that a repair touches. */
 export function notesOf({ cures }: RepairAction, sheet: Sheet): PartNotes {
   return partNotes(sheet, [...new Set(cures.flatMap((fault) => sheet.faults.get(fault)?.part ?? []))]);
+}
+
+/** What has to be got for a repair that fits new parts, as far as their marks say. */
+export function toGet({ method, cures }: RepairAction, sheet: Sheet): string[] {
+  if (method !== 'replace' && method !== 'recap') return [];
+  const parts = [...new Set(cures.flatMap((fault) => sheet.faults.get(fault)?.part ?? []))];
+  return parts.flatMap((id) => {
+    const { kind, value } = sheet.parts.get(id)!;
+    const part = fromMark(kind, value);
+    return part ? [writePart(part)] : [];
+  });
 }
 
 const amount = (what: string, most: number) =>

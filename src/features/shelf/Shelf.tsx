@@ -2,9 +2,8 @@
 
 import { useHotkeys } from 'react-hotkeys-hook';
 import { EmptyState, Key, LineEntry } from '@/ui';
-import { type Found } from './load';
+import { type Found, type ShelfRow, verdictWords } from '@/workshop/parts';
 import styles from './shelf.module.css';
-import { type ShelfRow, verdictWords } from './shelfModel';
 import { useShelf } from './useShelf';
 
 interface ShelfProps {

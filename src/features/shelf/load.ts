@@ -2,14 +2,8 @@ import 'server-only';
 import { attempt, Refusal } from '@/core/quantity';
 import { readShelfLine } from '@/core/supply';
 import { database, searchShelf, shelfSize, stockLike } from '@/store';
-import { plainRows, rankedFor, type ShelfRow } from './shelfModel';
-
-/** What a line typed at the shelf finds. */
-export interface Found {
-  readonly rows: readonly ShelfRow[];
-  /** What is wrong with the line, where it cannot be read yet. */
-  readonly refused?: string;
-}
+import { type Found } from '@/workshop/parts';
+import { plainRows, rankedFor } from './shelfModel';
 
 /** The rows a typed line asks for: what is there, or what would do in place of a part. */
 export async function findOnShelf(typed: string): Promise<Found> {

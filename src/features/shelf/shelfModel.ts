@@ -1,20 +1,6 @@
-import { nearness, readPart, type ShelfLine, substitute, type SubstituteVerdict, supplyKinds } from '@/core/supply';
+import { nearness, readPart, type ShelfLine, substitute, supplyKinds } from '@/core/supply';
 import { type StockRow } from '@/store';
-
-/** A row of the shelf, judged where something is looked for that it might stand in for. */
-export interface ShelfRow extends StockRow {
-  readonly verdict: SubstituteVerdict | undefined;
-  /** Why it is no better than that, and what has to be altered. */
-  readonly reason: string;
-}
-
-/** How verdicts are said, and marked besides by a shape. */
-export const verdictWords: Readonly<Record<SubstituteVerdict, string>> = {
-  better: '▲ better',
-  fits: '● fits',
-  watch: '◆ watch',
-  no: '✕ no',
-};
+import { type ShelfRow } from '@/workshop/parts';
 
 /** So many that would do are shown, and so many of those that miss it by one figure. */
 const most = { doing: 50, missing: 5 };

@@ -2,9 +2,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { attempt, Refusal } from '@/core/quantity';
 import { readShelfLine } from '@/core/supply';
 import { type Answered } from '@/workshop/answer';
+import { askShelf, type Found, type ShelfRow } from '@/workshop/parts';
 import { movePieces, putTyped, undoMove } from './actions';
-import { type Found } from './load';
-import { type ShelfRow } from './shelfModel';
 
 /** Something done at the shelf that can still be taken back. */
 export interface Done {
@@ -26,8 +25,7 @@ export function useShelf(initial: { readonly typed: string; readonly found: Foun
 
   const look = useCallback(async (text: string) => {
     const mine = (asked.current += 1);
-    const answer = await fetch(`/api/shelf?q=${encodeURIComponent(text)}`);
-    const rows = (await answer.json()) as Found;
+    const rows = await askShelf(text);
     if (mine === asked.current) setFound(rows);
   }, []);
 

@@ -1,0 +1,62 @@
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import { type Answered } from '@/workshop/answer';
+import { askShelf, type ShelfRow, takeFromShelf, verdictWords, wantPart } from '@/workshop/parts';
+import styles from './repair.module.css';
+
+/** What is to be fitted: taken from the shelf where something there would do, else written down as wanted. */
+export function ForFitting({ typed, job }: { readonly typed: string; readonly job: string }) {
+  const [row, setRow] = useState<ShelfRow | null>();
+  const [said, setSaid] = useState<string>();
+  useEffect(() => {
+    let asked = true;
+    void askShelf(`for ${typed}`).then(({ rows }) => {
+      if (asked) setRow(rows.find(({ verdict, count }) => verdict !== 'no' && count > 0) ?? null);
+    });
+    return () => {
+      asked = false;
+    };
+  }, [typed]);
+
+  const get = async (from: ShelfRow | undefined) => {
+    const need = crypto.randomUUID();
+    const steps: (() => Promise<Answered>)[] = [
+      () => wantPart({ id: need, job, typed }),
+      ...(from ? [() => takeFromShelf({ id: crypto.randomUUID(), need, part: from.id })] : []),
+    ];
+    for (const step of steps) {
+      const answer = await step();
+      if ('refused' in answer) return setSaid(answer.refused);
+    }
+    return setSaid(from ? `Taken from ${from.drawer === '' ? 'the shelf' : from.drawer}.` : 'Written down as wanted.');
+  };
+
+  return (
+    <div className={styles.fitting} aria-label="Part to be fitted" role="group">
+      <b className="figure">{typed}</b>
+      {row && (
+        <small>
+          {verdictWords[row.verdict!]} on the shelf: {row.count} × <span className="figure">{row.typed}</span>
+          {row.reason !== '' && ` · ${row.reason}`}
+        </small>
+      )}
+      {row === null && <small>nothing on the shelf would do</small>}
+      {said === undefined ? (
+        <span className={styles.get}>
+          {row && (
+            <button type="button" onClick={() => void get(row)}>
+              Take 1 from {row.drawer === '' ? 'the shelf' : row.drawer}
+            </button>
+          )}
+          <button type="button" onClick={() => void get(undefined)}>
+            Want it
+          </button>
+        </span>
+      ) : (
+        <small role="status">
+          {said} <Link href="/parts">Parts</Link>
+        </small>
+      )}
+    </div>
+  );
+}
