@@ -78,7 +78,7 @@ const views = [
       )(page);
     },
   },
-  { name: 'what-it-is', path: `${job(0)}/set` },
+  { name: 'parts', path: '/parts' },
   { name: 'repair', path: `${job(4)}/repair` },
   { name: 'close', path: `${job(9)}/close` },
   { name: 'notebook', path: '/notebook?q=dried' },
@@ -189,7 +189,7 @@ const views = [
       await page.getByRole('button', { name: 'Begin a soak' }).click();
     },
   },
-  { name: 'sheets', path: '/sheets' },
+  { name: 'shelf', path: '/shelf?q=for%20C%20680u%2050V%20105%20lowesr%2012.5x25%2F5%20at%2030%20V%2050%20kHz' },
   { name: 'sheet-editor', path: '/sheets/generic-plasma?adopt=1' },
   { name: 'note', path: '/notebook/00000000-0000-4000-8000-000000001000' },
 ];

@@ -100,7 +100,8 @@ async function moveIn(work: Knex, { id, need, ...event }: NeedChange): Promise<v
   );
   const job = await work<{ id: string; waiting: string | null }>('job').where({ id: current.job }).first('waiting');
   const waiting = job?.waiting == null ? null : (JSON.parse(job.waiting) as Waiting);
-  if (ordered.length > 0) {
+  // What waits for something else besides goes on waiting for that.
+  if (ordered.length > 0 && (waiting === null || waiting.for === 'part')) {
     const until = ordered
       .map(({ due }) => due)
       .sort()

@@ -14,6 +14,8 @@ const views = [
   ['repair', `/job/${job}004/repair`],
   ['close', `/job/${job}009/close`],
   ['notebook', '/notebook'],
+  ['parts', '/parts'],
+  ['shelf', '/shelf?q=680u'],
   ['stage', '/stage'],
   ['compare', '/compare'],
   ['sheets', '/sheets'],

@@ -1,3 +1,4 @@
+import { readCounted, readShelfLine } from '@/core/supply';
 import { readPartCheck } from '@/core/survey';
 import { predictionsOf } from '@/core/behaviour';
 import { readEntry, readRefinement } from '@/core/entry';
@@ -22,6 +23,14 @@ describe('what the help says can be typed', () => {
 
   it.each(rowsOf('Lines of the survey'))('"%s" is understood in the survey', (line) => {
     expect(readPartCheck(line, () => undefined).ref).toBe(line.split(' ')[0]);
+  });
+
+  it.each(rowsOf('Lines at the shelf'))('"%s" is understood at the shelf', (line) => {
+    expect(readShelfLine(line)).toBeDefined();
+  });
+
+  it.each(rowsOf('Parts that are needed'))('"%s" is understood among the parts', (line) => {
+    expect(readCounted(line).count).toBeGreaterThan(0);
   });
 
   it('comes first where it belongs, and all of it stands on every page', () => {

@@ -131,6 +131,30 @@ export const helpSections: readonly HelpSection[] = [
     ],
   },
   {
+    title: 'Lines at the shelf',
+    on: /\/shelf$/,
+    kind: 'lines',
+    rows: [
+      ['680u 50V', 'what is there: a value, a rating or more, a word, a drawer'],
+      ['680u 50V -4', 'takes four of the row that is chosen (arrows); +4 puts four'],
+      ['put C 680u 50V 105 lowesr 12.5x25/5 x4 in B3', 'puts four into drawer B3'],
+      [
+        'put Q npn 1500V 8A 50W damper rbe 47 x2 in Q1',
+        'a transistor; R, D, U, F, RT, RV, O, X, T, L, V, LA, FAN, B are other kinds',
+      ],
+      ['for C 8n2 1600V film pulse at 1100 V retrace', 'what would do in that place, each with its reason'],
+    ],
+  },
+  {
+    title: 'Parts that are needed',
+    on: /\/parts$/,
+    kind: 'lines',
+    rows: [
+      ['C 680u 50V 105 lowesr x4', 'four are needed for the set that is chosen'],
+      ['R 0.47 1W fusible', 'one is needed'],
+    ],
+  },
+  {
     title: 'Anywhere',
     on: /$/,
     kind: 'keys',
