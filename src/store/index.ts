@@ -28,4 +28,14 @@ export { ownSheets, saveSheet, versionsOf, type SheetVersion } from './sheets';
 export { addPhoto, findPhoto, mostPhotos, TooManyPhotos } from './photos';
 export { readSettings, type Settings } from './settings';
 export { addNeed, moveNeed, openNeeds, takeForNeed, type Need } from './needs';
-export { moveStock, putOnShelf, searchShelf, shelfSize, stockLike, takeMoveBack, type StockRow } from './shelf';
+export {
+  moveStock,
+  putList,
+  putOnShelf,
+  searchShelf,
+  shelfSize,
+  stockLike,
+  takeMoveBack,
+  wholeShelf,
+  type StockRow,
+} from './shelf';

@@ -1,6 +1,14 @@
 import { type Knex } from 'knex';
 import { Refusal } from '@/core/quantity';
-import { type CountedPart, readSearch, type SupplyKind, supplyKinds, type SupplyPart, writePart } from '@/core/supply';
+import {
+  type CountedPart,
+  readSearch,
+  type StockLine,
+  type SupplyKind,
+  supplyKinds,
+  type SupplyPart,
+  writePart,
+} from '@/core/supply';
 
 /** A kind of part in a drawer, with how many there are. */
 export interface StockRow {
@@ -113,6 +121,52 @@ export async function putOnShelf(
       .ignore();
     return { id, typed, kind: part.kind, drawer, origin, count: await countOf(work, id) };
   });
+}
+
+/**
+ * Puts a whole list on the shelf, all of it or nothing.
+ *
+ * @param id makes the id of the line at a place of the list
+ */
+export async function putList(
+  database: Knex,
+  lines: readonly StockLine[],
+  id: (at: number) => string,
+  at: string,
+): Promise<void> {
+  await database.transaction(async (work) => {
+    const key = (typed: string, drawer: string, origin: string) => JSON.stringify([typed, drawer, origin]);
+    const rows = await work<StockRow>('stock_part').select('id', 'typed', 'drawer', 'origin');
+    const known = new Map(rows.map((row) => [key(row.typed, row.drawer, row.origin), row.id]));
+    const fresh: object[] = [];
+    const figures: object[] = [];
+    const moves = lines.map(({ part, count, drawer, origin }, line) => {
+      const typed = writePart(part);
+      const named = key(typed, drawer, origin);
+      let own = known.get(named);
+      if (own === undefined) {
+        known.set(named, (own = id(line)));
+        fresh.push({ id: own, typed, kind: part.kind, drawer, origin });
+        for (const [name, value] of Object.entries(part.figures))
+          if (typeof value === 'number') figures.push({ part: own, name, value });
+      }
+      return { id: id(line), part: own, delta: count, why: 'put' satisfies MoveReason, at };
+    });
+    await work.batchInsert('stock_part', fresh, 120);
+    await work.batchInsert('stock_figure', figures, 250);
+    await work.batchInsert(
+      'stock_move',
+      moves.filter(({ delta }) => delta > 0),
+      120,
+    );
+  });
+}
+
+/** All that is on the shelf, for a list. */
+export async function wholeShelf(database: Knex): Promise<StockRow[]> {
+  return (await database<StockRow>('stock_part')
+    .select(...columns)
+    .orderBy('typed')) as unknown as StockRow[];
 }
 
 /**

@@ -9,6 +9,7 @@ export { type SupplyKind, supplyKinds } from './part/kinds';
 export { readPart, type SupplyPart, writePart } from './part/readPart';
 export { readSearch } from './search';
 export { readShelfLine, type ShelfLine } from './shelfLine';
+export { readStockCsv, type StockLine, writeStockCsv } from './stockCsv';
 export { substitute } from './substitute/judge';
 export { readPlace } from './substitute/place';
 export { nearness, type SubstituteVerdict, verdicts } from './substitute/rules';

@@ -3,6 +3,7 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { EmptyState, Key, LineEntry } from '@/ui';
 import { type Found, type ShelfRow, verdictWords } from '@/workshop/parts';
+import { ListFile } from './ListFile';
 import styles from './shelf.module.css';
 import { useShelf } from './useShelf';
 
@@ -97,6 +98,7 @@ export function Shelf({ size, ...initial }: ShelfProps) {
             </ol>
           )}
         </section>
+        <ListFile onPut={() => void shelf.again()} />
       </aside>
     </div>
   );

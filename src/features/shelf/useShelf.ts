@@ -93,5 +93,7 @@ export function useShelf(initial: { readonly typed: string; readonly found: Foun
     }
   };
 
-  return { typed, type, found, chosen, choose, message, done, move, enter, undo };
+  const again = () => look(typed);
+
+  return { again, typed, type, found, chosen, choose, message, done, move, enter, undo };
 }

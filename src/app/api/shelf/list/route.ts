@@ -1,0 +1,9 @@
+import { giveList, takeList } from '@/features/shelf/listRoutes';
+
+export async function POST(request: Request): Promise<Response> {
+  return takeList(request);
+}
+
+export async function GET(): Promise<Response> {
+  return giveList();
+}
