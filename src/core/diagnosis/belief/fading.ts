@@ -1,7 +1,9 @@
+import { type Predictions } from '../../behaviour';
 import { measures } from '../../measure';
 import { faultModes } from '../../parts';
 import { type Fault } from '../../sheet';
 import { type Observation } from './case';
+import { likelihood } from './likelihood';
 
 /** How often a fault that a sheet takes for lasting comes and goes. */
 const usually = 0.08;
@@ -22,6 +24,27 @@ export function fadingShare({ appears, mode, degreeOf }: Fault): number {
   return faultModes[mode].touchy ? touchy : usually;
 }
 
+/** How likely a touch or a look at parts is that one of them comes and goes; undefined for faults of other parts. */
+function underTouch(
+  predictions: Predictions,
+  { check, context, answer, outlierChance, weight }: Observation,
+): ((fault: Fault) => number | undefined) | undefined {
+  const { point } = check;
+  const { sheet } = predictions.model;
+  const way = measures[check.measure];
+  if (!point || way.kind === 'number' || !way.ofParts) return undefined;
+  const standard = predictions.standard(check, context);
+  return ({ part, mode, appears }) => {
+    if (appears === 'sometimes' || !point.parts.includes(part)) return undefined;
+    const parts = point.parts.map((id) => ({
+      id,
+      kind: sheet.parts.get(id)!.kind,
+      fault: id === part ? { mode, sometimes: true } : undefined,
+    }));
+    return weight * Math.log(likelihood(answer, way.ofParts!(parts, point.miss), standard, outlierChance));
+  };
+}
+
 /**
  * Log-likelihood of each observation, given those before it, under faults that come and go: whether one is
  * there is drawn once for each switching on, not for each reading.
@@ -31,6 +54,7 @@ export function fadingShare({ appears, mode, degreeOf }: Fault): number {
  * @returns by observation, in the order of `fading`; and of each the chance that it is there in an episode
  */
 export function fadingLogs(
+  predictions: Predictions,
   observations: readonly Observation[],
   faults: readonly Fault[],
   fading: readonly Fault[],
@@ -47,8 +71,9 @@ export function fadingLogs(
     let ratio = ratios.get(episode ?? -1);
     if (!lasting && !ratio) ratios.set(episode, (ratio = new Float64Array(fading.length)));
     const { untouched: absent, logs: present } = shown[o]!;
+    const touched = lasting ? underTouch(predictions, observation) : undefined;
     for (let f = 0; f < fading.length; f += 1) {
-      const own = (log[f] = present[columns[f]!]!);
+      const own = (log[f] = touched?.(fading[f]!) ?? present[columns[f]!]!);
       if (lasting || own === absent || (cured.size > 0 && cured.has(fading[f]!.id))) continue;
       const before = showing * Math.exp(ratio![f]!) + 1 - showing;
       ratio![f] = Math.max(-40, Math.min(40, ratio![f]! + own - absent));

@@ -206,7 +206,7 @@ export function posteriorOf(job: Case): Posterior {
   const weighed = observations.map((observation) =>
     weighObservation(predictions, inside, [...lasting, ...despite], observation),
   );
-  const faded = fadingLogs(observations, faults, fading, weighed);
+  const faded = fadingLogs(predictions, observations, faults, fading, weighed);
   let logs = weighed.map((one, o) => Float64Array.from([...one.logs, ...faded.logs[o]!]));
   let within = insideLogs(inside, hypotheses, observations);
   let weights = weigh(priors, [...logs, within]);

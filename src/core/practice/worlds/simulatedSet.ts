@@ -77,11 +77,15 @@ export function simulatedSet(sheet: Sheet, fault: Fault, world: World, random: R
     },
     answer: (check, context, mended) => {
       const expectation = expected(check, context, mended);
-      const answer = answerFrom(expectation, noise, random);
+      const answer = unsigned(check, answerFrom(expectation, noise, random));
       return random() < world.slips ? misread(answer, expectation, random) : answer;
     },
   };
 }
+
+/** Only direct volts have a sign. */
+const unsigned = ({ measure }: Check, answer: Answer): Answer =>
+  answer.kind === 'number' && measure !== 'dc' ? { ...answer, value: Math.abs(answer.value) } : answer;
 
 const comingAndGoing = (fault: Fault): Fault =>
   fault.appears === 'always' ? { ...fault, appears: 'sometimes' } : fault;
