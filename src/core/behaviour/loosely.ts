@@ -54,7 +54,7 @@ function looseNumber(bad: NumberExpectation, good: NumberExpectation): Expectati
 }
 
 /** How far an output may lie from where its effect puts it, as a share of nominal. */
-const spreadOf = (ratio: number) => (ratio < 0.1 ? 0.02 : Math.min(0.14, 0.3 * Math.abs(ratio - 1) + 0.01));
+const spreadOf = (ratio: number) => (ratio < 0.1 ? 0.008 : Math.min(0.14, 0.3 * Math.abs(ratio - 1) + 0.01));
 
 function looseChoice(check: Check, bad: ReadonlyMap<string, number>, good: ReadonlyMap<string, number>): Expectation {
   const words = new Set([...bad.keys(), ...good.keys(), ...(check.measure === 'sign' ? signStates : [])]);

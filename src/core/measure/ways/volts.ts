@@ -15,7 +15,7 @@ const deadShare = 0.06;
 export const deadSigma = (nominal: number): number => 0.012 * Math.abs(nominal) + 0.02;
 
 /** What is dead may float, be fed backwards or sit a little below ground. */
-const afloat = { chance: 0.15, sigma: 0.08 };
+const afloat = { chance: 0.22, sigma: 0.08 };
 
 /** What is guessed may be off by this share beside its tolerance, and is right within that much at least. */
 const guessSpread = 0.05;
