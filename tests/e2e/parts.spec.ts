@@ -79,3 +79,47 @@ test('what is ordered keeps the set waiting; what comes wrong is wanted again, a
   await page.reload();
   await expect(row).toHaveAttribute('data-state', 'here');
 });
+
+test('a stripped set becomes parts on the shelf, and cures a set that waits; a broken list of them is refused by its line', async ({
+  page,
+  app,
+}) => {
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Kerb donor', ['Nothing at all']);
+  await page.goto(page.url().replace(/bench$/, 'close'));
+  await page.getByLabel('What it was').fill('tube worn out');
+  await page.getByLabel('Outcome', { exact: true }).selectOption('stripped');
+  const kept = page.getByLabel('Kept for the shelf');
+  await kept.fill('Q npn 1500V 8A damper x2 in Y1\nC 8n2 1600V film sparkling');
+  await page.getByRole('button', { name: /Close the job/ }).click();
+  await expect(page.getByRole('alert').first()).toContainText(
+    'line 2: "sparkling" is nothing that is said of a capacitor',
+  );
+  await kept.fill('Q npn 1500V 8A damper x2 in Y1\nC 8n2 1600V film pulse in Y2');
+  await page.getByRole('button', { name: /Close the job/ }).click();
+  await page.waitForURL(/\/notebook\//);
+
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Gate-house set', ['Nothing at all']);
+  await page.goto(`${app.address}/parts`);
+  await page.getByLabel('needed for').selectOption({ label: 'Gate-house set' });
+  await line(page, 'Q npn 1500V 5A damper');
+  const row = need(page, 'Gate-house set');
+  await row.getByRole('button', { name: 'Take 1 from Y1' }).click();
+  await expect(row).toHaveAttribute('data-state', 'here');
+});
+
+test('a stock list is looked at before it is put, whole or not at all', async ({ page, app }) => {
+  await page.goto(`${app.address}/shelf`);
+  const list = (text: string) =>
+    page
+      .getByRole('region', { name: 'Stock list' })
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await page.waitForLoadState('networkidle');
+  await list('part,count,drawer\nC 33u 63V 105,5,X1\nZ 12V,1,X2\n');
+  await expect(page.getByRole('alert').first()).toContainText('line 3: "Z" is no kind of part');
+  await list('part,count,drawer\nC 33u 63V 105,5,X1\nR 33k 0.5W,20,X2\n');
+  await expect(page.getByText('2 lines, 25 pieces, all readable.')).toBeVisible();
+  await page.getByRole('button', { name: 'Put all of it on the shelf' }).click();
+  await entry(page).fill('33u');
+  await expect(page.getByTestId('stock').locator('li', { hasText: 'X1' })).toContainText(/^5/);
+});

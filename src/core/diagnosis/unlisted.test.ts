@@ -118,6 +118,30 @@ describe('a picture that no listed fault shows', () => {
   });
 });
 
+describe('what is plain to see', () => {
+  it('cracked glass is the glass, and nothing beside it', () => {
+    expect(chanceOf(jobOn('halvane-hp-42', 'picture cracked_glass', 'arc yes'), 'PANEL.cracked')).toBeGreaterThan(0.9);
+  });
+
+  it('a set that trips before it lights may be told as one that starts and goes off', () => {
+    const job = jobOn('generic-plasma', 'picture brief', 'vs-ohms 0.5', 'unplug P-COMMON', 'vs-ohms 21k');
+    expect(suspectsOf(job)[0]!.fault.id).toBe('X-FET.short');
+    expect(adviseOn(job).posterior.doubts).toEqual([]);
+  });
+
+  it('a point one place off a good reading is a slip', () => {
+    const slipped = jobOn('pellisar-tc-14', 'picture horizontal_line', 'v26 0.1', 'vyoke 0', 'bplus 11.2');
+    expect(adviseOn(slipped).posterior.doubts.map(({ observation }) => observation.check.id)).toEqual(['bplus-dc']);
+  });
+
+  it('an open part that comes and goes is not cleared by answering to a touch', () => {
+    const job = jobOn('corrowby-sm-9', 'picture normal', 'press-neck answers');
+    const touched = chanceOf(job, 'VID-Q2.open');
+    const left = chanceOf(jobOn('corrowby-sm-9', 'picture normal', 'press-neck nothing'), 'VID-Q2.open');
+    expect(touched).toBeGreaterThan(left);
+  });
+});
+
 describe('parts found bad', () => {
   it('stay, each beside the others, until they are dealt with', () => {
     const looks = ['C547', 'C548', 'C551'].filter((id) => shippedSheets().get('halvane-hp-42')!.parts.has(id));

@@ -1,5 +1,14 @@
 export { type Mark } from './marks';
 export { darkPicture, goodPicture, type Picture } from './picture';
-export { isMark, likeness, otherwiseCalled, symptoms, symptomsOf, symptomTitles, type Symptom } from './symptoms';
+export {
+  isDamage,
+  isMark,
+  likeness,
+  otherwiseCalled,
+  symptoms,
+  symptomsOf,
+  symptomTitles,
+  type Symptom,
+} from './symptoms';
 export { depict } from './depict';
 export { drawPicture } from './draw';

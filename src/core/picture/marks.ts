@@ -6,6 +6,8 @@ interface MarkRow {
   readonly title: string;
   /** What of the picture it changes besides, as ratios. */
   readonly changes?: Partial<Readonly<Record<'light' | 'width' | 'red' | 'green' | 'blue', number>>>;
+  /** It is the damage itself: whatever shows it is the part that has it, and nothing beside it. */
+  readonly damage?: true;
   /** What it draws over the scenery in its box. */
   readonly over?: (box: Box) => readonly Shape[];
 }
@@ -176,6 +178,7 @@ const rows = {
   },
   cracked_glass: {
     title: 'Cracked glass',
+    damage: true,
     over: ({ x, y, w, h }) => [
       path(
         `M${x + 20} ${y} L${round(x + 0.35 * w)} ${round(y + 0.4 * h)} L${round(x + 0.3 * w)} ${round(y + 0.62 * h)} L${round(x + 0.5 * w)} ${y + h}`,

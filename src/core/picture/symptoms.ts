@@ -95,6 +95,9 @@ const startsThenOff: ReadonlySet<Symptom> = new Set<Symptom>(['brief']);
 export const otherwiseCalled = ({ trips }: Picture): ReadonlySet<Symptom> | undefined =>
   trips ? startsThenOff : undefined;
 
+/** Is a mark the damage itself, seen on the part that has it? */
+export const isDamage = (word: string): boolean => isMark(word) && markRows[word].damage === true;
+
 /** True for words a sheet may use under `shows`. */
 export function isMark(word: string): word is Mark {
   return (marks as readonly string[]).includes(word);

@@ -1,5 +1,6 @@
 import { deadRatio as deadBelow } from '../measure';
 import { faultRate } from '../parts';
+import { isDamage } from '../picture';
 import { sum, sumOf } from '../statistics';
 import { faultTitle } from './faultTitle';
 import { type Block, type Connector, type Fault, type Part, type Sheet } from './sheet';
@@ -267,7 +268,7 @@ function likeListed(sheet: Sheet, share: number, isLike: (part: Part, fault: Fau
   const found = new Map<string, { readonly first: Fault; weight: number }>();
   for (const fault of sheet.faults.values()) {
     const part = sheet.parts.get(fault.part)!;
-    if (!isLike(part, fault)) continue;
+    if (!isLike(part, fault) || fault.shows.some(isDamage)) continue;
     const { sets, shorts, ripples, opens, signs, shows, appears } = fault;
     const key = JSON.stringify([
       [...sets],
@@ -323,7 +324,7 @@ function looksOf(sheet: Sheet, block: Block): { readonly shows: Fault['shows']; 
   const showing = (belongs: (part: Part) => boolean) => {
     const looks = new Map<string, Fault['shows']>();
     for (const fault of sheet.faults.values())
-      if (fault.shows.length > 0 && belongs(sheet.parts.get(fault.part)!))
+      if (fault.shows.length > 0 && !fault.shows.some(isDamage) && belongs(sheet.parts.get(fault.part)!))
         looks.set(fault.shows.join('-'), fault.shows);
     return [...looks].map(([first, shows]) => ({ first, shows }));
   };

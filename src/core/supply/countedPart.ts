@@ -1,4 +1,4 @@
-import { attempt, Refusal } from '../quantity';
+import { attempt, placed, Refusal } from '../quantity';
 import { readPart, type SupplyPart } from './part/readPart';
 
 /** A part with how many of it, and where they lie. */
@@ -33,3 +33,13 @@ function drawerOf(typed: string): string {
   if (typed.trim().length > 40) throw new Refusal('the name of a drawer has at most 40 letters');
   return typed.trim();
 }
+
+/**
+ * Reads parts with their numbers and drawers, one a line; empty lines are passed over.
+ *
+ * @throws Refusal naming the first line that is wrong
+ */
+export const readCountedLines = (text: string): CountedPart[] =>
+  text
+    .split('\n')
+    .flatMap((line, at) => (line.trim() === '' ? [] : [placed(`line ${at + 1}`, () => readCounted(line))]));

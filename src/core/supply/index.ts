@@ -1,6 +1,6 @@
 export { bestBasket, patienceOf } from './basket/basket';
 export { readBasket, type BasketProblem } from './basket/problem';
-export { type CountedPart, readCounted } from './countedPart';
+export { type CountedPart, readCounted, readCountedLines } from './countedPart';
 export { fromMark } from './fromMark';
 export { keepCount, planHarvest } from './harvest/harvest';
 export { readHarvest } from './harvest/problem';

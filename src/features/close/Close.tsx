@@ -35,6 +35,7 @@ export function Close({ file }: { file: JobFile }) {
       ),
       job: file.id,
       outcome: 'returned',
+      kept: '',
     }),
     [job, log.entries, file.id],
   );
@@ -44,7 +45,10 @@ export function Close({ file }: { file: JobFile }) {
     act: closeWithNote,
     onDone: () => router.push(`/notebook/${file.id}`),
   });
-  const [money, minutes, cause] = useWatch({ control: form.control, name: ['money', 'minutes', 'cause'] });
+  const [money, minutes, cause, outcome] = useWatch({
+    control: form.control,
+    name: ['money', 'minutes', 'cause', 'outcome'],
+  });
   const counted = cause === draft.cause ? file.sheet.faults.get(draft.fault ?? '') : countedAs(cause, file.sheet);
   const { setValue } = form;
   useEffect(() => setValue('fault', counted?.id ?? null), [setValue, counted]);
@@ -86,6 +90,15 @@ export function Close({ file }: { file: JobFile }) {
                 ))}
               </select>
             </Labelled>
+            {outcome === 'stripped' && (
+              <ParagraphField<Closing>
+                name="kept"
+                title="Kept for the shelf, one a line"
+                rows={5}
+                maxLength={4000}
+                placeholder={'Q npn 1500V 8A damper in Q1\nC 8n2 1600V film pulse x2 in F1'}
+              />
+            )}
             <FormRefusal refused={refused} />
             <Button
               type="primary"

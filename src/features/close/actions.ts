@@ -3,8 +3,9 @@
 import { revalidatePath } from 'next/cache';
 import { leftUndone } from '@/core/job';
 import { replay } from '@/core/log';
-import { Refusal } from '@/core/quantity';
-import { closeJob, database, findJob, readLog } from '@/store';
+import { placed, Refusal } from '@/core/quantity';
+import { readCountedLines } from '@/core/supply';
+import { closeJob, database, findJob, putList, readLog } from '@/store';
 import { answered, type Answered } from '@/workshop/answer';
 import { readLibrary, sheetOf } from '@/workshop/library/server';
 import { closeSchema } from './closeSchema';
@@ -12,7 +13,8 @@ import { closeSchema } from './closeSchema';
 /** Closes a job with its fault note. */
 export async function closeWithNote(input: unknown): Promise<Answered> {
   return answered(async () => {
-    const note = closeSchema.validateSync(input);
+    const { kept, ...note } = closeSchema.validateSync(input);
+    const parts = note.outcome === 'stripped' ? placed('kept for the shelf', () => readCountedLines(kept)) : [];
     const db = await database();
     const job = await findJob(db, note.job);
     if (!job) throw new Refusal('there is no such job');
@@ -23,14 +25,22 @@ export async function closeWithNote(input: unknown): Promise<Answered> {
     const undone = leftUndone(replay(entries, []));
     if (undone.length > 0 && note.outcome !== 'stripped')
       throw new Refusal(`put back first, at the bench: ${undone.join(', ')}; or the set is stripped`);
-    await closeJob(db, {
-      ...note,
-      sheet: job.sheet,
-      chassis: sheet?.title ?? job.sheet,
-      closedAt: new Date().toISOString(),
+    const closedAt = new Date().toISOString();
+    // The note and what is kept of the set: both or neither.
+    await db.transaction(async (work) => {
+      await closeJob(work, { ...note, sheet: job.sheet, chassis: sheet?.title ?? job.sheet, closedAt });
+      const origin = `${job.title}, stripped`.slice(0, 60);
+      const ids = parts.map(() => crypto.randomUUID());
+      await putList(
+        work,
+        parts.map((one) => ({ ...one, origin })),
+        (at) => ids[at]!,
+        closedAt,
+      );
     });
     revalidatePath('/');
     revalidatePath('/notebook');
+    revalidatePath('/shelf');
     return undefined;
   });
 }

@@ -14,6 +14,7 @@ const note = {
   money: 0.6,
   minutes: 42,
   outcome: 'returned',
+  kept: '',
 };
 
 describe('closing a job', () => {

@@ -39,6 +39,8 @@ export const closeSchema = yup.object({
     .string()
     .oneOf(Object.keys(outcomeTitles) as (keyof typeof outcomeTitles)[], 'choose how it ends')
     .required(),
+  /** Parts of a stripped set that go on the shelf, one a line. */
+  kept: text('what is kept').default(''),
 });
 
 /** A fault note as edited, with how the job ends. */

@@ -31,6 +31,10 @@ function quantity(text: string) {
 /** Letters that fall for a unit: ohms are typed Ω, R or ohm. */
 const spelt = (text: string) => text.replace(/ohms?$/i, 'Ω');
 
+/** Watts are never milli on a part: 0.5W. */
+const written = (value: number, unit: Unit) =>
+  unit === 'W' ? `${Number(value.toPrecision(9))}W` : formatQuantity(value, unit, 9).replace(' ', '');
+
 interface NumberTold {
   readonly title: string;
   readonly unit: Unit;
@@ -50,7 +54,7 @@ export const inUnit = ({ unit, bare, ...told }: NumberTold): Figure => ({
     const mayBeBare = told.word !== undefined || bare === 'plain' || (bare === 'prefixed' && /[a-zµ]/i.test(text));
     return read.unit === undefined && mayBeBare ? read.value : undefined;
   },
-  write: (value) => `${told.word ? `${told.word} ` : ''}${formatQuantity(value as number, unit, 9).replace(' ', '')}`,
+  write: (value) => `${told.word ? `${told.word} ` : ''}${written(value as number, unit)}`,
 });
 
 interface SuffixTold {
