@@ -7,6 +7,7 @@ import { smallSheet } from '../../tests/fixtures/smallSheet';
 import { ac, faults, op, tran } from './circuits';
 import { evaluate, policy } from './planning';
 import { checkSheet, simulate, suspects } from './sheets';
+import { basket, harvest, substitute } from './supply';
 
 const folder = mkdtempSync(path.join(os.tmpdir(), 'tovrik-cli-'));
 const file = (name: string, text: string) => {
@@ -221,7 +222,7 @@ describe('the command itself', () => {
     const overview = run('--help');
     expect(overview.status).toBe(0);
     const names = [...overview.stdout.matchAll(/^tovrik ((?:sheet )?[a-z]+) [A-Z]/gm)].map(([, name]) => name!);
-    expect(names).toHaveLength(10);
+    expect(names).toHaveLength(12);
     for (const name of names) expect(run(...name.split(' '), '--help').stdout).toContain(`tovrik ${name} `);
     expect(run('suspects', '--help').stdout).toMatch(/--observe FILE +the observations/);
   }, 60_000);
@@ -230,4 +231,59 @@ describe('the command itself', () => {
     expect(run('backup', path.join(folder, 'copies')).status).toBe(0);
     expect(readdirSync(path.join(folder, 'copies'))[0]).toMatch(/^tovrik-.*\.db$/);
   }, 60_000);
+});
+
+describe('substitute', () => {
+  it('gives the verdict with every figure, and what to alter', () => {
+    expect(
+      substitute.run(['Q npn 1500V 8A damper', 'Q npn 1500V 10A', '--place', '1100 V peak line-output']),
+    ).toMatchObject({
+      verdict: 'watch',
+      original: { kind: 'transistor', read: 'Q npn 1500V 8A damper' },
+      place: '1100 V peak line-output',
+      fields: expect.arrayContaining([expect.objectContaining({ field: 'damper', verdict: 'watch' })]) as unknown,
+      alter: [expect.stringContaining('damper diode')],
+    });
+  });
+
+  it.each([
+    [['C 1u 50V'], /name two parts/],
+    [['C 1u 50V', 'R 1k'], /never stands for a capacitor/],
+    [['C 1u 50V', 'C 1u blue'], /the candidate: "blue" is nothing/],
+    [['C 1u 50V', 'C 1u 50V', '--place', 'nowhere'], /the place: "nowhere" says nothing/],
+  ])('refuses %j', (argv, message) => expect(() => substitute.run(argv)).toThrow(message));
+});
+
+describe('basket and harvest', () => {
+  const order =
+    'lines: [{ id: can, needs: 4 }]\nsuppliers: [{ id: S, postage: 2, days: 3, offers: [{ line: can, price: 1 }] }]\n';
+  const donor = 'minutes: 30\nparts:\n  - { id: chip, count: 2, minutes: 20, demand: 3, worth: 10 }\n';
+
+  it('say what to order where, and what patience saves', async () => {
+    const path = file('order.yaml', order);
+    expect(await basket.run([path])).toMatchObject({
+      cost: 6,
+      exact: true,
+      missing: [],
+      patience: [{ days: 3, cost: 6 }],
+    });
+    expect(await basket.run([path, '--days', '2'])).toMatchObject({ cost: 0, missing: [{ line: 'can', count: 4 }] });
+  });
+
+  it('say what to take from a donor in the time there is', async () => {
+    expect(await harvest.run([file('donor.yaml', donor)])).toMatchObject({
+      take: [{ part: 'chip', count: 1, minutes: 20 }],
+      leave: [{ part: 'chip', count: 1 }],
+    });
+  });
+
+  it('say where a file is wrong', async () => {
+    await expect(async () => basket.run([file('bad.yaml', order.replace('4', 'four'))])).rejects.toThrow(
+      /bad.yaml: line 1: /,
+    );
+    await expect(async () => basket.run([])).rejects.toThrow(/name one file/);
+    await expect(async () => harvest.run([file('late.yaml', donor.replace('30', '-3'))])).rejects.toThrow(
+      /line 1: minutes is/,
+    );
+  });
 });

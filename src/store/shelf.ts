@@ -179,6 +179,8 @@ export async function moveStock(database: Knex, part: string, delta: number, mov
     const row = await work<StockRow>('stock_part').where({ id: part }).first();
     if (!row) throw new Refusal('there is no such part on the shelf');
     const there = await countOf(work, part);
+    // A movement that is sent once more has been made.
+    if (await work('stock_move').where('id', move.id).first('id')) return there;
     if (there + delta < 0)
       throw new Refusal(
         `there ${there === 1 ? 'is' : 'are'} only ${there} of ${row.typed} in ${row.drawer || 'the shelf'}, and ${-delta} are wanted`,

@@ -1,4 +1,4 @@
-import { giveList, takeList } from '@/features/shelf/listRoutes';
+import { giveList, takeList } from '@/features/shelf/handleList';
 
 export async function POST(request: Request): Promise<Response> {
   return takeList(request);
