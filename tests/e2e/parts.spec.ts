@@ -123,3 +123,21 @@ test('a stock list is looked at before it is put, whole or not at all', async ({
   await entry(page).fill('33u');
   await expect(page.getByTestId('stock').locator('li', { hasText: 'X1' })).toContainText(/^5/);
 });
+
+test('a repair offers what the shelf has for it', async ({ page, app }) => {
+  await page.goto(`${app.address}/shelf`);
+  await line(page, 'put C 100u 50V 105 x3 in W1');
+  await expect(entry(page)).toHaveValue('');
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Lamp-room set', ['Too little height', 'Folds at the top']);
+  await page.goto(page.url().replace(/bench$/, 'repair'));
+  await page.getByRole('combobox', { name: 'Repair' }).fill('boost capacitor C511');
+  await page.keyboard.press('Enter');
+  const fitting = page.getByRole('group', { name: 'Part to be fitted' });
+  await expect(fitting).toContainText('fits on the shelf: 3 × C 100µF 50V 105°C');
+  await fitting.getByRole('button', { name: 'Take 1 from W1' }).click();
+  await expect(fitting).toContainText('Taken from W1.');
+  await page.goto(`${app.address}/shelf?q=W1`);
+  await expect(page.getByTestId('stock').locator('li', { hasText: 'W1' })).toContainText(/^2/);
+  await page.goto(`${app.address}/parts`);
+  await expect(need(page, 'Lamp-room set')).toHaveAttribute('data-state', 'here');
+});
