@@ -38,6 +38,7 @@ const rooms = [
   'diagnosis',
   'entry',
   'job',
+  'proof',
   'intermittent',
   'practice',
 ];

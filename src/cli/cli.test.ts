@@ -5,7 +5,7 @@ import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { smallSheet } from '../../tests/fixtures/smallSheet';
 import { ac, faults, op, tran } from './circuits';
-import { evaluate, policy } from './planning';
+import { evaluate, policy, soak } from './planning';
 import { checkSheet, simulate, suspects } from './sheets';
 import { basket, harvest, substitute } from './supply';
 
@@ -222,7 +222,7 @@ describe('the command itself', () => {
     const overview = run('--help');
     expect(overview.status).toBe(0);
     const names = [...overview.stdout.matchAll(/^tovrik ((?:sheet )?[a-z]+) [A-Z]/gm)].map(([, name]) => name!);
-    expect(names).toHaveLength(12);
+    expect(names).toHaveLength(13);
     for (const name of names) expect(run(...name.split(' '), '--help').stdout).toContain(`tovrik ${name} `);
     expect(run('suspects', '--help').stdout).toMatch(/--observe FILE +the observations/);
   }, 60_000);
@@ -231,6 +231,22 @@ describe('the command itself', () => {
     expect(run('backup', path.join(folder, 'copies')).status).toBe(0);
     expect(readdirSync(path.join(folder, 'copies'))[0]).toMatch(/^tovrik-.*\.db$/);
   }, 60_000);
+});
+
+describe('soak', () => {
+  it('says how far a clean run is to be believed, and how long it has to be', () => {
+    expect(soak.run(['--failures', '3', '--hours', '10', '--cure', '0.8', '--clean', '10'])).toMatchObject({
+      cleanIfNotCured: 0.125,
+      cured: expect.closeTo(0.8 / 0.825, 9) as unknown,
+      hoursFor: { 0.9: expect.closeTo(10 * (2.25 ** (1 / 3) - 1), 9) as unknown },
+    });
+  });
+
+  it.each([
+    [[], /--failures is a number/],
+    [['--failures', '0', '--hours', '10'], /at least once/],
+    [['--failures', '3', '--hours', '10', '--cure', '1.2'], /share between 0 and 1/],
+  ])('refuses %j', (argv, message) => expect(() => soak.run(argv)).toThrow(message));
 });
 
 describe('substitute', () => {

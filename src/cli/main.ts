@@ -2,7 +2,7 @@ import { Refusal } from '@/core/quantity';
 import { backup } from './backup';
 import { ac, faults, op, tran } from './circuits';
 import { type Command, type Printed } from './command';
-import { evaluate, policy } from './planning';
+import { evaluate, policy, soak } from './planning';
 import { checkSheet, simulate, suspects } from './sheets';
 import { basket, harvest, substitute } from './supply';
 
@@ -12,6 +12,7 @@ const commands: readonly Command[] = [
   suspects,
   evaluate,
   policy,
+  soak,
   op,
   tran,
   ac,

@@ -4,6 +4,7 @@ import { compileSheet, Predictions } from '@/core/behaviour';
 import { firstMove, type PlanProblem, policyCost, readProblem } from '@/core/plan';
 import { indistinguishable } from '@/core/diagnosis';
 import { calibrationOf, evaluateIn, hunt, type HuntPolicy, worldNames, worlds } from '@/core/practice';
+import { chanceCured, chanceOfClean, cleanFor } from '@/core/proof';
 import { openSheet, type Sheet } from '@/core/sheet';
 import { command, type Given } from './command';
 import { readText, sheetFrom, sheetOptions } from './files';
@@ -107,3 +108,36 @@ function evaluated(given: Given): object {
     forbidden: sumOf(hunts, ({ forbidden }) => forbidden),
   };
 }
+
+/** The confidences that hours are told for. */
+const confidences = [0.9, 0.95, 0.99];
+
+export const soak = command({
+  name: 'soak',
+  takes: '--failures N --hours H',
+  about: 'Chance that a set is cured after it ran clean, and the hours that a confidence takes.',
+  options: {
+    failures: { takes: 'N', about: 'how often it failed before' },
+    hours: { takes: 'H', about: 'in so many hours of running' },
+    cure: { takes: 'SHARE', about: 'chance that what was done cures it; 0.8 unless told otherwise' },
+    clean: { takes: 'H', about: 'hours it has run clean since; 0 unless told otherwise' },
+  },
+  answer(given) {
+    const number = (name: string, usual?: number) => {
+      const value = Number(given.option(name) ?? usual);
+      if (!Number.isFinite(value))
+        throw new Refusal(`--${name} is a number, as --${name} ${name === 'cure' ? 0.8 : 3}`);
+      return value;
+    };
+    const record = { failures: number('failures'), hours: number('hours') };
+    const [cure, clean] = [number('cure', 0.8), number('clean', 0)];
+    return {
+      ...record,
+      cure,
+      clean,
+      cured: chanceCured(record, cure, clean),
+      cleanIfNotCured: chanceOfClean(record, clean),
+      hoursFor: Object.fromEntries(confidences.map((confidence) => [confidence, cleanFor(record, cure, confidence)])),
+    };
+  },
+});

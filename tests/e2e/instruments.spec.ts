@@ -118,7 +118,13 @@ test('a photograph is attached to a board, and its answers show where the joint 
   await page.keyboard.press('t');
   await page.keyboard.press('0');
   await expect(page.getByTestId('joint-area')).toContainText('by 2 tries');
+  const often = page.getByLabel('How often it failed before');
+  await often.fill('now and then');
   await page.getByRole('button', { name: 'Begin a soak' }).click();
+  await expect(page.getByRole('alert').first()).toContainText('write 3 in 10 h');
+  await often.fill('3 in 10 h');
+  await page.getByRole('button', { name: 'Begin a soak' }).click();
+  await expect(page.getByRole('region', { name: 'Soak' }).getByRole('status')).toContainText('Cured with 80 %');
   await page.getByRole('textbox', { name: 'What happened' }).fill('colour gone for a moment');
   await page.keyboard.press('Enter');
   await page.reload({ waitUntil: 'networkidle' });

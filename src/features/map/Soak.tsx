@@ -1,17 +1,21 @@
 import { Button } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { type JobLog } from '@/workshop/job';
-import { clockText, timeText } from '@/ui';
-import { soakRun } from './mapModel';
+import { chanceText, clockText, timeText } from '@/ui';
+import { readFailures } from '@/core/proof';
+import { attempt, Refusal } from '@/core/quantity';
+import { soakRun, soakWorth } from './mapModel';
 import styles from './map.module.css';
 
 /** A long run with what happened in it. */
 export function Soak({ log, off }: { readonly log: JobLog; readonly off: string | undefined }) {
   const [text, setText] = useState('');
   const lastAt = log.entries[log.entries.length - 1]?.at ?? '';
+  const [refused, setRefused] = useState<string>();
   const [now, setNow] = useState<number>();
   const run = useMemo(() => soakRun(log.entries, now ?? Date.parse(lastAt)), [log.entries, now, lastAt]);
   const running = run?.running === true;
+  const worth = run && soakWorth(run);
   useEffect(() => {
     if (!running) return;
     const timer = setInterval(() => setNow(Date.now()), 1000);
@@ -24,12 +28,32 @@ export function Soak({ log, off }: { readonly log: JobLog; readonly off: string 
     soak('seen', text.trim());
     setText('');
   };
+  const begin = () => {
+    const often = text.trim();
+    const read = often === '' ? undefined : attempt(() => readFailures(often));
+    if (read instanceof Refusal) return setRefused(read.message);
+    soak('begun', often);
+    return setText('');
+  };
   return (
     <section aria-label="Soak" className={styles.soak}>
       <h2 className="label">Soak</h2>
       {run && (
         <p>
           <b className="figure">{clockText(run.seconds)}</b> {running ? 'running' : 'run'}, {run.seen.length} events
+        </p>
+      )}
+      {worth && (
+        <p role="status">
+          Cured with <b className="figure">{chanceText(worth.cured)}</b> after {clockText(run.clean)} clean, if what was
+          done cures four times in five.{' '}
+          {worth.left > 0 ? (
+            <>
+              Believed (95 %) in <b className="figure">{clockText(worth.left)}</b>.
+            </>
+          ) : (
+            'It may be believed.'
+          )}
         </p>
       )}
       {running ? (
@@ -47,7 +71,24 @@ export function Soak({ log, off }: { readonly log: JobLog; readonly off: string 
         </>
       ) : (
         <>
-          <Button disabled={off !== undefined} onClick={() => soak('begun', '')}>
+          <input
+            className="field"
+            value={text}
+            maxLength={80}
+            placeholder="3 in 10 h, twice a day, after half an hour"
+            aria-label="How often it failed before"
+            onChange={(event) => {
+              setText(event.target.value);
+              setRefused(undefined);
+            }}
+            onKeyDown={(event) => event.key === 'Enter' && off === undefined && begin()}
+          />
+          {refused !== undefined && (
+            <p role="alert" className="bad">
+              {refused}
+            </p>
+          )}
+          <Button disabled={off !== undefined} onClick={begin}>
             Begin a soak
           </Button>
           {off !== undefined && <p className="soft">{off}.</p>}

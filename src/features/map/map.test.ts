@@ -2,7 +2,7 @@ import { type LogEntry } from '@/core/log';
 import { jointArea } from '@/core/intermittent';
 import { describe, expect, it } from 'vitest';
 import { liveCold } from '@/core/behaviour';
-import { likelyCells, placeWords, soakRun, whyNotLive } from './mapModel';
+import { likelyCells, placeWords, soakRun, soakWorth, whyNotLive } from './mapModel';
 import { photoType } from './photoTypes';
 
 const bytes = (...parts: readonly (number | string)[]) =>
@@ -31,6 +31,23 @@ describe('the likely area', () => {
     expect(placeWords(0.5, 0.5)).toBe('The middle');
     expect(placeWords(0, 1)).toBe('Lower left');
     expect(placeWords(1, 0.5)).toBe('Middle right');
+  });
+});
+
+describe('what a soak comes to', () => {
+  const run = (clean: number, before?: { failures: number; hours: number }) =>
+    soakWorth({ running: true, seconds: clean, clean, seen: [], before });
+
+  it('is nothing where nobody said how often it failed', () => expect(run(3600)).toBeUndefined());
+
+  it('rises while it runs clean, until it is believed', () => {
+    const before = { failures: 3, hours: 10 };
+    const begun = run(0, before)!;
+    expect(begun.cured).toBeCloseTo(0.8, 9);
+    expect(run(3600, before)!.cured).toBeGreaterThan(begun.cured);
+    const believed = run(begun.left, before)!;
+    expect(believed.cured).toBeCloseTo(0.95, 9);
+    expect(believed.left).toBeCloseTo(0, 6);
   });
 });
 

@@ -1,0 +1,1 @@
+export { chanceCured, chanceOfClean, cleanFor, type FailureRecord, readFailures } from './soak';
