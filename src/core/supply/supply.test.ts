@@ -22,6 +22,23 @@ describe('a part as it is typed', () => {
     ['RT ntc 10 5A b 3000', { type: 'ntc', ohms: 10, amps: 5, beta: 3000 }],
     ['F 3.15A 250V slow 5x20', { amps: 3.15, volts: 250, speed: 'slow', size: { body: [5, 20] } }],
     ['X 4.43361875MHz load 20p', { hertz: 4.43361875e6, load: 20e-12 }],
+    [
+      'C 680 uF 50 V 105 °C low-esr 12.5x25mm pitch 5',
+      { farads: 680e-6, volts: 50, degrees: 105, lowEsr: true, size: { body: [12.5, 25], pitch: 5 } },
+    ],
+    ['C 1000uF/35V 1.5A 0.03ohm snap-in', { farads: 1e-3, volts: 35, ripple: 1.5, esr: 0.03, mount: 'snapin' }],
+    ['R 100k 1/4W metal-film 1%', { ohms: 1e5, watts: 0.25, make: 'film', tolerance: 1 }],
+    ['F T2A 250V', { amps: 2, volts: 250, speed: 'slow' }],
+    ['F 500mA F 250V', { amps: 0.5, volts: 250, speed: 'fast' }],
+    ['D zener 5V6 0.5W', { type: 'zener', volts: 5.6, watts: 0.5 }],
+    ['D fast 600V 3A 75ns DO-201', { type: 'fast', volts: 600, amps: 3, recovery: 75e-9, case: 'DO-201' }],
+    [
+      'Q NPN 1500V 8A 50W TO-3PF hfe 8..40',
+      { polarity: 'npn', volts: 1500, amps: 8, watts: 50, case: 'TO-3PF', gain: [8, 40] },
+    ],
+    ['X 4 MHz 20pF', { hertz: 4e6, load: 20e-12 }],
+    ['U VX2040 dip18', { number: 'VX2040', body: 'dip18' }],
+    ['B VB-7 rev c', { number: 'VB-7', revision: 'C' }],
     ['B no vb-7 rev c', { number: 'VB-7', revision: 'C' }],
   ])('%s', (text, figures) => {
     const part = readPart(text);

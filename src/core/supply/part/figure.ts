@@ -18,6 +18,8 @@ export interface Figure {
   readonly word?: string;
   /** Its value where `text` is one of it; undefined where it is something else. */
   read(text: string): FigureValue | undefined;
+  /** The same for a figure with a word, where its form alone tells it: `75ns` of a diode. Asked last. */
+  readAlone?(text: string): FigureValue | undefined;
   write(value: FigureValue): string;
 }
 
@@ -42,11 +44,19 @@ interface NumberTold {
   readonly word?: string;
   /** The figure a part of its kind is called by needs no unit: with a prefix, or plain. */
   readonly bare?: 'prefixed' | 'plain';
+  /** Its unit tells it among the figures of its kind, without its word. */
+  readonly alone?: true;
 }
 
 /** A figure in a unit. */
-export const inUnit = ({ unit, bare, ...told }: NumberTold): Figure => ({
+export const inUnit = ({ unit, bare, alone, ...told }: NumberTold): Figure => ({
   ...told,
+  ...(alone && {
+    readAlone: (text: string) => {
+      const read = quantity(spelt(text));
+      return read?.unit === unit && positive(read.value) ? read.value : undefined;
+    },
+  }),
   read: (text) => {
     const read = quantity(spelt(text));
     if (!read || !positive(read.value)) return undefined;
@@ -104,7 +114,7 @@ export const range = (title: string, word: string, example: string): Figure => (
   word,
   example,
   read: (text) => {
-    const [, least, most] = /^(\d+(?:\.\d+)?)(?:-(\d+(?:\.\d+)?))?%?$/.exec(text) ?? [];
+    const [, least, most] = /^(\d+(?:\.\d+)?)(?:(?:-|–|\.\.\.?|to)(\d+(?:\.\d+)?))?%?$/.exec(text) ?? [];
     const found = [Number(least), Number(most ?? least)] as const;
     return least !== undefined && found[0] > 0 && found[0] <= found[1] ? found : undefined;
   },
@@ -129,11 +139,16 @@ export const size = (): Figure => ({
   },
 });
 
-/** A name as it is printed: a number, a revision, a type. */
-export const printed = (title: string, word: string, example: string): Figure => ({
+/**
+ * A name as it is printed: a number, a revision, a type.
+ *
+ * @param alone what tells it without its word
+ */
+export const printed = (title: string, word: string, example: string, alone?: RegExp): Figure => ({
   title,
   word,
   example,
+  ...(alone && { readAlone: (text: string) => (alone.test(text) ? text.toUpperCase() : undefined) }),
   read: (text) => (/^[\w.+/-]+$/.test(text) ? text.toUpperCase() : undefined),
   write: (value) => `${word} ${value as string}`,
 });

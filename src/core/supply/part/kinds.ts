@@ -16,9 +16,9 @@ const tolerance = inSuffix({ title: 'tolerance', example: '5%', suffix: '%', wri
 const millimetres = (title: string, example: string, word?: string) =>
   inSuffix({ title, example, suffix: 'mm', written: 'mm', ...(word === undefined ? {} : { word }) });
 const joules = inSuffix({ title: 'energy', example: '80J', suffix: 'J', written: 'J' });
-const caseOf = printed('case', 'case', 'case TO220');
-const number = printed('number', 'no', 'no VB-7');
-const insulated = flag('insulated tab', 'insulated', 'fullpack', 'isolated');
+const caseOf = printed('case', 'case', 'case TO220', /^(to|sot|do)-?\d+\w*$|^d2?pak$|^smd$/i);
+const number = printed('number', 'no', 'no VB-7', /^[a-z][\w-]*\d[\w.-]*$/i);
+const insulated = flag('insulated tab', 'insulated', 'fullpack', 'isolated', 'isolated-tab');
 
 const rows = {
   capacitor: {
@@ -38,14 +38,15 @@ const rows = {
       tolerance,
       degrees: inSuffix({ title: 'degrees', example: '105', suffix: '(?:°?C)?', written: '°C' }),
       hours: inSuffix({ title: 'hours', example: '5000h', suffix: 'h', written: 'h' }),
-      esr: inUnit({ title: 'ESR', unit: 'Ω', example: 'esr 0.05', word: 'esr' }),
-      ripple: inUnit({ title: 'ripple current', unit: 'A', example: 'ripple 1.2A', word: 'ripple' }),
-      lowEsr: flag('low ESR', 'lowesr', 'low-esr', 'lowz'),
-      bipolar: flag('bipolar', 'bipolar', 'np', 'nonpolar', 'non-polar'),
-      pulse: flag('pulse-rated', 'pulse'),
+      esr: inUnit({ title: 'ESR', unit: 'Ω', example: 'esr 0.05', word: 'esr', alone: true }),
+      ripple: inUnit({ title: 'ripple current', unit: 'A', example: 'ripple 1.2A', word: 'ripple', alone: true }),
+      lowEsr: flag('low ESR', 'lowesr', 'low-esr', 'lowz', 'low-z', 'polymer'),
+      bipolar: flag('bipolar', 'bipolar', 'bp', 'np', 'nonpolar', 'non-polar'),
+      pulse: flag('pulse-rated', 'pulse', 'pulse-rated', 'retrace'),
       slope: inSuffix({ title: 'pulse slope', example: '500V/us', suffix: 'V/[uµ]s', written: 'V/us' }),
       class: oneWord('safety class', { x1: [], x2: [], y1: [], y2: [] }),
       np0: flag('NP0', 'np0', 'c0g'),
+      mount: oneWord('mounting', { radial: [], axial: [], snapin: ['snap-in'], smd: [], screw: [] }),
       size: size(),
     },
   },
@@ -58,14 +59,14 @@ const rows = {
       watts: watts(),
       tolerance,
       volts: volts('volts', '350V'),
-      fusible: flag('fusible', 'fusible', 'fuse'),
-      flameproof: flag('flameproof', 'flameproof', 'fp'),
+      fusible: flag('fusible', 'fusible', 'fuse', 'safety'),
+      flameproof: flag('flameproof', 'flameproof', 'flame-proof', 'fp'),
       make: oneWord('make', {
-        carbon: [],
-        composition: ['comp'],
-        film: ['metal'],
-        oxide: ['mox'],
-        wirewound: ['ww', 'wire'],
+        carbon: ['carbon-film'],
+        composition: ['comp', 'carbon-composition'],
+        film: ['metal', 'metal-film', 'mf'],
+        oxide: ['mox', 'metal-oxide'],
+        wirewound: ['ww', 'wire', 'wire-wound'],
       }),
       size: size(),
     },
@@ -77,7 +78,7 @@ const rows = {
     figures: {
       type: oneWord('type', {
         rectifier: ['slow', 'standard'],
-        fast: ['ultrafast', 'uf'],
+        fast: ['ultrafast', 'uf', 'fast-recovery', 'superfast'],
         schottky: [],
         signal: [],
         germanium: ['ge'],
@@ -88,7 +89,7 @@ const rows = {
       volts: volts('volts', '600V'),
       amps: amps(),
       watts: watts('1.3W'),
-      recovery: inUnit({ title: 'recovery time', unit: 's', example: 'trr 75n', word: 'trr' }),
+      recovery: inUnit({ title: 'recovery time', unit: 's', example: 'trr 75n', word: 'trr', alone: true }),
       tolerance,
       case: caseOf,
     },
@@ -98,7 +99,12 @@ const rows = {
     words: ['q', 'transistor', 'fet', 'mosfet'],
     example: 'Q npn 1500V 8A 50W damper',
     figures: {
-      polarity: oneWord('polarity', { npn: [], pnp: [], nfet: ['nmos', 'n-channel'], pfet: ['pmos', 'p-channel'] }),
+      polarity: oneWord('polarity', {
+        npn: [],
+        pnp: [],
+        nfet: ['nmos', 'n-channel', 'n-ch', 'nch'],
+        pfet: ['pmos', 'p-channel', 'p-ch', 'pch'],
+      }),
       material: oneWord('material', { silicon: ['si'], germanium: ['ge'] }),
       volts: volts('volts', '1500V'),
       ceo: inUnit({ title: 'volts with open base', unit: 'V', example: 'ceo 700V', word: 'ceo' }),
@@ -202,7 +208,11 @@ const rows = {
     figures: {
       amps: amps('amperes', '3.15A'),
       volts: volts('volts', '250V'),
-      speed: oneWord('speed', { fast: ['quick'], medium: [], slow: ['time-lag', 'timelag', 'lag'] }),
+      speed: oneWord('speed', {
+        fast: ['quick', 'f', 'ff', 'fast-blow'],
+        medium: ['m'],
+        slow: ['time-lag', 'timelag', 'lag', 't', 'tt', 'slow-blow', 'time-delay'],
+      }),
       breaking: oneWord('breaking capacity', { glass: ['low-breaking'], ceramic: ['high-breaking', 'hbc', 'sand'] }),
       melting: inSuffix({ title: 'I²t', example: 'i2t 30', word: 'i2t', suffix: '(?:A2s)?', written: '' }),
       size: size(),
@@ -214,7 +224,7 @@ const rows = {
     example: 'X 8MHz load 20p crystal',
     figures: {
       hertz: inUnit({ title: 'frequency', unit: 'Hz', example: '4.43361875MHz' }),
-      load: inUnit({ title: 'load', unit: 'F', example: 'load 20p', word: 'load' }),
+      load: inUnit({ title: 'load', unit: 'F', example: 'load 20p', word: 'load', alone: true }),
       type: oneWord('type', { crystal: ['quartz'], resonator: ['ceramic'] }),
       cut: oneWord('resonance', { series: [], parallel: [] }),
       tolerance: inSuffix({ title: 'tolerance', example: '30ppm', suffix: 'ppm', written: 'ppm' }),

@@ -23,7 +23,7 @@ const articleFor = (title: string) => `${/^[aeiou]/.test(title) ? 'an' : 'a'} ${
  * @throws Refusal naming the word that fits nothing, with what would
  */
 export function readPart(text: string): SupplyPart {
-  const [first = '', ...rest] = text.trim().split(/[\s,;]+/);
+  const [first = '', ...rest] = inOneSpelling(text).split(/[\s,;]+/);
   const kind = kindsByWord.get(first.toLowerCase());
   if (!kind) {
     const examples = Object.values(supplyKinds).map(({ words, title }) => `${words[0]!.toUpperCase()} ${title}`);
@@ -63,6 +63,20 @@ export function readPart(text: string): SupplyPart {
   return { kind, figures: found };
 }
 
+/** What separates a number from its unit, a fraction of a watt, volts about their letter, a pitch beside a body. */
+function inOneSpelling(text: string): string {
+  return text
+    .trim()
+    .replace(/(\d)\s+(?=(?:[GMkmuµnp]?(?:V|VAC|VDC|F|A|W|Hz|H|Ω|ohms?|s|J)|°C|mm|hours?|%)(?:[\s,;]|$))/g, '$1')
+    .replace(/\b1\/([248])\s*W\b/gi, (_, part: string) => `${1 / Number(part)}W`)
+    .replace(/\b(\d+)V(\d+)\b/g, '$1.$2V')
+    .replace(/(\d)VDC\b/gi, '$1V')
+    .replace(/(\d)\s*hours?\b/gi, '$1h')
+    .replace(/(\d(?:mm)?)\s+pitch\s+(\d)/gi, (_, body: string, pitch: string) => `${body.replace('mm', '')}/${pitch}`)
+    .replace(/(^f\s.*?|^fuse\s.*?)\b([TFM])(\d+(?:\.\d+)?m?A)\b/i, '$1$2 $3')
+    .replace(/(\d+(?:\.\d+)?)(uF|nF|pF|u|n|p)\/(\d+(?:\.\d+)?)\s*V\b/gi, '$1$2 $3V');
+}
+
 /** The figure that one word gives: `50V`, `lowesr`, or with its word joined on, `esr0.05`. */
 function readWord(
   figures: (typeof supplyKinds)[SupplyKind]['figures'],
@@ -72,6 +86,10 @@ function readWord(
     const [, joined] = new RegExp(`^${figure.word}=?(\\d.*)$`, 'i').exec(word) ?? [];
     const text = figure.word === undefined ? word : joined;
     const value = text === undefined ? undefined : figure.read(text);
+    if (value !== undefined) return [name, value];
+  }
+  for (const [name, figure] of Object.entries(figures)) {
+    const value = figure.readAlone?.(word);
     if (value !== undefined) return [name, value];
   }
   return undefined;

@@ -1,6 +1,6 @@
 import { dielectricOf } from '../part/dielectric';
 import { switches } from './place';
-import { type Asked, atLeast, atMost, has, intoTheHole, near, no, type Rule, watch } from './rules';
+import { type Asked, atLeast, atMost, has, intoTheHole, near, no, type Rule, sameWord, watch } from './rules';
 
 const isElectrolytic = (name: string | undefined) => name === 'electrolytic' || name === 'tantalum';
 
@@ -180,5 +180,12 @@ export const capacitorRules: Readonly<Record<string, Rule>> = {
   slope: atLeast({ byPlace: () => false }),
   class: safetyClass,
   np0: has(() => no('not NP0: it drifts with heat and volts, and what it tunes with it')),
+  mount: sameWord(
+    {
+      'radial>axial': watch('axial leads where radial ones sat', 'stand it up, its far lead sleeved'),
+      'axial>radial': watch('radial leads where axial ones sat', 'lengthen one lead, sleeved, and tie it down'),
+    },
+    { missing: 'skip' },
+  ),
   size: intoTheHole,
 };
