@@ -207,6 +207,8 @@ const semiconductors: readonly Pair[] = [
   ['D zener 12V 0.5W', 'D zener 13V 0.5W', '', 'no', 'a twelfth more volts: over what is to be watched'],
   ['D zener 12V 0.5W', 'D zener 12V 1.3W', '', 'better', 'more watts'],
   ['D damper 1500V 5A', 'D rectifier 1500V 5A', '', 'no', 'never turns off in a line'],
+  ['D fast damper 1500V 5A', 'D fast damper 1500V 5A', '15.6 kHz', 'fits', 'the same'],
+  ['D fast damper 1500V 5A', 'D fast 1500V 5A', '15.6 kHz', 'watch', 'nothing says that it bears the pulse'],
   ['BRIDGE 600V 4A', 'D rectifier 600V 4A', '', 'no', 'one diode for four'],
   ['BRIDGE 600V 4A', 'BRIDGE 800V 6A', '', 'better', 'more of both'],
   ['REG 12V 1A', 'REG 12V 1.5A', '', 'better', 'more current'],

@@ -31,6 +31,8 @@ const roleWords = {
   degauss: ['degauss'],
   lineOutput: ['line-output', 'horizontal'],
   safety: ['safety'],
+  /** Carries a signal and little else. */
+  signal: ['signal', 'video', 'bias'],
 } as const satisfies Record<string, readonly string[]>;
 
 /** What a place is for, where that changes what may sit in it. */

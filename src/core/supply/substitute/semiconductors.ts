@@ -117,12 +117,8 @@ const diodeTypes = sameWord({
   'rectifier>fast': { verdict: 'better', reason: 'fast in place of an ordinary rectifier' },
   'rectifier>schottky': watch('Schottky leaks more when hot, and few bear much reverse'),
   'rectifier>signal': no('a signal diode carries no supply current'),
-  'rectifier>damper': { verdict: 'fits', reason: 'a damper is a fast diode of many volts; it turns on a little later' },
   'fast>rectifier': slow('a mains rectifier at this speed never turns off: it heats and fails in minutes'),
   'fast>schottky': watch('Schottky is faster and leaks more when hot'),
-  'fast>damper': watch('a damper turns on late: volts overshoot before it does'),
-  'damper>rectifier': slow('a mains rectifier never turns off in a line: it fails in minutes'),
-  'damper>fast': watch('see that it bears the retrace pulse, and is as fast to turn on'),
   'schottky>fast': watch('drops half a volt more: the rail is lower by that, and the diode hotter'),
   'schottky>rectifier': slow('far too slow, and drops half a volt more'),
   'signal>rectifier': watch('slower, and has more capacitance'),
@@ -135,7 +131,18 @@ const diodeTypes = sameWord({
 
 const zenerWatts = atLeast({ stress: ({ watts }) => watts, margin: 2 });
 
+/** A damper carries the retrace pulse and turns off within a line. */
+const asDamper: Rule = (was, is, { candidate }) => {
+  if (was === undefined)
+    return is === undefined ? undefined : { verdict: 'fits', reason: 'a damper is a fast diode of many volts' };
+  if (is !== undefined) return { verdict: 'fits', reason: 'made as a damper, too' };
+  return candidate.figures.type === 'rectifier'
+    ? slow('a mains rectifier never turns off in a line: it fails in minutes')
+    : watch('see that it bears the retrace pulse, and is as fast to turn on');
+};
+
 export const diodeRules: Readonly<Record<string, Rule>> = {
+  damper: asDamper,
   type: diodeTypes,
   volts: (was, is, asked) =>
     asked.original.figures.type === 'zener'
