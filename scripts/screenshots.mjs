@@ -172,6 +172,7 @@ const views = [
     name: 'map',
     path: `${job(1)}/map`,
     act: async (page) => {
+      await switchOn(page);
       const board = page.getByRole('application');
       const { width, height } = await board.boundingBox();
       for (const [x, y, way, answer] of [
@@ -186,6 +187,7 @@ const views = [
         await page.keyboard.press(way);
         await page.keyboard.press(answer);
       }
+      await page.getByLabel('How often it failed before').fill('3 in 10 h');
       await page.getByRole('button', { name: 'Begin a soak' }).click();
     },
   },
