@@ -75,6 +75,7 @@ export async function solve(program: LinearProgram, seconds = 4): Promise<Solved
   const highs = await solver;
   const found = highs.solve(program.text(), { time_limit: seconds, mip_rel_gap: gap, log_to_console: false });
   if (!('Columns' in found) || (found.Status !== 'Optimal' && found.Status !== 'Time limit reached')) return undefined;
+  if (!Number.isFinite(found.ObjectiveValue)) return undefined;
   const columns: Readonly<Record<string, { readonly Primal?: number }>> = found.Columns;
   return {
     value: (name) => Math.round(columns[name]?.Primal ?? 0),

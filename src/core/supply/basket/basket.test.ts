@@ -97,6 +97,35 @@ suppliers:
     expect(cost).toBeCloseTo(20 * 0.3 + 9 + 4);
   });
 
+  it('takes a large number of one line, and many suppliers', async () => {
+    const offers = (price: number) => [
+      {
+        line: 'screw',
+        breaks: [
+          { from: 1, price },
+          { from: 1000, price: price / 2 },
+        ],
+        stock: undefined,
+        days: undefined,
+      },
+    ];
+    const suppliers = Array.from({ length: 12 }, (_, s) => ({
+      id: `S${s}`,
+      postage: s,
+      freeFrom: undefined,
+      minimum: undefined,
+      days: 1,
+      offers: offers(2 - s / 20),
+    }));
+    const { cost, orders } = await bestBasket({
+      lines: [{ id: 'screw', needs: 900, by: undefined, job: undefined }],
+      suppliers,
+    });
+    expect(orders).toHaveLength(1);
+    expect(orders[0]!.lines[0]!.count).toBe(1000);
+    expect(cost).toBeCloseTo(Math.min(...suppliers.map(({ postage }, s) => postage + (1000 * (2 - s / 20)) / 2)), 6);
+  });
+
   it('says what patience saves, and what cannot be had in time', async () => {
     const patience = await patienceOf(readBasket(text));
     expect(patience.map(({ days }) => days)).toEqual([3, 8]);

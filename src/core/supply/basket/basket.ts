@@ -51,8 +51,8 @@ interface Choice {
 /** What a piece that is not to be had costs in the reckoning: more than any way of getting it. */
 const penaltyOver = 1000;
 
-/** Up to so many suppliers every way of choosing among them is thought of. */
-const fewSuppliers = 8;
+/** Up to so many suppliers, and so many pieces of a line, every way of choosing among suppliers is thought of. */
+const few = { suppliers: 8, pieces: 500 };
 
 /** Money under this is no money. */
 const nothing = 1e-6;
@@ -75,7 +75,8 @@ export async function bestBasket(problem: BasketProblem, within = Infinity): Pro
       ...problem.suppliers.map(({ postage, minimum = 0 }) => postage + minimum),
       ...asks.flat().map(({ offer }) => offer.breaks[0]!.price),
     );
-  if (problem.suppliers.length > fewSuppliers) return told(problem, await solved(problem, asks, missing));
+  if (problem.suppliers.length > few.suppliers || problem.lines.some(({ needs }) => needs > few.pieces))
+    return told(problem, await solved(problem, asks, missing));
   const costs = problem.lines.map((line, l) =>
     leastCosts(
       line,
@@ -85,6 +86,7 @@ export async function bestBasket(problem: BasketProblem, within = Infinity): Pro
   );
   const ways = waysOf(problem, costs);
   let best: Choice | undefined;
+  let exact = true;
   // Each line by itself often reaches what has to be reached, and then nothing needs solving.
   for (const { set } of ways.slice(0, sketched)) {
     const alone = asTheyAre(problem, costs, set);
@@ -93,9 +95,10 @@ export async function bestBasket(problem: BasketProblem, within = Infinity): Pro
   for (const way of ways) {
     if (best && way.least >= best.total - nothing) break;
     const chosen = await solved(problem, asks, missing, { way, costs, under: best?.total ?? Infinity });
+    if (chosen?.exact === false) exact = false;
     if (chosen && (!best || chosen.total < best.total - nothing)) best = chosen;
   }
-  return told(problem, best);
+  return told(problem, best && { ...best, exact });
 }
 
 /** Of so many ways the lines are tried as they come out by themselves. */
