@@ -83,7 +83,7 @@ test('a whole sequence at the bench runs from the meter with single keys, in lar
   await expect(large).toBeVisible();
   const readings = page.getByTestId('readings');
   const measured = () => readings.getAttribute('data-count').then(Number);
-  for (let turn = 0; turn < 40 && (await measured()) < 5; turn += 1) {
+  for (let turn = 0; turn < 100 && (await measured()) < 5; turn += 1) {
     // What is asked for follows the last reading a moment later.
     await expect(page.locator('[data-ahead="briefing"]')).toHaveCount(0);
     const wants = await large.getAttribute('data-wants');
