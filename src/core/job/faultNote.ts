@@ -54,10 +54,8 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
     ({ observation }) => observation.cured.size === 0 && observation.check.measure !== 'picture',
   );
   const reasons = reasonsFrom(predictions, evidence);
-  const proof = reasons
-    .filter(({ raises }) => raises)
-    .slice(0, 3)
-    .map(({ text }) => text);
+  // What the owner told and the bench saw alike proves it once.
+  const proof = [...new Set(reasons.filter(({ raises }) => raises).map(({ text }) => text))].slice(0, 3);
   const changed = verificationOf(job).flatMap(({ check: id, before, after, afterVerdict }) => {
     const check = predictions.checks.get(id)!;
     return after && afterVerdict?.mark === 'within'

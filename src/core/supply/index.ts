@@ -12,4 +12,5 @@ export { readShelfLine, type ShelfLine } from './shelfLine';
 export { readStockCsv, type StockLine, writeStockCsv } from './stockCsv';
 export { substitute } from './substitute/judge';
 export { readPlace } from './substitute/place';
-export { nearness, type SubstituteVerdict, verdicts } from './substitute/rules';
+export { rankFor } from './substitute/rank';
+export { type SubstituteVerdict, verdicts } from './substitute/rules';

@@ -55,7 +55,7 @@ export function readStockCsv(text: string): StockLine[] {
 }
 
 /** A complaint without the list of all that would be right. */
-const shorter = (message: string) => message.split(/: (?:it takes|begin with)/)[0]!;
+const shorter = (message: string) => message.split(/: (?:write one like|begin with)/)[0]!;
 
 interface Columns {
   readonly at: Readonly<Record<Column, number>>;

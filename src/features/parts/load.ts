@@ -1,29 +1,15 @@
 import 'server-only';
-import { nearness, readPart, substitute } from '@/core/supply';
+import { rankFor, readPart } from '@/core/supply';
 import { database, type Need, openJobs, openNeeds, readSettings, stockLike, type StockRow } from '@/store';
 import { daysLate, type FromShelf, type NeedRow } from './partsModel';
 
 /** The stock that does best for a need and is enough, else the best of what is there. */
 function bestFor({ typed, count }: Need, stock: readonly StockRow[]): FromShelf | undefined {
-  const wanted = readPart(typed);
-  const judged = stock
-    .map((row) => ({ row, ...substitute(wanted, readPart(row.typed)) }))
-    .filter(({ verdict }) => verdict !== 'no')
-    .sort(
-      (a, b) =>
-        Number(b.row.count >= count) - Number(a.row.count >= count) || nearness[a.verdict] - nearness[b.verdict],
-    );
-  const [best] = judged;
+  const doing = rankFor(readPart(typed), stock).filter(({ verdict }) => verdict !== 'no');
+  const best = doing.find(({ row }) => row.count >= count) ?? doing[0];
   if (!best) return undefined;
-  const { row, verdict, fields } = best;
-  return {
-    part: row.id,
-    typed: row.typed,
-    drawer: row.drawer,
-    count: row.count,
-    verdict,
-    reason: verdict === 'watch' ? `${fields[0]!.title}: ${fields[0]!.reason}` : '',
-  };
+  const { row, verdict, reason } = best;
+  return { part: row.id, typed: row.typed, drawer: row.drawer, count: row.count, verdict, reason };
 }
 
 /** What the open jobs need, with what the shelf has for it, and the sets that parts may be needed for. */

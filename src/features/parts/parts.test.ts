@@ -28,9 +28,8 @@ describe('what is to be bought', () => {
   it('is an order sheet that a spreadsheet reads', () => {
     expect(orderSheet(needs).split('\r\n')).toEqual([
       'count,part,for',
-      '1,"B no VB-7","The ""big"" one"',
-      '8,"C 680µF 50V","Tea-room set; Boat-house set"',
-      '',
+      '1,B no VB-7,"The ""big"" one"',
+      '8,C 680µF 50V,Tea-room set; Boat-house set',
     ]);
   });
 });

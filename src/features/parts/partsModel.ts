@@ -1,3 +1,4 @@
+import Papa from 'papaparse';
 import { attempt, Refusal } from '@/core/quantity';
 import { type NeedState, readPart, type SubstituteVerdict, supplyKinds } from '@/core/supply';
 import { type Need } from '@/store';
@@ -65,15 +66,12 @@ export function toBuy(
   return [...lines.values()].sort((a, b) => a.typed.localeCompare(b.typed));
 }
 
-const quoted = (text: string) => `"${text.replaceAll('"', '""')}"`;
-
 /** The order sheet as CSV: number, part, for whom. */
 export const orderSheet = (needs: Parameters<typeof toBuy>[0]): string =>
-  [
-    'count,part,for',
-    ...toBuy(needs).map(({ typed, count, sets }) => `${count},${quoted(typed)},${quoted(sets.join('; '))}`),
-    '',
-  ].join('\r\n');
+  Papa.unparse({
+    fields: ['count', 'part', 'for'],
+    data: toBuy(needs).map(({ typed, count, sets }) => [count, typed, sets.join('; ')]),
+  });
 
 /** What kind of part a typed line begins, for a word beside the entry. */
 export function kindOf(typed: string): string | undefined {

@@ -4,24 +4,30 @@ import { type Answered } from '@/workshop/answer';
 import { askShelf, type ShelfRow, takeFromShelf, verdictWords, wantPart } from '@/workshop/parts';
 import styles from './repair.module.css';
 
-/** What is to be fitted: taken from the shelf where something there would do, else written down as wanted. */
-export function ForFitting({ typed, job }: { readonly typed: string; readonly job: string }) {
+interface ForFittingProps {
+  readonly typed: string;
+  readonly count: number;
+  readonly job: string;
+}
+
+/** What is to be fitted: taken from the shelf where enough of something there would do, else written down as wanted. */
+export function ForFitting({ typed, count, job }: ForFittingProps) {
   const [row, setRow] = useState<ShelfRow | null>();
   const [said, setSaid] = useState<string>();
   useEffect(() => {
     let asked = true;
     void askShelf(`for ${typed}`).then(({ rows }) => {
-      if (asked) setRow(rows.find(({ verdict, count }) => verdict !== 'no' && count > 0) ?? null);
+      if (asked) setRow(rows.find((one) => one.verdict !== 'no' && one.count >= count) ?? null);
     });
     return () => {
       asked = false;
     };
-  }, [typed]);
+  }, [typed, count]);
 
   const get = async (from: ShelfRow | undefined) => {
     const need = crypto.randomUUID();
     const steps: (() => Promise<Answered>)[] = [
-      () => wantPart({ id: need, job, typed }),
+      () => wantPart({ id: need, job, typed: `${typed} x${count}` }),
       ...(from ? [() => takeFromShelf({ id: crypto.randomUUID(), need, part: from.id })] : []),
     ];
     for (const step of steps) {
@@ -33,19 +39,22 @@ export function ForFitting({ typed, job }: { readonly typed: string; readonly jo
 
   return (
     <div className={styles.fitting} aria-label="Part to be fitted" role="group">
-      <b className="figure">{typed}</b>
+      <b className="figure">
+        {count > 1 && `${count} × `}
+        {typed}
+      </b>
       {row && (
         <small>
           {verdictWords[row.verdict!]} on the shelf: {row.count} × <span className="figure">{row.typed}</span>
           {row.reason !== '' && ` · ${row.reason}`}
         </small>
       )}
-      {row === null && <small>nothing on the shelf would do</small>}
+      {row === null && <small>not enough on the shelf that would do</small>}
       {said === undefined ? (
         <span className={styles.get}>
           {row && (
             <button type="button" onClick={() => void get(row)}>
-              Take 1 from {row.drawer === '' ? 'the shelf' : row.drawer}
+              Take {count} from {row.drawer === '' ? 'the shelf' : row.drawer}
             </button>
           )}
           <button type="button" onClick={() => void get(undefined)}>

@@ -62,8 +62,8 @@ export function RecordRepair({ choices, job, sheet, power, currency, onRecord }:
         filterOption={(typed, option) => option?.search.toLowerCase().includes(typed.toLowerCase()) ?? false}
       />
       <Fitting notes={notesOf(action, sheet)} />
-      {[...new Set(toGet(action, sheet))].slice(0, 3).map((typed) => (
-        <ForFitting key={typed} typed={typed} job={job} />
+      {[...toGet(action, sheet)].slice(0, 3).map(([typed, count]) => (
+        <ForFitting key={typed} typed={typed} count={count} job={job} />
       ))}
       <Pair>
         <AmountField<Done> name="money" title={`Parts, ${currency}`} label="Parts" />

@@ -5,7 +5,7 @@ import { repairActions } from '@/core/repair';
 import { describe, expect, it } from 'vitest';
 import { adviseOn, type Case, proofOf } from '@/core/diagnosis';
 import { shippedSheets } from '@/sheets';
-import { notesOf, repairChoices } from './repairModel';
+import { notesOf, repairChoices, toGet } from './repairModel';
 
 const sheet = shippedSheets().get('pellisar-tc-14')!;
 const predictions = predictionsOf(sheet);
@@ -116,5 +116,26 @@ describe('the proof of a repair', () => {
 
   it('of a set that nobody has repaired asks for nothing', () => {
     expect(proofOf(job(wrong))).toMatchObject({ done: false });
+  });
+});
+
+describe('what has to be got for a repair', () => {
+  const actionOf = (method: string) => repairActions(sheet).filter((one) => one.method === method);
+
+  it('is each part once, with as many as the repair fits', () => {
+    for (const action of actionOf('recap')) {
+      const parts = new Set(action.cures.map((fault) => sheet.faults.get(fault)!.part));
+      const marked = [...parts].filter((id) => sheet.parts.get(id)!.value !== '');
+      const got = [...toGet(action, sheet).values()].reduce((sum, count) => sum + count, 0);
+      expect(got).toBeGreaterThan(0);
+      expect(got).toBeLessThanOrEqual(marked.length);
+    }
+    expect(actionOf('recap').length).toBeGreaterThan(0);
+    const boost = actionOf('replace').find(({ title }) => title.includes('C511'))!;
+    expect([...toGet(boost, sheet)]).toEqual([['C 100µF 50V electrolytic', 1]]);
+  });
+
+  it('is nothing where nothing new is fitted', () => {
+    for (const action of actionOf('resolder')) expect(toGet(action, sheet).size).toBe(0);
   });
 });

@@ -28,15 +28,17 @@ export function notesOf({ cures }: RepairAction, sheet: Sheet): PartNotes {
   return partNotes(sheet, [...new Set(cures.flatMap((fault) => sheet.faults.get(fault)?.part ?? []))]);
 }
 
-/** What has to be got for a repair that fits new parts, as far as their marks say. */
-export function toGet({ method, cures }: RepairAction, sheet: Sheet): string[] {
-  if (method !== 'replace' && method !== 'recap') return [];
+/** What has to be got for a repair that fits new parts, as far as their marks say: the same part once, with its number. */
+export function toGet({ method, cures }: RepairAction, sheet: Sheet): ReadonlyMap<string, number> {
+  const counts = new Map<string, number>();
+  if (method !== 'replace' && method !== 'recap') return counts;
   const parts = [...new Set(cures.flatMap((fault) => sheet.faults.get(fault)?.part ?? []))];
-  return parts.flatMap((id) => {
+  for (const id of parts) {
     const { kind, value } = sheet.parts.get(id)!;
     const part = fromMark(kind, value);
-    return part ? [writePart(part)] : [];
-  });
+    if (part) counts.set(writePart(part), (counts.get(writePart(part)) ?? 0) + 1);
+  }
+  return counts;
 }
 
 const amount = (what: string, most: number) =>

@@ -25,6 +25,11 @@ export const verdictWords: Readonly<Record<SubstituteVerdict, string>> = {
 
 /** The rows that a typed line finds, asked of the server. */
 export async function askShelf(typed: string): Promise<Found> {
-  const answer = await fetch(`/api/shelf?q=${encodeURIComponent(typed)}`);
-  return (await answer.json()) as Found;
+  try {
+    const answer = await fetch(`/api/shelf?q=${encodeURIComponent(typed)}`);
+    if (answer.ok) return (await answer.json()) as Found;
+  } catch {
+    // A server that is away is told as one that answers nothing.
+  }
+  return { rows: [], refused: 'the shelf does not answer: see that the server runs, then type on' };
 }

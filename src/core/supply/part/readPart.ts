@@ -50,10 +50,7 @@ export function readPart(text: string): SupplyPart {
       read = [named[0], value];
     } else read = readWord(figures, word);
     if (!read) {
-      const takes = Object.values(figures).map((figure) => `${figure.title} (${figure.example})`);
-      throw new Refusal(
-        `"${word}" is nothing that is said of ${articleFor(title)}: it takes ${takes.join(', ')}; as in "${example}"`,
-      );
+      throw new Refusal(`"${word}" is nothing that is said of ${articleFor(title)}: write one like "${example}"`);
     }
     const [name, value] = read;
     if (name in found) throw new Refusal(`${figures[name]!.title} is given twice, the second time as "${word}"`);

@@ -1,0 +1,35 @@
+import { readPart, type SupplyPart } from '../part/readPart';
+import { substitute } from './judge';
+import { type Place } from './place';
+import { nearness, type SubstituteVerdict } from './rules';
+
+/** Something there is, judged as a substitute. */
+export interface Ranked<Row> {
+  readonly row: Row;
+  readonly verdict: SubstituteVerdict;
+  /** Why it is no better than that, and what has to be altered; empty where it simply does. */
+  readonly reason: string;
+  /** Figures in which it does not do. */
+  readonly failing: readonly string[];
+}
+
+/** What there is, the nearest to a part first: like for like, then better, then what is to be watched, then what does not do. */
+export function rankFor<Row extends { readonly typed: string }>(
+  part: SupplyPart,
+  rows: readonly Row[],
+  place?: Place,
+): Ranked<Row>[] {
+  return rows
+    .map((row): Ranked<Row> => {
+      const { verdict, fields, alter } = substitute(part, readPart(row.typed), place);
+      const [worst] = fields;
+      const why = verdict === 'watch' || verdict === 'no' ? [`${worst!.title}: ${worst!.reason}`] : [];
+      return {
+        row,
+        verdict,
+        reason: [...why, ...alter].join(' · '),
+        failing: fields.flatMap((one) => (one.verdict === 'no' ? [one.field] : [])),
+      };
+    })
+    .sort((a, b) => nearness[a.verdict] - nearness[b.verdict]);
+}
