@@ -4,7 +4,8 @@ import { predictionsOf } from '../../behaviour';
 import { type LogBody, type LogEntry, replay } from '../../log';
 import { type Case } from '../belief';
 import { adviseOn } from './advice';
-import { briefingOf, followed, weightsOf } from './briefing';
+import { followed, weightsOf } from './briefed';
+import { briefingOf } from './briefing';
 
 const sheet = shippedSheets().get('halvane-hp-42')!;
 const predictions = predictionsOf(sheet);

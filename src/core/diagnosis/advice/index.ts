@@ -1,5 +1,6 @@
 export { adviseOn, type Advice, type ProbeAdvice } from './advice';
-export { type Briefed, type Briefing, briefingOf, followed, weightsOf } from './briefing';
+export { type Briefed, type Briefing, followed, weightsOf } from './briefed';
+export { briefingOf } from './briefing';
 export { foundParts } from './found';
 export { lookDeeper, type DeeperLook } from './deeper';
 export { indistinguishable } from './groups';
