@@ -2,6 +2,7 @@ import { sumOf } from '../../statistics';
 import { LinearProgram, solve } from '../linearProgram';
 import { type Ask, asksOf, type Chosen, daysOf, leastCosts, type LeastCosts, priceAt } from './offers';
 import { type BasketProblem, type Supplier } from './problem';
+import { type Claims, type Relaxation, relaxed } from './relaxation';
 
 /** So many pieces of a line from one supplier, at the price that number has there. */
 export interface Purchase {
@@ -62,7 +63,8 @@ const nothing = 1e-6;
  * that is cheaper. What cannot be had is left out and told.
  *
  * Ways of choosing suppliers and claiming free postage are taken in the order of what they cost at least, each line by
- * itself; the first few are solved as mixed-integer programmes, until no other can be cheaper.
+ * itself. What a way claims is relaxed first: that mostly shows that it cannot be cheaper, or leaves few columns for the
+ * mixed-integer programme that decides.
  *
  * @param within days in which all has to be there; each line’s own limit holds besides
  */
@@ -87,16 +89,32 @@ export async function bestBasket(problem: BasketProblem, within = Infinity): Pro
   const ways = waysOf(problem, costs);
   let best: Choice | undefined;
   let exact = true;
+  const total = () => best?.total ?? Infinity;
+  const beats = (found: Choice | undefined) => {
+    if (found && found.total < total() - nothing) best = found;
+  };
   // Each line by itself often reaches what has to be reached, and then nothing needs solving.
-  for (const { set } of ways.slice(0, sketched)) {
-    const alone = asTheyAre(problem, costs, set);
-    if (alone && (!best || alone.total < best.total)) best = alone;
-  }
+  for (const { set } of ways.slice(0, sketched)) beats(asTheyAre(problem, costs, set));
+  const byLine = problem.lines.map((_, l) => asks.map((all) => all.filter(({ line }) => line === l)));
+  const open: { readonly way: Way; readonly relaxation: Relaxation; readonly least: number }[] = [];
   for (const way of ways) {
-    if (best && way.least >= best.total - nothing) break;
-    const chosen = await solved(problem, asks, missing, { way, costs, under: best?.total ?? Infinity });
+    if (way.least >= total() - nothing) break;
+    const paid = postageOf(problem, way);
+    const relaxation = relaxed(problem.lines, byLine, claimsOf(problem, way), missing, total() - paid);
+    const { reached } = relaxation;
+    if (reached) beats({ asks: reached.asks, total: reached.goods + paid, exact: true });
+    open.push({ way, relaxation, least: relaxation.bound + paid });
+  }
+  for (const { way, relaxation, least } of open.sort((a, b) => a.least - b.least)) {
+    // What is known cannot be beaten this way, nor by any after it.
+    if (least >= total() - nothing) break;
+    const paid = postageOf(problem, way);
+    beats(await solved(problem, asks, missing, { way, mayHelp: (_, ask) => relaxation.seen.has(ask) }));
+    if (least >= total() - nothing) continue;
+    const mayHelp = (supplier: number, ask: Ask) => relaxation.with(supplier, ask) + paid < total() - nothing;
+    const chosen = await solved(problem, asks, missing, { way, mayHelp });
     if (chosen?.exact === false) exact = false;
-    if (chosen && (!best || chosen.total < best.total - nothing)) best = chosen;
+    beats(chosen);
   }
   return told(problem, best && { ...best, exact });
 }
@@ -136,12 +154,25 @@ function waysOf({ suppliers }: BasketProblem, costs: readonly LeastCosts[]): Way
   return ways.sort((a, b) => a.least - b.least);
 }
 
-/** One way of choosing suppliers, and the total that it has to stay under to be worth anything. */
+/** One way of choosing suppliers, and what may be in a choice that is worth anything. */
 interface Tried {
   readonly way: Way;
-  readonly costs: readonly LeastCosts[];
-  readonly under: number;
+  readonly mayHelp: (supplier: number, ask: Ask) => boolean;
 }
+
+/** What a way pays for postage. */
+const postageOf = ({ suppliers }: BasketProblem, { used, free }: Way): number =>
+  suppliers.reduce((sum, { postage }, s) => (used[s] && !free[s] ? sum + postage : sum), 0);
+
+/** What a way has to come to, by supplier. */
+const claimsOf = ({ suppliers }: BasketProblem, { used, free }: Way): Claims => ({
+  used,
+  reach: suppliers.map((supplier, s) => (used[s] ? toReach(supplier, free[s]!) : 0)),
+});
+
+/** The goods that an order has to come to: the least there is, and what makes its postage free. */
+const toReach = ({ minimum = 0, freeFrom = 0 }: Supplier, free: boolean): number =>
+  Math.max(minimum, free ? freeFrom : 0);
 
 /**
  * The cheapest choice; undefined where nothing reaches what a way claims.
@@ -149,11 +180,12 @@ interface Tried {
  * @param tried undefined leaves it to the programme whom to order from
  */
 async function solved(
-  { lines, suppliers }: BasketProblem,
+  problem: BasketProblem,
   asks: readonly (readonly Ask[])[],
   missing: number,
   tried?: Tried,
 ): Promise<Choice | undefined> {
+  const { lines, suppliers } = problem;
   const way = tried?.way;
   const program = new LinearProgram();
   const got = lines.map((): [number, string][] => []);
@@ -163,7 +195,7 @@ async function solved(
     const spent: [number, string][] = [];
     const byLine = new Map<number, [number, string][]>();
     asks[s]!.forEach((ask) => {
-      if (tried && !mayHelp(tried, ask, lines[ask.line]!.needs)) return;
+      if (tried && !tried.mayHelp(s, ask)) return;
       const name = program.binary(`w${s}_${ask.line}_${ask.count}`, ask.cost);
       spent.push([ask.cost, name]);
       // What is bought beyond the need covers no more than the need: that keeps the relaxation tight.
@@ -182,35 +214,26 @@ async function solved(
   });
   const found = await solve(program);
   if (!found) return undefined;
-  const postage = way
-    ? suppliers.reduce((sum, own, s) => (way.used[s] && !way.free[s] ? sum + own.postage : sum), 0)
-    : 0;
   return {
     asks: named.filter(({ name }) => found.value(name) === 1),
-    total: found.cost + postage,
+    total: found.cost + (way ? postageOf(problem, way) : 0),
     exact: found.exact,
   };
-}
-
-/** Can something asked for be in a choice that costs less than what is known already? What the rest costs at least says it. */
-function mayHelp({ way, costs, under }: Tried, { line, count, cost }: Ask, needs: number): boolean {
-  const own = costs[line]!;
-  const least = cost + Math.max(0, needs - count) * own.piece;
-  return way.least - own.of(way.set) + least <= under;
 }
 
 /** A minimum that orders have to reach, and the goods from which on postage is free. */
 function claim(
   program: LinearProgram,
-  { minimum, freeFrom, postage }: Supplier,
+  supplier: Supplier,
   s: number,
   spent: readonly [number, string][],
   used: string | undefined,
   free: boolean | undefined,
 ): void {
+  const { minimum, freeFrom, postage } = supplier;
   if (used === undefined) {
-    const reached = Math.max(minimum ?? 0, free ? freeFrom! : 0);
-    if (reached > 0) program.row(spent, '>=', reached);
+    const least = toReach(supplier, free ?? false);
+    if (least > 0) program.row(spent, '>=', least);
     return;
   }
   if (minimum !== undefined) program.row([...spent, [-minimum, used]], '>=', 0);
