@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { seeded, sumOf } from '../../statistics';
+import { seeded, sum, sumOf } from '../../statistics';
 import { type Ask, asksOf } from './offers';
 import { type BasketProblem } from './problem';
 import { relaxed } from './relaxation';
@@ -14,7 +14,7 @@ function drawn(seed: number): BasketProblem {
     id,
     postage: 0,
     freeFrom: undefined,
-    minimum: whole(3, 12),
+    minimum: whole(3, 12) as number | undefined,
     days: 1,
     offers: lines.map((line) => {
       const price = whole(5, 50) / 10;
@@ -50,15 +50,14 @@ describe('the relaxation of a way of ordering', () => {
       const problem = drawn(seed);
       const asks = asksOf(problem, Infinity).map((own) => own.filter(({ count }) => count <= 3));
       const byLine = problem.lines.map((_, l) => asks.map((own) => own.filter(({ line }) => line === l)));
-      const reach = problem.suppliers.map(({ minimum }) => minimum);
+      const reach = problem.suppliers.map(({ minimum }) => minimum ?? 0);
       const found = relaxed(problem.lines, byLine, { used: [true, true], reach }, missing, Infinity);
       let least = Infinity;
       for (const chosen of choices(asks, problem.lines)) {
         const goods = chosen.map((all) => sumOf(all, ({ cost }) => cost));
         if (goods.some((sum, s) => sum < reach[s]!)) continue;
-        const short = sumOf(problem.lines, ({ needs }, l) =>
-          Math.max(0, needs - sumOf(chosen.flat(), ({ line, count }) => (line === l ? count : 0))),
-        );
+        const had = (l: number) => sumOf(chosen.flat(), ({ line, count }) => (line === l ? count : 0));
+        const short = sum(problem.lines.map(({ needs }, l) => Math.max(0, needs - had(l))));
         const cost = goods[0]! + goods[1]! + short * missing;
         least = Math.min(least, cost);
         chosen.forEach((all, s) => {
@@ -66,7 +65,7 @@ describe('the relaxation of a way of ordering', () => {
         });
       }
       expect(found.bound).toBeLessThanOrEqual(least + 1e-6);
-      expect(found.bound).toBeGreaterThan(0.5 * least);
+      if (least < Infinity) expect(found.bound).toBeGreaterThan(0.5 * least);
       if (found.reached) expect(found.reached.goods).toBeGreaterThanOrEqual(least - 1e-6);
     }
   });
