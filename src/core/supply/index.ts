@@ -1,4 +1,4 @@
-export { bestBasket, patienceOf } from './basket/basket';
+export { bestBasket, patienceOf, type Basket, type Patience } from './basket/basket';
 export { readBasket, type BasketProblem } from './basket/problem';
 export { type CountedPart, readCounted, readCountedLines } from './countedPart';
 export { fromMark } from './fromMark';
@@ -9,6 +9,7 @@ export { type SupplyKind, supplyKinds } from './part/kinds';
 export { readPart, type SupplyPart, writePart } from './part/readPart';
 export { readSearch } from './search';
 export { readShelfLine, type ShelfLine } from './shelfLine';
+export { sourcingOf, type CatalogueItem, type Lot, type Sourcing, type Vendor, type Wanted } from './sourcing';
 export { readStockCsv, type StockLine, writeStockCsv } from './stockCsv';
 export { substitute } from './substitute/judge';
 export { readPlace } from './substitute/place';

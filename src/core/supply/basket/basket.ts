@@ -8,6 +8,7 @@ import { type Claims, type Relaxation, relaxed } from './relaxation';
 export interface Purchase {
   readonly line: string;
   readonly supplier: string;
+  readonly item?: string;
   readonly count: number;
   readonly price: number;
   readonly days: number;
@@ -258,6 +259,7 @@ function told({ lines, suppliers }: BasketProblem, chosen: Choice | undefined): 
     const purchases = bought.map(({ ask: { offer, count } }): Purchase => ({
       line: offer.line,
       supplier: supplier.id,
+      ...(offer.item === undefined ? {} : { item: offer.item }),
       count,
       price: priceAt(offer, count),
       days: daysOf(supplier, offer),

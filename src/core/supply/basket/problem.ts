@@ -14,6 +14,8 @@ export interface NeededLine {
 /** What one supplier asks for one line, from a number of pieces on. */
 export interface Offer {
   readonly line: string;
+  /** The supplier’s own number of it. */
+  readonly item?: string;
   readonly breaks: readonly { readonly from: number; readonly price: number }[];
   readonly stock: number | undefined;
   readonly days: number | undefined;
