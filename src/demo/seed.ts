@@ -158,6 +158,7 @@ async function seedParts(
       ordered: ['ordered'],
       here: ['here'],
       wrong: ['ordered', 'wrong'],
+  returned: ['ordered', 'wrong', 'returned'],
       fitted: ['ordered', 'here', 'fitted'],
       dropped: ['dropped'],
     } as const;

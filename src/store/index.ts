@@ -27,7 +27,30 @@ export {
 export { ownSheets, saveSheet, versionsOf, type SheetVersion } from './sheets';
 export { addPhoto, findPhoto, mostPhotos, TooManyPhotos } from './photos';
 export { readSettings, type Settings } from './settings';
-export { addNeed, moveNeed, openNeeds, takeForNeed, type Need } from './needs';
+export { addNeed, moveNeed, openNeeds, takeForNeed, takeFromDonor, type Need } from './needs';
+export {
+  addDonorPart,
+  donorParts,
+  donors,
+  moveDonorPart,
+  saveDonor,
+  takeDonorMoveBack,
+  type Donor,
+  type DonorPart,
+} from './donors';
+export {
+  addOrder,
+  itemsOf,
+  keepItems,
+  keepWords,
+  openOrders,
+  saveSupplier,
+  suppliers,
+  type OpenOrder,
+  type OrderLine,
+  type SeenItem,
+  type SupplierRow,
+} from './suppliers';
 export {
   moveStock,
   putList,

@@ -2,7 +2,8 @@ import { type Knex } from 'knex';
 import { Refusal } from '@/core/quantity';
 import { type CountedPart, type NeedState, nextStates, readPart, substitute, writePart } from '@/core/supply';
 import { setWaiting, type Waiting } from './jobs';
-import { moveStock, type StockRow, takeMoveBack } from './shelf';
+import { donorPart, moveDonorPart, takeDonorMoveBack } from './donors';
+import { moveStock, putOnShelf, type StockRow, takeMoveBack } from './shelf';
 
 /** So many of a part that a job needs. */
 export interface Need {
@@ -83,10 +84,13 @@ export async function moveNeed(database: Knex, change: NeedChange): Promise<void
   await database.transaction(async (work) => moveIn(work, change));
 }
 
-async function moveIn(work: Knex, { id, need, ...event }: NeedChange): Promise<void> {
+/** As `moveNeed`, within a transaction. */
+export async function moveIn(work: Knex, { id, need, ...event }: NeedChange): Promise<void> {
   const current = (await rows(work).where('need.id', need).first()) as Need | undefined;
   if (!current) throw new Refusal('there is no such need');
-  if (!nextStates[current.state].includes(event.state))
+  // What is on order may get another date.
+  const again = current.state === 'ordered' && event.state === 'ordered';
+  if (!again && !nextStates[current.state].includes(event.state))
     throw new Refusal(
       `what is ${current.state} cannot be ${event.state} next: it can be ${nextStates[current.state].join(', ')}`,
     );
@@ -95,6 +99,7 @@ async function moveIn(work: Knex, { id, need, ...event }: NeedChange): Promise<v
     .onConflict('id')
     .ignore();
   if (current.state === 'here' && event.state === 'wanted') await putBack(work, need, id, event.at);
+  if (current.state === 'ordered' && event.state === 'here') await keepOver(work, need, event.at);
   const ordered = ((await rows(work).where('need.job', current.job)) as Need[]).filter(
     ({ state }) => state === 'ordered',
   );
@@ -117,14 +122,31 @@ async function moveIn(work: Knex, { id, need, ...event }: NeedChange): Promise<v
   } else if (waiting?.for === 'part') await setWaiting(work, current.job, null);
 }
 
-/** What was taken from the shelf for a need goes back into its drawer. */
+/** What was taken for a need goes back to where it was: its drawer, or the donor. */
 async function putBack(work: Knex, need: string, id: string, at: string): Promise<void> {
-  const taken = await work<{ id: string; need: string; seq: number }>('stock_move')
+  const taken = (table: string) =>
+    work<{ id: string; need: string; seq: number }>(table)
+      .where({ need })
+      .whereNotIn('id', work(table).select('undoes').whereNotNull('undoes'))
+      .orderBy('seq', 'desc')
+      .first('id');
+  const fromShelf = await taken('stock_move');
+  if (fromShelf) return takeMoveBack(work, fromShelf.id, id, at);
+  const fromDonor = await taken('donor_move');
+  if (fromDonor) await takeDonorMoveBack(work, fromDonor.id, id, at);
+}
+
+/** Pieces that were bought beyond the need, as a price break made that cheaper, go on the shelf when they are here. */
+async function keepOver(work: Knex, need: string, at: string): Promise<void> {
+  const line = await work('order_line')
+    .join('supplier_order', 'supplier_order.id', 'order_line.order')
+    .join('supplier', 'supplier.id', 'supplier_order.supplier')
     .where({ need })
-    .whereNotIn('id', work('stock_move').select('undoes').whereNotNull('undoes'))
-    .orderBy('seq', 'desc')
-    .first('id');
-  if (taken) await takeMoveBack(work, taken.id, id, at);
+    .orderBy('supplier_order.at', 'desc')
+    .first<{ order: string; typed: string; over: number; title: string }>('order', 'typed', 'over', 'supplier.title');
+  if (!line || line.over === 0) return;
+  const counted = { part: readPart(line.typed), count: line.over, drawer: '' };
+  await putOnShelf(work, counted, line.title, { id: `${line.order}/${need}`, at, why: 'bought' });
 }
 
 /**
@@ -137,9 +159,38 @@ export async function takeForNeed(database: Knex, need: string, part: string, id
     const wanted = (await rows(work).where('need.id', need).first()) as Need | undefined;
     const there = await work<StockRow>('stock_part').where({ id: part }).first();
     if (!wanted || !there) throw new Refusal('there is no such need, or no such part on the shelf');
-    const { verdict, fields } = substitute(readPart(wanted.typed), readPart(there.typed));
-    if (verdict === 'no') throw new Refusal(`${there.typed} does not do: ${fields[0]!.reason}`);
+    refuseUnfit(wanted.typed, there.typed);
     await moveStock(work, part, -wanted.count, { id, at, why: 'taken', need });
     await moveIn(work, { id, need, state: 'here', supplier: `shelf ${there.drawer}`.trim(), due: '', price: null, at });
   });
+}
+
+/**
+ * Takes what is needed out of a donor: it has fewer and the need is here, both or neither.
+ *
+ * @throws Refusal where the part does not do, or there are not enough
+ */
+export async function takeFromDonor(database: Knex, need: string, part: string, id: string, at: string): Promise<void> {
+  await database.transaction(async (work) => {
+    const wanted = (await rows(work).where('need.id', need).first()) as Need | undefined;
+    const there = await donorPart(work, part);
+    if (!wanted || !there) throw new Refusal('there is no such need, or no such part in a donor');
+    refuseUnfit(wanted.typed, there.typed);
+    await moveDonorPart(work, part, -wanted.count, { id, at, why: 'taken', need });
+    await moveIn(work, {
+      id,
+      need,
+      state: 'here',
+      supplier: `from ${there.title}`.slice(0, 60),
+      due: '',
+      price: null,
+      at,
+    });
+  });
+}
+
+/** @throws Refusal where a part does not do for another */
+function refuseUnfit(wanted: string, typed: string): void {
+  const { verdict, fields } = substitute(readPart(wanted), readPart(typed));
+  if (verdict === 'no') throw new Refusal(`${typed} does not do: ${fields[0]!.reason}`);
 }

@@ -1,6 +1,8 @@
 export { bestBasket, patienceOf, type Basket, type Patience } from './basket/basket';
 export { readBasket, type BasketProblem } from './basket/problem';
+export { readCatalogue } from './catalogueCsv';
 export { type CountedPart, readCounted, readCountedLines } from './countedPart';
+export { type DonorCondition, donorConditions, worksOnceOut } from './donorConditions';
 export { fromMark } from './fromMark';
 export { keepCount, planHarvest } from './harvest/harvest';
 export { readHarvest } from './harvest/problem';

@@ -1,5 +1,5 @@
 /** Where something that is needed stands, on its way to being fitted. */
-export const needStates = ['wanted', 'ordered', 'here', 'wrong', 'fitted', 'dropped'] as const;
+export const needStates = ['wanted', 'ordered', 'here', 'wrong', 'returned', 'fitted', 'dropped'] as const;
 export type NeedState = (typeof needStates)[number];
 
 /** What may follow what; the likeliest first. */
@@ -7,7 +7,8 @@ export const nextStates: Readonly<Record<NeedState, readonly NeedState[]>> = {
   wanted: ['ordered', 'here', 'dropped'],
   ordered: ['here', 'wrong', 'wanted', 'dropped'],
   here: ['fitted', 'wrong', 'wanted'],
-  wrong: ['wanted', 'ordered', 'dropped'],
+  wrong: ['returned', 'wanted', 'ordered', 'dropped'],
+  returned: ['wanted', 'dropped'],
   fitted: ['here'],
   dropped: ['wanted'],
 };

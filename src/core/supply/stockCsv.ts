@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
-import { attempt, Refusal } from '../quantity';
+import { Refusal } from '../quantity';
 import { mostPieces } from './countedPart';
+import { readTable } from './csvTable';
 import { supplyKinds } from './part/kinds';
 import { readPart, type SupplyPart, writePart } from './part/readPart';
 
@@ -19,10 +20,6 @@ const headings = {
   drawer: ['drawer', 'place', 'bin', 'location', 'where'],
   origin: ['origin', 'from', 'source', 'supplier'],
 } as const;
-type Column = keyof typeof headings;
-
-/** So many complaints are told at once. */
-const mostComplaints = 12;
 
 /**
  * Reads a stock list: CSV with a heading, with commas or semicolons. A part stands in one column as it is typed, or its
@@ -31,66 +28,25 @@ const mostComplaints = 12;
  * @throws Refusal that names each line that is wrong, the first dozen of them
  */
 export function readStockCsv(text: string): StockLine[] {
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-  const [first, ...rest] = data;
-  if (!first || rest.length === 0)
-    throw new Refusal('line 1: a stock list has a heading and a line for each part: part,count,drawer,from');
-  const broken = errors.find(({ type }) => type === 'Quotes');
-  if (broken) throw new Refusal(`line ${(broken.row ?? 0) + 1}: ${broken.message}`);
-  const columns = columnsOf(first);
-  const complaints: string[] = [];
-  const lines: StockLine[] = [];
-  rest.forEach((cells, at) => {
-    const line = attempt(() => lineOf(cells, columns));
-    if (line instanceof Refusal) complaints.push(`line ${at + 2}: ${shorter(line.message)}`);
-    else lines.push(line);
+  const example = 'a stock list has a heading and a line for each part: part,count,drawer,from';
+  return readTable(text, headings, 'part', example, (cell, { at, named }) => {
+    const besides = figuresIn(named, Object.values(at)).map(cell).filter(Boolean);
+    const part = readPart([cell(at.part), ...besides].join(' '));
+    const written = cell(at.count);
+    const count = written === '' ? 1 : Number(written);
+    if (!Number.isInteger(count) || count < 0 || count > mostPieces)
+      throw new Refusal(`"${written}" is no number of pieces: a whole one, from 0 to ${mostPieces}`);
+    return { part, count, drawer: cell(at.drawer).slice(0, 40), origin: cell(at.origin).slice(0, 60) || 'new' };
   });
-  if (complaints.length > 0) {
-    const more = complaints.length - mostComplaints;
-    throw new Refusal(
-      [...complaints.slice(0, mostComplaints), ...(more > 0 ? [`and ${more} more lines`] : [])].join('\n'),
-    );
-  }
-  return lines;
 }
 
-/** A complaint without the list of all that would be right. */
-const shorter = (message: string) => message.split(/: (?:write one like|begin with)/)[0]!;
+const figureNames = new Set(
+  Object.values(supplyKinds).flatMap(({ figures }) => Object.keys(figures).map((name) => name.toLowerCase())),
+);
 
-interface Columns {
-  readonly at: Readonly<Record<Column, number>>;
-  /** Columns of single figures, by their name. */
-  readonly figures: readonly (readonly [name: string, at: number])[];
-}
-
-const figureNames = new Set(Object.values(supplyKinds).flatMap(({ figures }) => Object.keys(figures)));
-
-function columnsOf(first: readonly string[]): Columns {
-  const named = first.map((heading) => heading.trim().toLowerCase());
-  const find = (column: Column) =>
-    named.findIndex((heading) => (headings[column] as readonly string[]).includes(heading));
-  const at = { part: find('part'), count: find('count'), drawer: find('drawer'), origin: find('origin') };
-  if (at.part < 0)
-    throw new Refusal(
-      `line 1: no column is called ${headings.part.join(', ')}; there are ${first.map((heading) => `"${heading}"`).join(', ')}`,
-    );
-  const figures = named.flatMap((heading, index) => {
-    const name = [...figureNames].find((one) => one.toLowerCase() === heading);
-    return name === undefined || Object.values(at).includes(index) ? [] : [[name, index] as const];
-  });
-  return { at, figures };
-}
-
-function lineOf(cells: readonly string[], { at, figures }: Columns): StockLine {
-  const cell = (index: number) => (index < 0 ? '' : (cells[index] ?? '').trim());
-  const besides = figures.map(([, index]) => cell(index)).filter(Boolean);
-  const part = readPart([cell(at.part), ...besides].join(' '));
-  const written = cell(at.count);
-  const count = written === '' ? 1 : Number(written);
-  if (!Number.isInteger(count) || count < 0 || count > mostPieces)
-    throw new Refusal(`"${written}" is no number of pieces: a whole one, from 0 to ${mostPieces}`);
-  return { part, count, drawer: cell(at.drawer).slice(0, 40), origin: cell(at.origin).slice(0, 60) || 'new' };
-}
+/** Columns that hold a single figure each, of those that hold nothing else. */
+const figuresIn = (named: readonly string[], others: readonly number[]): number[] =>
+  named.flatMap((heading, index) => (figureNames.has(heading) && !others.includes(index) ? [index] : []));
 
 /** A stock list that `readStockCsv` reads back. */
 export const writeStockCsv = (lines: readonly StockLine[]): string =>

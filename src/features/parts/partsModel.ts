@@ -25,6 +25,7 @@ export const groups: readonly { readonly state: NeedState; readonly title: strin
   { state: 'here', title: 'Here, to be fitted' },
   { state: 'wanted', title: 'Wanted' },
   { state: 'wrong', title: 'Came wrong' },
+  { state: 'returned', title: 'Sent back' },
   { state: 'ordered', title: 'On order' },
   { state: 'fitted', title: 'Fitted' },
   { state: 'dropped', title: 'Dropped' },
@@ -39,6 +40,7 @@ const stepWords: Readonly<Record<NeedState, string>> = {
   ordered: 'Order',
   here: 'It is here',
   wrong: 'Came wrong',
+  returned: 'Send back',
   fitted: 'Fitted',
   dropped: 'Drop',
 };

@@ -2,6 +2,7 @@ import { type Knex } from 'knex';
 import { firstTables } from './001-first-tables';
 import { photos } from './003-photos';
 import { shelfAndNeeds } from './004-shelf-and-needs';
+import { suppliersAndDonors } from './005-suppliers-and-donors';
 import { sheetsAndOptions } from './002-sheets-and-options';
 
 interface Migration extends Knex.Migration {
@@ -9,7 +10,7 @@ interface Migration extends Knex.Migration {
 }
 
 /** Forward only, oldest first. A migration that has been released is never edited. */
-const all: readonly Migration[] = [firstTables, sheetsAndOptions, photos, shelfAndNeeds];
+const all: readonly Migration[] = [firstTables, sheetsAndOptions, photos, shelfAndNeeds, suppliersAndDonors];
 
 /** Migrations come from code, not from a folder, so that they follow the server into its bundle. */
 export const migrations: Knex.MigrationSource<Migration> = {

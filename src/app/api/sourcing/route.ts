@@ -1,0 +1,6 @@
+import { handleSourcing } from '@/features/parts/sourcing';
+
+/** Where all that is wanted may come from. */
+export async function GET(request: Request): Promise<Response> {
+  return handleSourcing(request);
+}
