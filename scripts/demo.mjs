@@ -1,12 +1,13 @@
 // npm run demo: installs, builds, seeds the demo scenario into its own database and serves it.
 import path from 'node:path';
 import { seed } from './seed.mjs';
-import { ensureBuilt, ensureInstalled, freePort, serveForever, tellCode, workFolder } from './setup.mjs';
+import { ensureBuilt, ensureInstalled, freePort, playSuppliers, serveForever, tellCode, workFolder } from './setup.mjs';
 
 ensureInstalled();
 ensureBuilt();
 const database = path.join(workFolder, 'demo.db');
 seed(database, { fresh: process.argv.includes('--fresh') });
+const suppliers = playSuppliers(database, await freePort(4895));
 const { address, ended, door } = await serveForever({
   database,
   port: await freePort(Number(process.env.TOVRIK_PORT ?? 4880)),
@@ -17,3 +18,4 @@ const { address, ended, door } = await serveForever({
 console.log(`Tovrik demo: ${address}   (Ctrl C ends it; "npm run demo -- --fresh" starts the scenario anew)`);
 tellCode(door);
 await ended;
+suppliers.kill('SIGTERM');

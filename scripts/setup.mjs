@@ -206,6 +206,12 @@ export async function serve({
   return fail(`the server did not answer at ${address}`);
 }
 
+/** Plays the suppliers of the demo on a port of their own, and points a demo database to them. */
+export function playSuppliers(database, port) {
+  const command = [path.join(root, 'node_modules', scripts.tsx), 'src/cli/playSuppliers.ts', String(port), database];
+  return spawn(process.execPath, command, { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+}
+
 /** Serves until interrupted. */
 export async function serveForever(options) {
   const server = await serve(options);

@@ -1,1 +1,2 @@
-export { seedDemo } from './seed';
+export { readScenario } from './scenario';
+export { linkSuppliers, seedDemo } from './seed';

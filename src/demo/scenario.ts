@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { parse } from 'yaml';
 import { type NeedState } from '@/core/supply';
+import { type PlayedSupplier } from '@/instruments/standIns/supplierServer';
 import { type Outcome, type Waiting } from '@/store';
 
 /** How far a set of the scenario has come. */
@@ -53,11 +54,21 @@ export interface DemoNeed {
   readonly price?: number;
 }
 
+/** A donor with a line for each thing that sits in it, as it is typed. */
+export interface DemoDonor {
+  readonly title: string;
+  readonly place: string;
+  readonly note: string;
+  readonly parts: readonly string[];
+}
+
 interface Scenario {
   readonly sets: readonly DemoSet[];
   readonly closed: readonly DemoClosed[];
   readonly shelf: readonly DemoStock[];
   readonly needs: readonly DemoNeed[];
+  readonly suppliers: readonly (PlayedSupplier & { readonly title: string })[];
+  readonly donors: readonly DemoDonor[];
 }
 
 /** The scenario as written down in `scenario.yaml`. */

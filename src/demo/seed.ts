@@ -6,8 +6,21 @@ import { seeded } from '@/core/statistics';
 import { complaintOf } from '@/core/practice';
 import { readSheet } from '@/core/sheet';
 import { shippedSheets, shippedTexts } from '@/sheets';
-import { readCounted } from '@/core/supply';
-import { addJob, addNeed, appendLog, closeJob, moveNeed, openDatabase, putOnShelf } from '@/store';
+import { readCounted, readDonorLine } from '@/core/supply';
+import {
+  addDonorPart,
+  addJob,
+  addNeed,
+  appendLog,
+  closeJob,
+  keepItems,
+  moveNeed,
+  openDatabase,
+  putOnShelf,
+  saveDonor,
+  saveSupplier,
+  suppliers,
+} from '@/store';
 import { playJob } from './play';
 import { readScenario } from './scenario';
 
@@ -120,6 +133,7 @@ export async function seedDemo(file: string, now: number): Promise<void> {
         );
     }
     await seedParts(database, scenario, now);
+    await seedSellers(database, scenario, now);
   } finally {
     await database.destroy();
   }
@@ -158,7 +172,7 @@ async function seedParts(
       ordered: ['ordered'],
       here: ['here'],
       wrong: ['ordered', 'wrong'],
-  returned: ['ordered', 'wrong', 'returned'],
+      returned: ['ordered', 'wrong', 'returned'],
       fitted: ['ordered', 'here', 'fitted'],
       dropped: ['dropped'],
     } as const;
@@ -173,5 +187,55 @@ async function seedParts(
         price,
         at,
       });
+  }
+}
+
+/** Where the stand-in for the suppliers is looked for until it is told that it stands elsewhere. */
+const playedAt = 'http://127.0.0.1:4895';
+
+/** Points the suppliers of the scenario to where they are played. */
+export async function linkSuppliers(file: string, address: string): Promise<void> {
+  const database = await openDatabase(file);
+  try {
+    for (const seller of await suppliers(database)) {
+      const played = readScenario().suppliers.find(({ title }) => title === seller.title);
+      if (played) await saveSupplier(database, { ...seller, link: `${address}/${played.id}` });
+    }
+  } finally {
+    await database.destroy();
+  }
+}
+
+/** Who sells parts, with what was last seen of it, and the sets that parts are taken from. */
+async function seedSellers(
+  database: Database,
+  { suppliers: sellers, donors }: ReturnType<typeof readScenario>,
+  now: number,
+): Promise<void> {
+  for (const [index, { id: played, title, postage, freeFrom, minimum, days, items }] of sellers.entries()) {
+    const id = demoId(6, index);
+    const terms = { postage, freeFrom: freeFrom ?? null, minimum: minimum ?? null, days };
+    await saveSupplier(database, { id, title, link: `${playedAt}/${played}`, ...terms });
+    await keepItems(
+      database,
+      id,
+      items.map(({ item, typed, breaks, stock, days: later }) => ({ item, typed, breaks, stock, days: later })),
+      new Date(now - 2 * day).toISOString(),
+    );
+  }
+  for (const [index, { parts, ...donor }] of donors.entries()) {
+    const id = demoId(7, index);
+    const at = new Date(now - (20 - index) * day).toISOString();
+    await saveDonor(database, { id, at, ...donor });
+    for (const [line, typed] of parts.entries()) {
+      const { board, condition, minutes, ...counted } = readDonorLine(typed);
+      await addDonorPart(
+        database,
+        id,
+        counted,
+        { board, condition, minutes },
+        { id: demoId(8, index * 50 + line), at },
+      );
+    }
   }
 }

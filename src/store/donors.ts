@@ -1,6 +1,7 @@
 import { type Knex } from 'knex';
 import { Refusal } from '@/core/quantity';
-import { type CountedPart, type DonorCondition, writePart } from '@/core/supply';
+import { type CountedPart, type DonorCondition, readPart, writePart } from '@/core/supply';
+import { putOnShelf } from './shelf';
 
 /** A set or a board that parts are taken from. */
 export interface Donor {
@@ -112,4 +113,20 @@ export async function takeDonorMoveBack(database: Knex, move: string, id: string
     .insert({ id, part: row.part, delta: -row.delta, why: 'taken back' satisfies Move['why'], undoes: move, at })
     .onConflict('undoes')
     .ignore();
+}
+
+/**
+ * Takes pieces out of a donor and puts them on the shelf: it has fewer and the shelf has more, both or neither.
+ *
+ * @throws Refusal where there are not so many
+ */
+export async function harvestPart(database: Knex, part: string, count: number, id: string, at: string): Promise<void> {
+  await database.transaction(async (work) => {
+    const there = await donorPart(work, part);
+    if (!there) throw new Refusal('there is no such part in a donor');
+    if (await work('donor_move').where({ id }).first('id')) return;
+    await moveDonorPart(work, part, -count, { id, at, why: 'harvested' });
+    const counted = { part: readPart(there.typed), count, drawer: '' };
+    await putOnShelf(work, counted, there.title, { id, at, why: 'harvested' });
+  });
 }

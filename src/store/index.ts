@@ -3,6 +3,7 @@ export { database, openDatabase } from './database';
 export {
   addJob,
   findJob,
+  jobsBySheet,
   moveToSheet,
   openJobs,
   reviseJob,
@@ -27,11 +28,12 @@ export {
 export { ownSheets, saveSheet, versionsOf, type SheetVersion } from './sheets';
 export { addPhoto, findPhoto, mostPhotos, TooManyPhotos } from './photos';
 export { readSettings, type Settings } from './settings';
-export { addNeed, moveNeed, openNeeds, takeForNeed, takeFromDonor, type Need } from './needs';
+export { addNeed, fittedNeeds, moveNeed, openNeeds, takeForNeed, takeFromDonor, type Need } from './needs';
 export {
   addDonorPart,
   donorParts,
   donors,
+  harvestPart,
   moveDonorPart,
   saveDonor,
   takeDonorMoveBack,
@@ -40,9 +42,11 @@ export {
 } from './donors';
 export {
   addOrder,
+  cheapestOffers,
   itemsOf,
   keepItems,
   keepWords,
+  knownItems,
   openOrders,
   saveSupplier,
   suppliers,

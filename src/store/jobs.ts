@@ -134,3 +134,13 @@ export async function setWaiting(database: Knex, id: string, waiting: Waiting | 
     .where({ id })
     .update({ waiting: waiting === null ? null : JSON.stringify(waiting) });
 }
+
+/** How many sets of each sheet came in since a moment, by the sheet’s id; all of them where none is given. */
+export async function jobsBySheet(database: Knex, since = ''): Promise<ReadonlyMap<string, number>> {
+  const rows = await database('job')
+    .where('created_at', '>=', since)
+    .select('sheet')
+    .count('* as sets')
+    .groupBy('sheet');
+  return new Map(rows.map(({ sheet, sets }) => [String(sheet), Number(sets)]));
+}

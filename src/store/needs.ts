@@ -46,6 +46,11 @@ export async function openNeeds(database: Knex): Promise<Need[]> {
   return rows(database).whereNull('job.closed_at').orderByRaw('need.at, need.rowid');
 }
 
+/** What was ever fitted, and how many. */
+export async function fittedNeeds(database: Knex): Promise<Pick<Need, 'typed' | 'count'>[]> {
+  return rows(database).where({ 'need_event.state': 'fitted' });
+}
+
 /** Writes down what a job needs. The same id twice writes it once. */
 export async function addNeed(
   database: Knex,

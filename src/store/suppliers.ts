@@ -66,6 +66,30 @@ export async function keepItems(
   });
 }
 
+/** How many items are known of each supplier. */
+export async function knownItems(database: Knex): Promise<ReadonlyMap<string, number>> {
+  const rows = await database('supplier_item').select('supplier').count('* as items').groupBy('supplier');
+  return new Map(rows.map(({ supplier, items }) => [String(supplier), Number(items)]));
+}
+
+/** What all suppliers are known to have, each with the price of one piece. */
+export async function cheapestOffers(
+  database: Knex,
+): Promise<{ readonly typed: string; readonly kind: SupplyKind; readonly price: number }[]> {
+  const rows = await database<{ typed: string; kind: SupplyKind; breaks: string }>('supplier_item').select(
+    'typed',
+    'kind',
+    'breaks',
+  );
+  return rows
+    .map(({ typed, kind, breaks }) => ({
+      typed,
+      kind,
+      price: (JSON.parse(breaks) as CatalogueItem['breaks'])[0]!.price,
+    }))
+    .sort((a, b) => a.price - b.price);
+}
+
 /** What is known of a supplier’s catalogue, of some kinds of part. */
 export async function itemsOf(database: Knex, supplier: string, kinds: readonly SupplyKind[]): Promise<SeenItem[]> {
   const rows = await database<{

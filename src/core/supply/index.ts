@@ -2,10 +2,13 @@ export { bestBasket, patienceOf, type Basket, type Patience } from './basket/bas
 export { readBasket, type BasketProblem } from './basket/problem';
 export { readCatalogue } from './catalogueCsv';
 export { type CountedPart, readCounted, readCountedLines } from './countedPart';
+export { expectedDemand, type ComesIn, type Demand, type Experience } from './demand';
+export { readDonorLine } from './donorLine';
 export { type DonorCondition, donorConditions, worksOnceOut } from './donorConditions';
 export { fromMark } from './fromMark';
-export { keepCount, planHarvest } from './harvest/harvest';
+export { keepCount, planHarvest, type HarvestPlan } from './harvest/harvest';
 export { readHarvest } from './harvest/problem';
+export { usualOf } from './harvest/usual';
 export { needStates, nextStates, type NeedState } from './needStates';
 export { type SupplyKind, supplyKinds } from './part/kinds';
 export { readPart, type SupplyPart, writePart } from './part/readPart';

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { dateText, moneyText } from '@/ui';
 import { type Answered } from '@/workshop/answer';
-import { takeFromShelf, verdictWords } from '@/workshop/parts';
+import { takeFromHouse, verdictWords } from '@/workshop/parts';
 import { stepNeed } from './actions';
 import styles from './parts.module.css';
 import { type FromShelf, type NeedRow, stepWord } from './partsModel';
@@ -37,7 +37,7 @@ export function NeedLine({ row, currency, settle }: NeedLineProps) {
       }),
     );
   const take = (from: FromShelf) =>
-    void act(() => takeFromShelf({ id: crypto.randomUUID(), need: row.id, part: from.part }));
+    void act(() => takeFromHouse({ id: crypto.randomUUID(), need: row.id, part: from.part, from: 'shelf' }));
   return (
     <li data-need={row.id} data-state={row.state} data-late={row.overdue === undefined ? undefined : ''}>
       <b className={`figure ${styles.count}`}>{row.count}</b>
@@ -56,7 +56,7 @@ export function NeedLine({ row, currency, settle }: NeedLineProps) {
       </span>
       <span className={styles.steps}>
         {row.shelf && row.shelf.count >= row.count && (
-          <button type="button" className={styles.main} disabled={busy} onClick={() => take(row.shelf!)}>
+          <button type="button" className={styles.other} disabled={busy} onClick={() => take(row.shelf!)}>
             Take {row.count} from {row.shelf.drawer === '' ? 'the shelf' : row.shelf.drawer}
           </button>
         )}

@@ -7,16 +7,21 @@ import { type Answered } from '@/workshop/answer';
 import { wantPart } from '@/workshop/parts';
 import { NeedLine } from './NeedLine';
 import styles from './parts.module.css';
-import { groups, kindOf, type NeedRow, orderSheet, toBuy } from './partsModel';
+import { OpenOrders } from './OpenOrders';
+import { groups, kindOf, type NeedRow, orderSheet, type OrderView, type SupplierView, toBuy } from './partsModel';
+import { Suppliers } from './Suppliers';
+import { WhereFrom } from './WhereFrom';
 
 interface PartsProps {
   readonly rows: readonly NeedRow[];
+  readonly orders: readonly OrderView[];
+  readonly suppliers: readonly SupplierView[];
   readonly sets: readonly { readonly id: string; readonly title: string }[];
   readonly currency: string;
 }
 
 /** What the sets in the house need, from wanted to fitted. */
-export function Parts({ rows, sets, currency }: PartsProps) {
+export function Parts({ rows, orders, suppliers, sets, currency }: PartsProps) {
   const router = useRouter();
   const [typed, setTyped] = useState('');
   const [job, setJob] = useState(sets[0]?.id ?? '');
@@ -81,6 +86,17 @@ export function Parts({ rows, sets, currency }: PartsProps) {
           </label>
         </div>
       )}
+      {lines.length > 0 && (
+        <WhereFrom
+          wanted={rows
+            .filter(({ state }) => state === 'wanted')
+            .map(({ id }) => id)
+            .join()}
+          currency={currency}
+          settle={settle}
+        />
+      )}
+      {orders.length > 0 && <OpenOrders orders={orders} settle={settle} />}
       {groups.map(({ state, title }) => {
         const own = rows.filter((row) => row.state === state);
         if (own.length === 0) return null;
@@ -104,6 +120,7 @@ export function Parts({ rows, sets, currency }: PartsProps) {
           <p>Write the first part above: what it is, and how many. The shelf is looked through at once.</p>
         </EmptyState>
       )}
+      <Suppliers suppliers={suppliers} currency={currency} settle={settle} />
     </div>
   );
 }

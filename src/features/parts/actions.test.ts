@@ -4,7 +4,7 @@ import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { readCounted } from '@/core/supply';
 import { addJob, database, putOnShelf } from '@/store';
-import { takeFromShelf, wantPart } from '@/workshop/parts';
+import { takeFromHouse, wantPart } from '@/workshop/parts';
 import { takenIn } from '../../../tests/fixtures/takenIn';
 import { stepNeed } from './actions';
 import { loadParts } from './load';
@@ -47,7 +47,7 @@ describe('what a set needs, as the page writes it down', () => {
     const few = await put('C 680u 50V 105 x1 in B1');
     expect(await wantPart({ id: need, job: 'a-job', typed: 'C 680u 50V 105 x2' })).toEqual({ done: undefined });
     expect((await row()).shelf).toMatchObject({ drawer: 'B3', verdict: 'fits', count: 3 });
-    expect(await takeFromShelf({ id: id(), need, part: few })).toEqual(refused('there is only 1'));
+    expect(await takeFromHouse({ id: id(), need, part: few, from: 'shelf' })).toEqual(refused('there is only 1'));
     expect((await row()).state).toBe('wanted');
   });
 

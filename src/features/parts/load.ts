@@ -1,7 +1,26 @@
 import 'server-only';
 import { rankFor, readPart } from '@/core/supply';
-import { database, type Need, openJobs, openNeeds, readSettings, stockLike, type StockRow } from '@/store';
-import { daysLate, type FromShelf, type NeedRow } from './partsModel';
+import {
+  database,
+  knownItems,
+  type Need,
+  openJobs,
+  openNeeds,
+  openOrders,
+  readSettings,
+  stockLike,
+  type StockRow,
+  suppliers,
+} from '@/store';
+import {
+  daysLate,
+  type FromShelf,
+  mistakenOf,
+  type NeedRow,
+  type OrderView,
+  orderWords,
+  type SupplierView,
+} from './partsModel';
 
 /** The stock that does best for a need and is enough, else the best of what is there. */
 function bestFor({ typed, count }: Need, stock: readonly StockRow[]): FromShelf | undefined {
@@ -16,7 +35,15 @@ function bestFor({ typed, count }: Need, stock: readonly StockRow[]): FromShelf 
 export async function loadParts() {
   const now = Date.now();
   const db = await database();
-  const [needs, jobs, settings] = await Promise.all([openNeeds(db), openJobs(db), readSettings(db)]);
+  const [needs, jobs, settings, placed, sellers, known] = await Promise.all([
+    openNeeds(db),
+    openJobs(db),
+    readSettings(db),
+    openOrders(db),
+    suppliers(db),
+    knownItems(db),
+  ]);
+  const linked = new Set(sellers.filter(({ link }) => link !== '').map(({ id }) => id));
   const rows: NeedRow[] = [];
   for (const need of needs) {
     const stock = need.state === 'wanted' ? await stockLike(db, readPart(need.typed)) : [];
@@ -26,5 +53,26 @@ export async function loadParts() {
       overdue: need.state === 'ordered' ? daysLate(need.due, now) : undefined,
     });
   }
-  return { rows, sets: jobs.map(({ id, title }) => ({ id, title })), currency: settings.currency };
+  const orders = placed.map(({ id, supplier, title, reference, at, lines }): OrderView => ({
+    id,
+    title,
+    reference,
+    at,
+    linked: linked.has(supplier) && reference !== '',
+    lines: lines.map((line) => ({
+      need: line.need,
+      set: line.set,
+      typed: line.typed,
+      count: line.count,
+      words: orderWords(line),
+      mistaken: mistakenOf(line),
+    })),
+  }));
+  return {
+    rows,
+    orders,
+    suppliers: sellers.map((seller): SupplierView => ({ ...seller, items: known.get(seller.id) ?? 0 })),
+    sets: jobs.map(({ id, title }) => ({ id, title })),
+    currency: settings.currency,
+  };
 }

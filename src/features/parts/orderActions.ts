@@ -3,9 +3,9 @@
 import { revalidatePath } from 'next/cache';
 import * as yup from 'yup';
 import { Refusal } from '@/core/quantity';
-import { readCatalogue, readPart, writePart } from '@/core/supply';
+import { readPart, writePart } from '@/core/supply';
 import { type OrderAnswer, SupplierLink } from '@/instruments/suppliers';
-import { addOrder, database, keepItems, keepWords, openOrders, saveSupplier, suppliers } from '@/store';
+import { addOrder, database, keepWords, openOrders, saveSupplier, suppliers } from '@/store';
 import { answered, type Answered } from '@/workshop/answer';
 
 const id = () => yup.string().uuid('every step needs an id of its own').required('every step needs an id of its own');
@@ -123,26 +123,5 @@ export async function keepSupplier(input: unknown): Promise<Answered> {
     await saveSupplier(await database(), row);
     revalidatePath('/parts');
     return undefined;
-  });
-}
-
-const catalogue = yup.object({
-  supplier: yup.string().required('choose a supplier'),
-  text: yup
-    .string()
-    .max(8 * 1024 * 1024, 'a catalogue has 8 MB at most')
-    .required('the file is empty'),
-});
-
-/** Takes a supplier’s catalogue as CSV, whole or not at all; what was known of him before goes. */
-export async function takeCatalogue(input: unknown): Promise<Answered<number>> {
-  return answered(async () => {
-    const { supplier: own, text } = catalogue.validateSync(input);
-    const db = await database();
-    if (!(await suppliers(db)).some((one) => one.id === own)) throw new Refusal('there is no such supplier');
-    const items = readCatalogue(text);
-    await keepItems(db, own, items, now(), true);
-    revalidatePath('/parts');
-    return items.length;
   });
 }

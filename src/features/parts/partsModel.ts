@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 import { attempt, Refusal } from '@/core/quantity';
-import { type NeedState, readPart, type SubstituteVerdict, supplyKinds } from '@/core/supply';
-import { type Need } from '@/store';
+import { type NeedState, readPart, substitute, type SubstituteVerdict, supplyKinds, writePart } from '@/core/supply';
+import { type Need, type OpenOrder, type SupplierRow } from '@/store';
+import { dateText } from '@/ui';
 
 /** What on the shelf would do best for a need. */
 export interface FromShelf {
@@ -79,4 +80,43 @@ export const orderSheet = (needs: Parameters<typeof toBuy>[0]): string =>
 export function kindOf(typed: string): string | undefined {
   const read = attempt(() => readPart(typed));
   return read instanceof Refusal ? undefined : supplyKinds[read.kind].title;
+}
+
+/** A supplier with how much is known of what he has. */
+export interface SupplierView extends SupplierRow {
+  readonly items: number;
+}
+
+/** A line of an order as it was last told. */
+interface OrderLineView {
+  readonly need: string;
+  readonly set: string;
+  readonly typed: string;
+  readonly count: number;
+  readonly words: string;
+  /** What was sent in its place and does not do for it; undefined while nothing is known to be wrong. */
+  readonly mistaken: string | undefined;
+}
+
+export interface OrderView extends Pick<OpenOrder, 'id' | 'title' | 'reference' | 'at'> {
+  readonly linked: boolean;
+  readonly lines: readonly OrderLineView[];
+}
+
+/** What stands of a line of an order: what its seller said of it, or the date that was promised. */
+export function orderWords({ said, due }: OpenOrder['lines'][number]): string {
+  const by = (date: string) => (date === '' ? '' : ` ${dateText(date)}`);
+  if (!said) return due === '' ? 'no date' : `due${by(due)}`;
+  return `${said.state}, due${by(said.due || due)}`;
+}
+
+/** What a delivery note says that does not do for what was ordered. */
+export function mistakenOf({ said, typed }: OpenOrder['lines'][number]): string | undefined {
+  if (!said || said.sent === '' || said.sent === typed) return undefined;
+  const [was, is] = [readPart(typed), readPart(said.sent)];
+  if (was.kind !== is.kind) return `the note says ${said.sent}`;
+  const { verdict, fields } = substitute(was, is);
+  return verdict === 'no' || verdict === 'watch'
+    ? `the note says ${writePart(is)} · ${fields[0]!.title}: ${fields[0]!.reason}`
+    : undefined;
 }

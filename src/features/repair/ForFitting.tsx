@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { type Answered } from '@/workshop/answer';
-import { askShelf, type ShelfRow, takeFromShelf, verdictWords, wantPart } from '@/workshop/parts';
+import { askShelf, type ShelfRow, takeFromHouse, verdictWords, wantPart } from '@/workshop/parts';
 import styles from './repair.module.css';
 
 interface ForFittingProps {
@@ -28,7 +28,7 @@ export function ForFitting({ typed, count, job }: ForFittingProps) {
     const need = crypto.randomUUID();
     const steps: (() => Promise<Answered>)[] = [
       () => wantPart({ id: need, job, typed: `${typed} x${count}` }),
-      ...(from ? [() => takeFromShelf({ id: crypto.randomUUID(), need, part: from.id })] : []),
+      ...(from ? [() => takeFromHouse({ id: crypto.randomUUID(), need, part: from.id, from: 'shelf' })] : []),
     ];
     for (const step of steps) {
       const answer = await step();

@@ -6,6 +6,7 @@ export const navigation = [
   { href: '/take-in', title: 'Take in' },
   { href: '/parts', title: 'Parts' },
   { href: '/shelf', title: 'Shelf' },
+  { href: '/donors', title: 'Donors' },
   { href: '/stage', title: 'Stage' },
   { href: '/compare', title: 'Compare' },
   { href: '/notebook', title: 'Notebook' },

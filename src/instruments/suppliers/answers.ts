@@ -1,6 +1,6 @@
 import * as yup from 'yup';
 import { attempt, Refusal } from '@/core/quantity';
-import { readPart } from '@/core/supply';
+import { readPart, writePart } from '@/core/supply';
 
 /** How a supplier’s order stands. */
 export const orderStates = ['taken', 'back-ordered', 'sent', 'refused'] as const;
@@ -10,8 +10,6 @@ const number = () => yup.number().min(0).max(1e7);
 const short = (most = 120) => yup.string().trim().max(most);
 const date = () => yup.string().matches(/^\d{4}-\d{2}-\d{2}$/);
 
-/** A part that can be read; what is sold under another name is no use here. */
-const isPart = (typed: string) => !(attempt(() => readPart(typed)) instanceof Refusal);
 
 const item = yup.object({
   item: short().required(),
@@ -35,8 +33,12 @@ export const offersAnswer = yup.object({
 });
 export type OffersAnswer = yup.InferType<typeof offersAnswer>;
 
-/** The items that can be read as parts. */
-export const readable = ({ items }: OffersAnswer) => items.filter(({ typed }) => isPart(typed));
+/** The items that can be read as parts, written as we write them; what is sold under another name is no use here. */
+export const readable = ({ items }: OffersAnswer): OffersAnswer['items'] =>
+  items.flatMap((item) => {
+    const part = attempt(() => readPart(item.typed));
+    return part instanceof Refusal ? [] : [{ ...item, typed: writePart(part) }];
+  });
 
 /** What became of an order: `{ reference, lines: [{ item, state, due?, sent? }] }`; `sent` is what the delivery note says. */
 export const orderAnswer = yup.object({

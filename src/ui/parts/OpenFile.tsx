@@ -6,12 +6,13 @@ const largest = 2 * 1024 * 1024;
 interface OpenFileProps {
   /** Endings it offers: `.yaml,.yml`. */
   readonly accept: string;
+  readonly title?: string;
   onText(text: string): void;
   onRefused(message: string): void;
 }
 
 /** Opens a text file; one that is far too large is refused before it is read. */
-export function OpenFile({ accept, onText, onRefused }: OpenFileProps) {
+export function OpenFile({ accept, title = 'Open a file', onText, onRefused }: OpenFileProps) {
   const take = async (file: File | undefined) => {
     if (!file) return;
     if (file.size > largest)
@@ -20,7 +21,7 @@ export function OpenFile({ accept, onText, onRefused }: OpenFileProps) {
   };
   return (
     <label className={styles.file}>
-      Open a file
+      {title}
       <input type="file" accept={accept} onChange={(event) => void take(event.target.files?.[0])} />
     </label>
   );

@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import * as yup from 'yup';
 import { readCounted } from '@/core/supply';
-import { addNeed, database, takeForNeed } from '@/store';
+import { addNeed, database, takeForNeed, takeFromDonor } from '@/store';
 import { answered, type Answered } from '@/workshop/answer';
 
 const id = () => yup.string().uuid('every step needs an id of its own').required('every step needs an id of its own');
@@ -33,15 +33,17 @@ const taken = yup.object({
   id: id(),
   need: yup.string().required('choose what it is for'),
   part: yup.string().required('choose a part'),
+  from: yup.string().oneOf(['shelf', 'donor'], 'it is taken from a ${values}').required('where is it taken from?'),
 });
 
-/** Takes what is needed from the shelf. */
-export async function takeFromShelf(input: unknown): Promise<Answered> {
+/** Takes what is needed from the shelf, or out of a donor. */
+export async function takeFromHouse(input: unknown): Promise<Answered> {
   return answered(async () => {
-    const { id: own, need, part } = taken.validateSync(input, { strict: true });
-    await takeForNeed(await database(), need, part, own, now());
+    const { id: own, need, part, from } = taken.validateSync(input, { strict: true });
+    await (from === 'shelf' ? takeForNeed : takeFromDonor)(await database(), need, part, own, now());
     revalidatePath('/parts');
     revalidatePath('/shelf');
+    revalidatePath('/donors');
     return undefined;
   });
 }

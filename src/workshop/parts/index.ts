@@ -1,2 +1,2 @@
-export { takeFromShelf, wantPart } from './actions';
+export { takeFromHouse, wantPart } from './actions';
 export { askShelf, type Found, type ShelfRow, verdictWords } from './shelfRow';

@@ -1,0 +1,64 @@
+import { sumOf } from '../statistics';
+import { readPart, type SupplyPart } from './part/readPart';
+import { rankFor } from './substitute/rank';
+
+/** A kind of set that comes into the shop, with what goes wrong in it. */
+export interface ComesIn {
+  readonly perYear: number;
+  /** Parts whose replacement it wants, with the share of such sets that do. */
+  readonly parts: readonly { readonly typed: string; readonly share: number }[];
+}
+
+/** What a shop knows of what it will want. */
+export interface Experience {
+  /** What sets in the house wait for now. */
+  readonly waiting: readonly { readonly typed: string; readonly count: number }[];
+  /** What was fitted, and over how many years. */
+  readonly fitted: readonly { readonly typed: string; readonly count: number }[];
+  readonly years: number;
+  readonly kinds: readonly ComesIn[];
+}
+
+/** How many of a part will be wanted, and where that comes from. */
+export interface Demand {
+  /** By sets that wait now. */
+  readonly now: number;
+  /** In a year, by what was fitted before. */
+  readonly fitted: number;
+  /** In a year, by the kinds of sets that come in. */
+  readonly comesIn: number;
+  /** Mean of the time that is looked ahead. */
+  readonly mean: number;
+}
+
+/** Does a candidate stand for what is wanted, without being watched? Parts of other kinds never do. */
+function simplyStandsFor(candidate: SupplyPart, typed: string, wanted: SupplyPart): boolean {
+  if (candidate.kind !== wanted.kind) return false;
+  const [ranked] = rankFor(wanted, [{ typed }]);
+  return ranked!.verdict === 'fits' || ranked!.verdict === 'better';
+}
+
+/**
+ * How many of a part a shop will want: what waits now, and what comes in by the larger of what was fitted before and what
+ * the sheets of the sets that come in make likely. The two speak of the same sets, so they are not added.
+ *
+ * @param typed the part as it is written
+ * @param years looked ahead
+ */
+export function expectedDemand(typed: string, { waiting, fitted, years: past, kinds }: Experience, years = 1): Demand {
+  const part = readPart(typed);
+  const memo = new Map<string, boolean>();
+  const does = (wanted: string): boolean => {
+    let known = memo.get(wanted);
+    if (known === undefined) memo.set(wanted, (known = simplyStandsFor(part, typed, readPart(wanted))));
+    return known;
+  };
+  const counted = (all: Experience['waiting']) => sumOf(all, (one) => (does(one.typed) ? one.count : 0));
+  const now = counted(waiting);
+  const before = past > 0 ? counted(fitted) / past : 0;
+  const comesIn = sumOf(
+    kinds,
+    ({ perYear, parts }) => perYear * sumOf(parts, (one) => (does(one.typed) ? one.share : 0)),
+  );
+  return { now, fitted: before, comesIn, mean: now + years * Math.max(before, comesIn) };
+}

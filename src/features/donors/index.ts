@@ -1,0 +1,1 @@
+export { Donors } from './Donors';
