@@ -35,11 +35,9 @@ function drawerOf(typed: string): string {
 }
 
 /**
- * Reads parts with their numbers and drawers, one a line; empty lines are passed over.
+ * Reads what is written one a line; empty lines are passed over.
  *
  * @throws Refusal naming the first line that is wrong
  */
-export const readCountedLines = (text: string): CountedPart[] =>
-  text
-    .split('\n')
-    .flatMap((line, at) => (line.trim() === '' ? [] : [placed(`line ${at + 1}`, () => readCounted(line))]));
+export const readLines = <Line>(text: string, read: (line: string) => Line): Line[] =>
+  text.split('\n').flatMap((line, at) => (line.trim() === '' ? [] : [placed(`line ${at + 1}`, () => read(line))]));

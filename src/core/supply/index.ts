@@ -1,7 +1,7 @@
 export { bestBasket, patienceOf, type Basket, type Patience } from './basket/basket';
 export { readBasket, type BasketProblem } from './basket/problem';
 export { readCatalogue } from './catalogueCsv';
-export { type CountedPart, readCounted, readCountedLines } from './countedPart';
+export { type CountedPart, readCounted, readLines } from './countedPart';
 export { expectedDemand, type ComesIn, type Demand, type Experience } from './demand';
 export { readDonorLine } from './donorLine';
 export { type DonorCondition, donorConditions, worksOnceOut } from './donorConditions';

@@ -36,6 +36,7 @@ export function Close({ file }: { file: JobFile }) {
       job: file.id,
       outcome: 'returned',
       kept: '',
+      left: '',
     }),
     [job, log.entries, file.id],
   );
@@ -91,13 +92,22 @@ export function Close({ file }: { file: JobFile }) {
               </select>
             </Labelled>
             {outcome === 'stripped' && (
-              <ParagraphField<Closing>
-                name="kept"
-                title="Kept for the shelf, one a line"
-                rows={5}
-                maxLength={4000}
-                placeholder={'Q npn 1500V 8A damper in Q1\nC 8n2 1600V film pulse x2 in F1'}
-              />
+              <>
+                <ParagraphField<Closing>
+                  name="kept"
+                  title="Kept for the shelf, one a line"
+                  rows={4}
+                  maxLength={4000}
+                  placeholder={'Q npn 1500V 8A damper in Q1\nC 8n2 1600V film pulse x2 in F1'}
+                />
+                <ParagraphField<Closing>
+                  name="left"
+                  title="Left in it as a donor, one a line"
+                  rows={4}
+                  maxLength={4000}
+                  placeholder={'B no HP-PSU tested 12 min\nC 100u 35V lowesr x2 on PSU unknown'}
+                />
+              </>
             )}
             <FormRefusal refused={refused} />
             <Button

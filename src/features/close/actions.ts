@@ -4,8 +4,8 @@ import { revalidatePath } from 'next/cache';
 import { leftUndone } from '@/core/job';
 import { replay } from '@/core/log';
 import { placed, Refusal } from '@/core/quantity';
-import { readCountedLines } from '@/core/supply';
-import { closeJob, database, findJob, putList, readLog } from '@/store';
+import { readCounted, readDonorLine, readLines } from '@/core/supply';
+import { addDonorPart, closeJob, database, findJob, putList, readLog, saveDonor } from '@/store';
 import { answered, type Answered } from '@/workshop/answer';
 import { readLibrary, sheetOf } from '@/workshop/library/server';
 import { closeSchema } from './closeSchema';
@@ -13,8 +13,10 @@ import { closeSchema } from './closeSchema';
 /** Closes a job with its fault note. */
 export async function closeWithNote(input: unknown): Promise<Answered> {
   return answered(async () => {
-    const { kept, ...note } = closeSchema.validateSync(input);
-    const parts = note.outcome === 'stripped' ? placed('kept for the shelf', () => readCountedLines(kept)) : [];
+    const { kept, left, ...note } = closeSchema.validateSync(input);
+    const stripped = note.outcome === 'stripped';
+    const parts = stripped ? placed('kept for the shelf', () => readLines(kept, readCounted)) : [];
+    const still = stripped ? placed('left in it', () => readLines(left, readDonorLine)) : [];
     const db = await database();
     const job = await findJob(db, note.job);
     if (!job) throw new Refusal('there is no such job');
@@ -37,10 +39,28 @@ export async function closeWithNote(input: unknown): Promise<Answered> {
         (at) => ids[at]!,
         closedAt,
       );
+      if (still.length === 0) return;
+      const donor = crypto.randomUUID();
+      await saveDonor(work, {
+        id: donor,
+        title: job.title.slice(0, 60),
+        place: '',
+        note: note.cause.slice(0, 300),
+        at: closedAt,
+      });
+      for (const { board, condition, minutes, ...counted } of still)
+        await addDonorPart(
+          work,
+          donor,
+          counted,
+          { board, condition, minutes },
+          { id: crypto.randomUUID(), at: closedAt },
+        );
     });
     revalidatePath('/');
     revalidatePath('/notebook');
     revalidatePath('/shelf');
+    revalidatePath('/donors');
     return undefined;
   });
 }

@@ -15,6 +15,7 @@ const note = {
   minutes: 42,
   outcome: 'returned',
   kept: '',
+  left: '',
 };
 
 describe('closing a job', () => {

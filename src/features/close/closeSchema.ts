@@ -41,6 +41,8 @@ export const closeSchema = yup.object({
     .required(),
   /** Parts of a stripped set that go on the shelf, one a line. */
   kept: text('what is kept').default(''),
+  /** What still sits in it as a donor, one a line. */
+  left: text('what is left in it').default(''),
 });
 
 /** A fault note as edited, with how the job ends. */

@@ -22,9 +22,10 @@ export function Donors({ donors, currency, hourlyRate }: DonorsProps) {
   const [adding, setAdding] = useState(donors.length === 0);
   const [message, setMessage] = useState<string>();
   const settle = (answer: Answered) => {
-    setMessage('refused' in answer ? answer.refused : undefined);
-    if ('done' in answer) router.refresh();
-    return 'done' in answer;
+    const refused = 'refused' in answer;
+    setMessage(refused ? answer.refused : undefined);
+    if (!refused) router.refresh();
+    return !refused;
   };
   const donor = donors.find(({ id }) => id === chosen) ?? donors[0];
   return (
@@ -197,7 +198,7 @@ interface PlanProps extends Pick<DonorsProps, 'currency' | 'hourlyRate'> {
 function Plan({ donor, currency, hourlyRate, act }: PlanProps) {
   const [minutes, setMinutes] = useState('60');
   const [told, setTold] = useState<Answered<PlanView>>();
-  const view = told && 'done' in told ? told.done : undefined;
+  const view = told && !('refused' in told) ? told.done : undefined;
   const row = (id: string) => donor.parts.find((one) => one.id === id);
   const takeAll = async (): Promise<Answered> => {
     for (const { part, count } of view!.plan.take) {
@@ -285,7 +286,14 @@ function NewDonor({ settle, message, leave }: NewDonorProps) {
     if (settle(await keepDonor({ id, title: text('title'), place: text('place'), note: text('note') }))) leave(id);
   };
   return (
-    <form className={styles.donor} action={save} aria-label="A donor">
+    <form
+      className={styles.donor}
+      aria-label="A donor"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save(new FormData(event.currentTarget));
+      }}
+    >
       <h2>A donor</h2>
       <label>
         <span className="label">What it is</span>

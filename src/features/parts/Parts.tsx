@@ -29,9 +29,10 @@ export function Parts({ rows, orders, suppliers, sets, currency }: PartsProps) {
 
   /** Shows why nothing was done, or what stands now. */
   const settle = (answer: Answered) => {
-    setMessage('refused' in answer ? answer.refused : undefined);
-    if ('done' in answer) router.refresh();
-    return 'done' in answer;
+    const refused = 'refused' in answer;
+    setMessage(refused ? answer.refused : undefined);
+    if (!refused) router.refresh();
+    return !refused;
   };
   const want = async () => {
     if (settle(await wantPart({ id: crypto.randomUUID(), job, typed }))) setTyped('');

@@ -115,7 +115,13 @@ function Terms({ supplier, currency, settle, leave }: TermsProps) {
     ['days', 'Days', shown(supplier?.days), 4],
   ] as const;
   return (
-    <form className={styles.card} action={save}>
+    <form
+      className={styles.card}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save(new FormData(event.currentTarget));
+      }}
+    >
       {fields.map(([name, title, value, most], index) => (
         <label key={name} className={styles.term}>
           <span className="label">{title}</span>

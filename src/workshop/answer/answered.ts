@@ -1,7 +1,10 @@
 import { ValidationError } from 'yup';
 import { Refusal } from '@/core/quantity';
 
-/** What a page asked for: what came of it, or why nothing was done and what would be right. */
+/**
+ * What a page asked for: what came of it, or why nothing was done and what would be right. Ask for `refused`: a `done`
+ * of nothing is lost on the way to the page.
+ */
 export type Answered<T = undefined> = { readonly done: T } | { readonly refused: string };
 
 /**
