@@ -3,9 +3,9 @@
 /** Layers from the top down; each may import itself and those named after it. */
 const layers = {
   app: ['features', 'workshop', 'ui', 'core'],
-  cli: ['demo', 'store', 'sheets', 'core'],
+  cli: ['demo', 'store', 'instruments', 'sheets', 'core'],
   benchmarks: ['demo', 'store', 'sheets', 'core'],
-  demo: ['store', 'sheets', 'core'],
+  demo: ['store', 'instruments', 'sheets', 'core'],
   features: ['workshop', 'ui', 'store', 'instruments', 'workers', 'sheets', 'core'],
   workshop: ['ui', 'store', 'instruments', 'workers', 'sheets', 'core'],
   workers: ['core'],
@@ -28,6 +28,7 @@ const rooms = [
   'survey',
   'sheet',
   'repair',
+  'kit',
   'behaviour',
   'log',
   'reading',

@@ -36,7 +36,6 @@ export {
   harvestPart,
   moveDonorPart,
   saveDonor,
-  takeDonorMoveBack,
   type Donor,
   type DonorPart,
 } from './donors';
@@ -51,8 +50,6 @@ export {
   saveSupplier,
   suppliers,
   type OpenOrder,
-  type OrderLine,
-  type SeenItem,
   type SupplierRow,
 } from './suppliers';
 export {

@@ -1,5 +1,5 @@
 import 'server-only';
-import { attempt, Refusal } from '@/core/quantity';
+import { Refusal } from '@/core/quantity';
 import { bestBasket, patienceOf, readPart, type SupplyKind, sourcingOf, type Vendor } from '@/core/supply';
 import { SupplierLink } from '@/instruments/suppliers';
 import { database, donorParts, itemsOf, keepItems, openNeeds, stockLike, type SupplierRow, suppliers } from '@/store';
@@ -89,16 +89,4 @@ export async function loadSourced(within: number): Promise<Sourced> {
     patience: toBuy.length <= fewLines && asked.length > 0 ? await patienceOf(sourcing.problem) : [],
     trouble: asked.flatMap(({ trouble }) => trouble ?? []),
   };
-}
-
-/** The answer to a page that asks where things may come from: `?days=4` for all within four days. */
-export async function handleSourcing(request: Request): Promise<Response> {
-  const asked = new URL(request.url).searchParams.get('days');
-  const days = attempt(() => {
-    const value = asked === null ? Infinity : Number(asked);
-    if (!(value >= 0)) throw new Refusal(`"${asked}" is no number of days`);
-    return value;
-  });
-  if (days instanceof Refusal) return Response.json({ refused: days.message }, { status: 422 });
-  return Response.json(await loadSourced(days));
 }

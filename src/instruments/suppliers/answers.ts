@@ -10,7 +10,6 @@ const number = () => yup.number().min(0).max(1e7);
 const short = (most = 120) => yup.string().trim().max(most);
 const date = () => yup.string().matches(/^\d{4}-\d{2}-\d{2}$/);
 
-
 const item = yup.object({
   item: short().required(),
   typed: short(300).required(),

@@ -1,2 +1,2 @@
-export { orderStates, type OffersAnswer, type OrderAnswer, type OrderState } from './answers';
-export { SupplierLink, type OrderedItem } from './SupplierLink';
+export { type OrderAnswer, type OrderState } from './answers';
+export { SupplierLink } from './SupplierLink';
