@@ -1,6 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -56,6 +57,9 @@ export function Repair({ file, briefing }: { file: JobFile; briefing: Briefing }
               <Button onClick={() => setAgain(true)}>Record another repair</Button>
             </>
           )}
+          <p>
+            <Link href={`/job/${file.id}/kit`}>Several parts at once: the kit, and a list for fitting</Link>
+          </p>
           {file.closedAt === null && <PutAside file={file} />}
         </section>
         <section className={styles.column} aria-label="Before and after">

@@ -1,26 +1,17 @@
 'use client';
 
+import { type SurveyRow, surveyRows, typedPart } from '@/core/job';
 import { surveyOf } from '@/core/survey';
 import { predictionsOf } from '@/core/behaviour';
 import { replay } from '@/core/log';
 import { Button } from 'antd';
+import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { type JobFile, JobFrame, useLog } from '@/workshop/job';
 import { Key, LineEntry, sound, VerdictMark } from '@/ui';
 import { Bands } from './Bands';
-import {
-  bandsFor,
-  linesOf,
-  markOfPart,
-  markWords,
-  partFigures,
-  partWords,
-  recordedFor,
-  type SurveyRow,
-  surveyRows,
-  typedPart,
-} from './surveyModel';
+import { bandsFor, linesOf, markOfPart, markWords, partFigures, partWords, recordedFor } from './surveyModel';
 import styles from './survey.module.css';
 
 /** Part after part by itself: what is fine, what goes, what must be lifted before it can be judged. */
@@ -107,6 +98,9 @@ export function Survey({ file }: { file: JobFile }) {
         <section className={styles.board} aria-label="The board">
           <h2 className="label">The board so far</h2>
           <Sum rows={rows} />
+          <p>
+            <Link href={`/job/${file.id}/kit`}>What it takes, and a list for fitting</Link>
+          </p>
         </section>
       </div>
     </JobFrame>

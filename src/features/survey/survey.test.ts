@@ -1,17 +1,9 @@
+import { surveyRows, typedPart } from '@/core/job';
 import { predictionsOf } from '@/core/behaviour';
 import { type LogEntry } from '@/core/log';
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
-import {
-  bandsFor,
-  linesOf,
-  partFigures,
-  partWords,
-  readingOf,
-  recordedFor,
-  surveyRows,
-  typedPart,
-} from './surveyModel';
+import { bandsFor, linesOf, partFigures, partWords, readingOf, recordedFor } from './surveyModel';
 
 const sheet = shippedSheets().get('pellisar-tc-14')!;
 const log = (...lines: readonly string[]): LogEntry[] =>

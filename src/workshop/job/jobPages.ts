@@ -4,6 +4,7 @@ export const jobPages = [
   ['power', 'Power'],
   ['survey', 'Survey'],
   ['map', 'Map'],
+  ['kit', 'Kit'],
   ['repair', 'Repair'],
   ['close', 'Close'],
 ] as const;

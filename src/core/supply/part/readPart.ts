@@ -65,6 +65,7 @@ function inOneSpelling(text: string): string {
   return text
     .trim()
     .replace(/(\d)\s+(?=(?:[GMkmuµnp]?(?:V|VAC|VDC|F|A|W|Hz|H|Ω|ohms?|s|J)|°C|mm|hours?|%)(?:[\s,;]|$))/g, '$1')
+    .replace(/\blow[ -]esr\b/gi, 'lowesr')
     .replace(/\b1\/([248])\s*W\b/gi, (_, part: string) => `${1 / Number(part)}W`)
     .replace(/\b(\d+)V(\d+)\b/g, '$1.$2V')
     .replace(/(\d)VDC\b/gi, '$1V')

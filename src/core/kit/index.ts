@@ -1,0 +1,1 @@
+export { kitOf, kitPolicies, type BadPart, type Kit, type KitPlace, type KitPolicy } from './kit';

@@ -1,0 +1,1 @@
+export { KitPage } from './KitPage';

@@ -1,0 +1,77 @@
+import { type Case, foundParts } from '@/core/diagnosis';
+import { surveyRows } from '@/core/job';
+import { type BadPart, type Kit, type KitPlace, kitOf, kitPolicies, type KitPolicy } from '@/core/kit';
+import { type LogBody, type LogEntry, standing } from '@/core/log';
+import { repairActions } from '@/core/repair';
+import { formatQuantity } from '@/core/quantity';
+import { type PartCheck } from '@/core/survey';
+import { type Sheet } from '@/core/sheet';
+import { writePart } from '@/core/supply';
+
+/** What lies in the house of a part that is wanted, and what is on the parts list for this set. */
+export interface InHouse {
+  readonly shelf: number;
+  readonly donors: number;
+  readonly listed: number;
+}
+
+export const policyWords: Readonly<Record<KitPolicy, string>> = {
+  bad: 'Only what measures bad',
+  block: 'The kit of its blocks besides',
+  all: 'All of the kit',
+};
+
+/** A part of the survey as it would be bought. */
+function asBad(check: PartCheck): BadPart {
+  const { ref } = check;
+  if (check.kind === 'capacitor') {
+    const volts = check.volts === undefined ? '' : ` ${check.volts}V`;
+    return { ref, kind: check.type, mark: `${formatQuantity(check.farads, 'F', 3).replace(/\s/g, '')}${volts}` };
+  }
+  if (check.kind === 'resistor')
+    return { ref, kind: 'resistor', mark: formatQuantity(check.marked, 'Ω', 3).replace(/\s/g, '') };
+  return { ref };
+}
+
+/** All that was found bad in a set, by the readings and by the survey; what has been replaced since stays on the list. */
+export function badParts(job: Case, log: readonly LogEntry[]): BadPart[] {
+  const { sheet } = job.predictions.model;
+  const surveyed = surveyRows(log, sheet).flatMap(({ check, verdict }) =>
+    verdict.mark === 'replace' ? [asBad(check)] : [],
+  );
+  const found = new Map<string, BadPart>();
+  for (const { part } of foundParts(job)) found.set(part, { ref: part });
+  for (const one of surveyed) if (!found.has(one.ref)) found.set(one.ref, one);
+  for (const ref of fittedRefs(job, log)) if (!found.has(ref)) found.set(ref, { ref });
+  return [...found.values()];
+}
+
+export const kitsOf = (sheet: Sheet, bad: readonly BadPart[]): Readonly<Record<KitPolicy, Kit>> =>
+  Object.fromEntries(kitPolicies.map((policy) => [policy, kitOf(sheet, bad, policy)])) as Record<KitPolicy, Kit>;
+
+/** Words of a place: what goes in. */
+export const valueOf = ({ part, value }: KitPlace): string =>
+  part ? writePart(part) : value || 'its value is not known';
+
+const replaced = (ref: string) => `replaced ${ref}`;
+
+/** The line of the log that says a place has its new part. */
+export function fittedLine(place: KitPlace, sheet: Sheet): LogBody {
+  const action = repairActions(sheet).find(({ id }) => id === `replace:${place.ref}`);
+  if (!action) return { kind: 'note', text: `${replaced(place.ref)}: ${valueOf(place)}` };
+  const { id, title, listed, money, minutes } = action;
+  return { kind: 'repair', action: id, title, cures: [...listed], money, minutes, note: valueOf(place) };
+}
+
+/** Places that have their new part, by the log. */
+export function fittedRefs({ bench }: Case, log: readonly LogEntry[]): ReadonlySet<string> {
+  const repaired = bench.repairs.flatMap(({ repair }) => /^replace:(.*)$/.exec(repair.action)?.[1] ?? []);
+  const noted = standing(log, 'note').flatMap(({ body }) => /^replaced (\S+):/.exec(body.text)?.[1] ?? []);
+  return new Set([...repaired, ...noted]);
+}
+
+/** What is said of a place before the new part goes in. */
+export function spokenPlace(place: KitPlace): string {
+  const way = place.misprinted ? 'The print is the wrong way round.' : place.polarised ? 'Mind its polarity.' : '';
+  return `${place.ref.split('').join(' ')}. ${valueOf(place)}. ${way}`;
+}
