@@ -1,4 +1,5 @@
 export { bestBasket, patienceOf, type Basket, type Patience } from './basket/basket';
+export { weighBoardOrPart } from './boardOrPart';
 export { readBasket, type BasketProblem } from './basket/problem';
 export { readCatalogue } from './catalogueCsv';
 export { type CountedPart, readCounted, readLines } from './countedPart';

@@ -3,6 +3,7 @@ import { mainsReckonings } from './mains';
 import { meterReckonings } from './meter';
 import { resistorsReckonings } from './resistors';
 import { signalsReckonings } from './signals';
+import { supplyReckonings } from './supply';
 import { tuningReckonings } from './tuning';
 import { type Reckoning } from './reckoning';
 
@@ -15,6 +16,7 @@ const groups = [
   tuningReckonings,
   signalsReckonings,
   meterReckonings,
+  supplyReckonings,
 ];
 
 /** What the bench asks most often comes first. */
