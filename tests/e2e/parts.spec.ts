@@ -49,6 +49,8 @@ test('a can is put on the shelf, judged for a set, taken, put back and fitted; t
   await expect(stock.filter({ hasText: 'Z9' })).toContainText(/^0/);
   await page.keyboard.press('Alt+z');
   await expect(stock.filter({ hasText: 'Z9' })).toContainText(/^1/);
+  await line(page, 'Z9 =6');
+  await expect(stock.filter({ hasText: 'Z9' })).toContainText(/^6/);
 });
 
 test('what is ordered keeps the set waiting; what comes wrong is wanted again, and what arrives brings the set back', async ({

@@ -88,6 +88,7 @@ describe('a line at the shelf', () => {
     ['680u 50V', { do: 'search', typed: '680u 50V', delta: 0 }],
     ['680u 50V -4', { do: 'search', typed: '680u 50V', delta: -4 }],
     ['+2', { do: 'search', typed: '', delta: 2 }],
+    ['B3 =0', { do: 'search', typed: 'B3', delta: 0, counted: 0 }],
     ['put R 10 2W x3 in R1', { do: 'put' }],
     ['for C 680u 50V at 24 V 50 kHz', { do: 'for' }],
   ])('%s', (typed, line) => expect(readShelfLine(typed)).toMatchObject(line));

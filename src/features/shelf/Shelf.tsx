@@ -73,6 +73,8 @@ export function Shelf({ size, ...initial }: ShelfProps) {
             <dd>a value, a rating or more, a word, a drawer</dd>
             <dt className="figure">680u 50V -4</dt>
             <dd>takes four of the row that is chosen; +4 puts four</dd>
+            <dt className="figure">B3 =7</dt>
+            <dd>seven of the row that is chosen were counted; the next row is chosen</dd>
             <dt className="figure">put C 680u 50V 105 lowesr x4 in B3</dt>
             <dd>puts four into drawer B3</dd>
             <dt className="figure">for C 680u 50V 105 at 24 V</dt>

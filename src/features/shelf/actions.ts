@@ -23,6 +23,7 @@ const move = yup.object({
     .max(100_000, 'so many are never put')
     .notOneOf([0], 'none is no movement')
     .required('how many?'),
+  counted: yup.boolean().default(false),
 });
 
 /** Puts a part on the shelf as it is typed: `C 680u 50V x4 in B3`. */
@@ -39,12 +40,13 @@ export async function putTyped(input: unknown): Promise<Answered<StockRow>> {
   });
 }
 
-/** Takes pieces off the shelf, or puts some back; gives how many there are then. */
+/** Takes pieces off the shelf, puts some back, or sets right what was counted; gives how many there are then. */
 export async function movePieces(input: unknown): Promise<Answered<number>> {
   return answered(async () => {
-    const { id: own, part, delta } = move.validateSync(input, { strict: true });
+    const { id: own, part, delta, counted } = move.validateSync(input);
     const at = new Date().toISOString();
-    const count = await moveStock(await database(), part, delta, { id: own, at, why: delta < 0 ? 'taken' : 'put' });
+    const why = counted ? 'counted' : delta < 0 ? 'taken' : 'put';
+    const count = await moveStock(await database(), part, delta, { id: own, at, why });
     revalidatePath('/shelf');
     return count;
   });

@@ -63,6 +63,18 @@ export function useShelf(initial: { readonly typed: string; readonly found: Foun
     );
   };
 
+  /** Sets right how many there are, and goes on to the next row: a drawer is counted from top to bottom. */
+  const count = async (row: ShelfRow, counted: number, next: string) => {
+    const id = crypto.randomUUID();
+    const delta = counted - row.count;
+    if (delta !== 0) {
+      const answer = await movePieces({ id, part: row.id, delta, counted: true });
+      await settle(answer, id, () => `counted ${counted} × ${row.typed}: ${row.count} before`, next);
+      if ('refused' in answer) return;
+    } else setTyped(next);
+    choose(Math.min(chosen + 1, found.rows.length - 1));
+  };
+
   const enter = async () => {
     const line = attempt(() => readShelfLine(typed));
     if (line instanceof Refusal) setMessage(line.message);
@@ -75,10 +87,11 @@ export function useShelf(initial: { readonly typed: string; readonly found: Foun
         ({ typed: part, count, drawer }) => `put ${part}: ${count} ${drawer === '' ? 'there' : `in ${drawer}`}`,
         '',
       );
-    } else if (line.do === 'search' && line.delta !== 0) {
+    } else if (line.do === 'search' && (line.delta !== 0 || line.counted !== undefined)) {
       const row = found.rows[chosen];
-      if (row) await move(row, line.delta, line.typed);
-      else setMessage('nothing here is called that: choose a row first');
+      if (!row) setMessage('nothing here is called that: choose a row first');
+      else if (line.counted === undefined) await move(row, line.delta, line.typed);
+      else await count(row, line.counted, line.typed);
     }
   };
 

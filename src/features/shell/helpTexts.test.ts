@@ -1,4 +1,4 @@
-import { readCounted, readShelfLine } from '@/core/supply';
+import { readCounted, readDonorLine, readShelfLine } from '@/core/supply';
 import { readPartCheck } from '@/core/survey';
 import { predictionsOf } from '@/core/behaviour';
 import { readEntry, readRefinement } from '@/core/entry';
@@ -33,6 +33,10 @@ describe('what the help says can be typed', () => {
     expect(readCounted(line).count).toBeGreaterThan(0);
   });
 
+  it.each(rowsOf('What sits in a donor'))('"%s" is understood at a donor', (line) => {
+    expect(readDonorLine(line).count).toBeGreaterThan(0);
+  });
+
   it('comes first where it belongs, and all of it stands on every page', () => {
     for (const [path, first] of [
       ['/job/x/bench', 'Lines on the bench'],
@@ -57,7 +61,7 @@ describe('what the help says of meters', () => {
 describe('pages of the open job', () => {
   it('are all but the one that is open, and none elsewhere', () => {
     expect(pagesOf('/job/x/survey').map(({ href }) => href)).toEqual(
-      ['bench', 'power', 'map', 'repair', 'close', 'set'].map((step) => `/job/x/${step}`),
+      ['bench', 'power', 'map', 'kit', 'repair', 'close', 'set'].map((step) => `/job/x/${step}`),
     );
     expect(pagesOf('/compare')).toEqual([]);
   });

@@ -137,6 +137,7 @@ export const helpSections: readonly HelpSection[] = [
     rows: [
       ['680u 50V', 'what is there: a value, a rating or more, a word, a drawer'],
       ['680u 50V -4', 'takes four of the row that is chosen (arrows); +4 puts four'],
+      ['B3 =7', 'seven of the row that is chosen were counted; the next row is chosen'],
       ['put C 680u 50V 105 lowesr 12.5x25/5 x4 in B3', 'puts four into drawer B3'],
       [
         'put Q npn 1500V 8A 50W damper rbe 47 x2 in Q1',
@@ -152,6 +153,18 @@ export const helpSections: readonly HelpSection[] = [
     rows: [
       ['C 680u 50V 105 lowesr x4', 'four are needed for the set that is chosen'],
       ['R 0.47 1W fusible', 'one is needed'],
+    ],
+  },
+  {
+    title: 'What sits in a donor',
+    on: /\/donors$/,
+    kind: 'lines',
+    rows: [
+      [
+        'C 680u 50V lowesr x4 on PSU tested 3 min',
+        'four on that board, known to be good, three minutes each to take out',
+      ],
+      ['B no HP-YBUF rev C doubtful', 'a board by itself; tested, likely, unknown or doubtful'],
     ],
   },
   {
