@@ -78,7 +78,7 @@ const frame = {
       comment: 'A route enters a feature by its index, its load, its actions or its handlers.',
       severity: 'error',
       from: { path: '^src/app/' },
-      to: { path: '^src/features/', pathNot: '^src/features/[^/]+/(index|load|find|handle\\w+)\\.tsx?$' },
+      to: { path: '^src/features/', pathNot: '^src/features/[^/]+/(index|load\\w*|find|handle\\w+)\\.tsx?$' },
     },
     {
       name: 'doors-of-the-workshop',

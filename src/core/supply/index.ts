@@ -11,6 +11,7 @@ export { keepCount, planHarvest, type HarvestPlan } from './harvest/harvest';
 export { readHarvest } from './harvest/problem';
 export { usualOf } from './harvest/usual';
 export { needStates, nextStates, type NeedState } from './needStates';
+export { type Size } from './part/figure';
 export { type SupplyKind, supplyKinds } from './part/kinds';
 export { readPart, type SupplyPart, writePart } from './part/readPart';
 export { readSearch } from './search';

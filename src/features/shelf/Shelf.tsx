@@ -1,9 +1,12 @@
 'use client';
 
+import Link from 'next/link';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { EmptyState, Key, LineEntry } from '@/ui';
 import { type Found, type ShelfRow, verdictWords } from '@/workshop/parts';
 import { ListFile } from './ListFile';
+import { SideBySide } from './SideBySide';
+import { askedIn } from './shelfModel';
 import styles from './shelf.module.css';
 import { useShelf } from './useShelf';
 
@@ -30,6 +33,11 @@ export function Shelf({ size, ...initial }: ShelfProps) {
     { enableOnFormTags: true, preventDefault: true },
     [shelf],
   );
+  const asked = askedIn(shelf.typed);
+  // The one that is chosen, and the best of the others.
+  const compared = [rows[shelf.chosen], rows.find((_, at) => at !== shelf.chosen)].filter(
+    (row) => row !== undefined && row.verdict !== undefined,
+  ) as ShelfRow[];
   return (
     <div className={styles.page}>
       <section aria-label="The shelf" className={styles.shelf}>
@@ -38,6 +46,11 @@ export function Shelf({ size, ...initial }: ShelfProps) {
           <span className="soft" role="status">
             {size.kinds} {size.kinds === 1 ? 'kind' : 'kinds'} · {size.pieces} pieces
           </span>
+          {rows.length > 0 && (
+            <Link href={`/shelf/labels?q=${encodeURIComponent(shelf.typed)}`} className={styles.labels}>
+              Labels for these
+            </Link>
+          )}
         </div>
         <LineEntry
           label="Look for a part, put one, or ask what would do"
@@ -64,6 +77,7 @@ export function Shelf({ size, ...initial }: ShelfProps) {
         ) : (
           <Nothing typed={shelf.typed} refused={refused} empty={size.kinds === 0} />
         )}
+        {asked && compared.length > 0 && <SideBySide asked={asked} rows={compared} />}
       </section>
       <aside className={styles.side}>
         <section aria-label="What can be typed">

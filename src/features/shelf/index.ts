@@ -1,1 +1,2 @@
 export { Shelf } from './Shelf';
+export { Labels } from './Labels';

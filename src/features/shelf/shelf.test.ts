@@ -2,12 +2,12 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { readShelfLine } from '@/core/supply';
+import { readPart, readShelfLine } from '@/core/supply';
 import { database, searchShelf, shelfSize, type StockRow } from '@/store';
 import { movePieces, putTyped, undoMove } from './actions';
 import { giveList, takeList } from './handleList';
 import { findOnShelf, loadShelf } from './load';
-import { rankedFor } from './shelfModel';
+import { askedIn, rankedFor, sizeOf } from './shelfModel';
 
 vi.mock('server-only', () => ({}));
 vi.mock('next/cache', () => ({ revalidatePath: vi.fn() }));
@@ -113,5 +113,20 @@ describe('the shelf as a page uses it', () => {
     const answer = await list(['part,count,drawer,from', ...lines].join('\n'), '?put');
     expect(await answer.json()).toEqual({ lines: 20_000, pieces: 20_000 });
     expect(await searchShelf(await database(), 'VX19999')).toHaveLength(1);
+  });
+});
+
+describe('a part from above', () => {
+  const of = (typed: string) => sizeOf(readPart(typed));
+  it('is round where a can has two figures, a box where there are three, unknown where none is said', () => {
+    expect(of('C 680u 50V 12.5x25/5')).toEqual({ across: 12.5, deep: 12.5, round: true, pitch: 5 });
+    expect(of('C 8n2 1600V film 22x16x8/20')).toEqual({ across: 22, deep: 16, round: false, pitch: 20 });
+    expect(of('C 680u 50V')).toBeUndefined();
+  });
+
+  it('is asked for by a line that can be read, and by none that cannot', () => {
+    expect(askedIn('for C 680u 50V at 24 V')).toMatchObject({ do: 'for', part: { kind: 'capacitor' } });
+    expect(askedIn('for C 680u 50V at sparkling')).toBeUndefined();
+    expect(askedIn('680u 50V')).toBeUndefined();
   });
 });

@@ -1,4 +1,5 @@
-import { rankFor, type ShelfLine, supplyKinds } from '@/core/supply';
+import { attempt, Refusal } from '@/core/quantity';
+import { rankFor, readShelfLine, type ShelfLine, type Size, supplyKinds, type SupplyPart } from '@/core/supply';
 import { type StockRow } from '@/store';
 import { type ShelfRow } from '@/workshop/parts';
 
@@ -20,3 +21,35 @@ export function rankedFor({ part, place }: Extract<ShelfLine, { do: 'for' }>, st
 /** Rows that are only looked up. */
 export const plainRows = (stock: readonly StockRow[]): ShelfRow[] =>
   stock.map((row) => ({ ...row, verdict: undefined, reason: '' }));
+
+/** What a typed line asks a substitute for; undefined where it asks for something else, or cannot be read yet. */
+export function askedIn(typed: string): Extract<ShelfLine, { do: 'for' }> | undefined {
+  const line = attempt(() => readShelfLine(typed));
+  return !(line instanceof Refusal) && line.do === 'for' ? line : undefined;
+}
+
+/** A body as it is seen from above, in millimetres. */
+export interface PartSize {
+  readonly across: number;
+  readonly deep: number;
+  readonly round: boolean;
+  /** Lead to lead. */
+  readonly pitch: number | undefined;
+}
+
+/**
+ * The size of a part from above: a can of two figures is round, a box of three has its length and width first.
+ * Undefined where it is not said.
+ */
+export function sizeOf({ figures }: SupplyPart): PartSize | undefined {
+  const { size } = figures;
+  return size === undefined ? undefined : fromAbove(size as Size);
+}
+
+/** The same of the room that a place has. */
+export function fromAbove({ body, pitch }: Size): PartSize | undefined {
+  const [across, deep, tall] = body;
+  if (across === undefined) return undefined;
+  const round = tall === undefined;
+  return { across, deep: round ? across : deep!, round, pitch };
+}
