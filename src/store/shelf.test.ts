@@ -110,7 +110,7 @@ describe('what the jobs need', () => {
     expect((await findJob(db, 'j1'))!.waiting).toBeNull();
     expect(await states()).toEqual(['here', 'wrong']);
     await expect(step(chip, 'fitted')).rejects.toThrow(
-      'what is wrong cannot be fitted next: it can be wanted, ordered, dropped',
+      'what is wrong cannot be fitted next: it can be returned, wanted, ordered, dropped',
     );
   });
 

@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import { type Knex } from 'knex';
 import { Refusal } from '@/core/quantity';
 import {
@@ -127,12 +128,14 @@ export async function putOnShelf(
  * Puts a whole list on the shelf, all of it or nothing.
  *
  * @param id makes the id of the line at a place of the list
+ * @param signal gives it up: then nothing of it is put
  */
 export async function putList(
   database: Knex,
   lines: readonly StockLine[],
   id: (at: number) => string,
   at: string,
+  signal?: AbortSignal,
 ): Promise<void> {
   await database.transaction(async (work) => {
     const key = (typed: string, drawer: string, origin: string) => JSON.stringify([typed, drawer, origin]);
@@ -152,9 +155,17 @@ export async function putList(
       }
       return { id: id(line), part: own, delta: count, why: 'put' satisfies MoveReason, at };
     });
-    await work.batchInsert('stock_part', fresh, 120);
-    await work.batchInsert('stock_figure', figures, 250);
-    await work.batchInsert(
+    const insert = async (table: string, rows: readonly object[], size: number) => {
+      for (let from = 0; from < rows.length; from += size) {
+        // Between pieces the server hears others, and that it is given up.
+        await setImmediate();
+        signal?.throwIfAborted();
+        await work(table).insert(rows.slice(from, from + size));
+      }
+    };
+    await insert('stock_part', fresh, 120);
+    await insert('stock_figure', figures, 250);
+    await insert(
       'stock_move',
       moves.filter(({ delta }) => delta > 0),
       120,

@@ -122,6 +122,28 @@ test('a stock list is looked at before it is put, whole or not at all', async ({
   await list('part,count,drawer\nC 33u 63V 105,5,X1\nR 33k 0.5W,20,X2\n');
   await expect(page.getByText('2 lines, 25 pieces, all readable.')).toBeVisible();
   await page.getByRole('button', { name: 'Put all of it on the shelf' }).click();
+  // Columns with names of their own are told once.
+  const foreign = 'Sorte;Lade;Menge\nC 56u 63V 105;X3;9\n';
+  await list(foreign);
+  const columns = page.getByRole('form', { name: 'Which column is which' });
+  await columns.getByLabel('part').selectOption('Sorte');
+  await columns.getByLabel('count').selectOption('Menge');
+  await columns.getByLabel('drawer').selectOption('Lade');
+  await columns.getByRole('button', { name: /Read it so/ }).click();
+  await expect(page.getByText('1 lines, 9 pieces, all readable.')).toBeVisible();
+  await page.reload();
+  await page.waitForLoadState('networkidle');
+  await list(foreign);
+  await expect(page.getByText('1 lines, 9 pieces, all readable.')).toBeVisible();
+  // A long list says how far it is, and can be given up: then nothing of it is there.
+  const long = Array.from({ length: 12_000 }, (_, at) => `C ${1 + (at % 900)}u 63V 105,1,Y${at}`);
+  await list(['part,count,drawer', ...long].join('\n'));
+  await expect(page.getByText(/of 12000 lines are read/)).toBeVisible();
+  await page.getByRole('button', { name: 'Put all of it on the shelf' }).click();
+  await page.getByRole('button', { name: 'Give up' }).click();
+  await expect(page.getByRole('alert').first()).toContainText('nothing of the list was put');
+  await entry(page).fill('Y77');
+  await expect(page.getByText('Nothing on the shelf is like that')).toBeVisible();
   await entry(page).fill('33u');
   await expect(page.getByTestId('stock').locator('li', { hasText: 'X1' })).toContainText(/^5/);
 });

@@ -4,4 +4,4 @@ export { benchMinutes, draftNote } from './faultNote';
 export { stepOf, steps, type JobStep } from './progress';
 export { readingRows, type ReadingRow } from './readingRows';
 export { setUpRows, type SetUpRow } from './setUpRows';
-export { surveyRows, typedPart, type SurveyRow, type TypedPart } from './surveyRows';
+export { surveyRows, typedPart, type SurveyRow } from './surveyRows';

@@ -29,7 +29,12 @@ describe('what is replaced while a set is open', () => {
   it('is bought the same part once, with the room there is', () => {
     const { purchases } = kitOf(plasma, [{ ref: 'C547' }, { ref: 'C551' }], 'bad');
     expect(purchases).toEqual([
-      { typed: 'C 100µF 35V electrolytic 105°C lowesr', note: '8 mm can, 3.5 mm pitch', count: 2, refs: ['C547', 'C551'] },
+      {
+        typed: 'C 100µF 35V electrolytic 105°C lowesr',
+        note: '8 mm can, 3.5 mm pitch',
+        count: 2,
+        refs: ['C547', 'C551'],
+      },
     ]);
   });
 

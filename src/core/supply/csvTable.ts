@@ -18,6 +18,7 @@ const mostComplaints = 12;
  *
  * @param needs the column without which nothing can be read
  * @param lineOf reads a line; what it refuses is told by its line
+ * @param before lines of the file that stand between the heading and what is read here
  * @throws Refusal that names each line that is wrong, the first dozen of them
  */
 export function readTable<Column extends string, Line>(
@@ -26,6 +27,7 @@ export function readTable<Column extends string, Line>(
   needs: NoInfer<Column>,
   example: string,
   lineOf: (cell: (at: number) => string, columns: TableColumns<Column>) => Line,
+  before = 0,
 ): Line[] {
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const [first, ...rest] = data;
@@ -48,7 +50,7 @@ export function readTable<Column extends string, Line>(
   const lines: Line[] = [];
   rest.forEach((cells, row) => {
     const line = attempt(() => lineOf((index) => (index < 0 ? '' : (cells[index] ?? '').trim()), columns));
-    if (line instanceof Refusal) complaints.push(`line ${row + 2}: ${shorter(line.message)}`);
+    if (line instanceof Refusal) complaints.push(`line ${row + 2 + before}: ${shorter(line.message)}`);
     else lines.push(line);
   });
   if (complaints.length > 0) {
@@ -62,3 +64,17 @@ export function readTable<Column extends string, Line>(
 
 /** A complaint without the list of all that would be right. */
 const shorter = (message: string) => message.split(/: (?:write one like|begin with)/)[0]!;
+
+/** The headings of a table as they stand in its first line. */
+export function headingsOf(text: string): string[] {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').slice(0, 20_000), { preview: 1 });
+  return (data[0] ?? []).map((heading) => heading.trim());
+}
+
+/** A table under other headings: each column that is named has its new name, the others none. */
+export function withHeadings(text: string, names: ReadonlyMap<number, string>): string {
+  const [first = ''] = text.split('\n', 1);
+  const { meta } = Papa.parse<string[]>(first, { preview: 1 });
+  const heading = headingsOf(text).map((_, index) => names.get(index) ?? `column ${index + 1}`);
+  return `${Papa.unparse([heading], { delimiter: meta.delimiter })}\n${text.slice(first.length + 1)}`;
+}

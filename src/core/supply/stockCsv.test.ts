@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readStockCsv, writeStockCsv } from '.';
+import { headingsOf, namesParts, readStockCsv, withHeadings, writeStockCsv } from '.';
 
 describe('a stock list', () => {
   it('takes parts as typed or by their figures, under headings of several names', () => {
@@ -31,5 +31,26 @@ describe('a stock list', () => {
   it('tells a dozen wrong lines and how many more there are', () => {
     const text = ['part', ...Array.from({ length: 30 }, (_, line) => `Z${line}`)].join('\n');
     expect(() => readStockCsv(text)).toThrow(/and 18 more lines$/);
+  });
+});
+
+describe('a list under other headings', () => {
+  it('keeps its separator and its lines, and names what was said', () => {
+    const text = 'Sorte;Lade;Menge\nC 56u 63V 105;X3;9\n';
+    expect(headingsOf(text)).toEqual(['Sorte', 'Lade', 'Menge']);
+    expect(namesParts(headingsOf(text))).toBe(false);
+    const named = withHeadings(
+      text,
+      new Map([
+        [0, 'part'],
+        [2, 'count'],
+      ]),
+    );
+    expect(named).toBe('part;column 2;count\nC 56u 63V 105;X3;9\n');
+    expect(readStockCsv(named)).toMatchObject([{ count: 9, drawer: '' }]);
+  });
+
+  it('counts its lines from where a piece of it stands', () => {
+    expect(() => readStockCsv('part,count\nC 1u 50V,x', 4000)).toThrow('line 4002');
   });
 });

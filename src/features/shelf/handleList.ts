@@ -7,17 +7,24 @@ import { database, putList, wholeShelf } from '@/store';
 const longest = 8 * 1024 * 1024;
 
 /**
- * Takes a stock list as CSV. Without `put` it only says what it would put there; with it all lines are put, or none.
+ * Takes a stock list as CSV. Without `put` it only says what it would put there, of a piece that stands so many lines
+ * `before` the rest; with it all lines are put, or none.
  */
 export async function takeList(request: Request): Promise<Response> {
   const text = await request.text();
   if (text.length > longest) return Response.json({ refused: 'a stock list has 8 MB at most' }, { status: 413 });
-  const lines = attempt(() => readStockCsv(text));
+  const asked = new URL(request.url).searchParams;
+  const lines = attempt(() => readStockCsv(text, Number(asked.get('before') ?? 0) || 0));
   if (lines instanceof Refusal) return Response.json({ refused: lines.message }, { status: 422 });
   const pieces = lines.reduce((sum, { count }) => sum + count, 0);
-  if (new URL(request.url).searchParams.has('put')) {
+  if (asked.has('put')) {
     const ids = lines.map(() => crypto.randomUUID());
-    await putList(await database(), lines, (at) => ids[at]!, new Date().toISOString());
+    try {
+      await putList(await database(), lines, (at) => ids[at]!, new Date().toISOString(), request.signal);
+    } catch (error) {
+      if (!request.signal.aborted) throw error;
+      return Response.json({ refused: 'given up: nothing of the list was put' }, { status: 499 });
+    }
     revalidatePath('/shelf');
   }
   return Response.json({ lines: lines.length, pieces });
