@@ -208,6 +208,32 @@ async function scriptSizes() {
   }
 }
 
+/** From asking for a page to the last of its document, over one connection, the shelf filled with many kinds. */
+async function pageTimes(runs) {
+  const kinds = 20_000;
+  const lines = Array.from(
+    { length: kinds },
+    (_, at) => `C ${1 + (at % 900)}u ${[16, 25, 35, 50, 63, 100][at % 6]}V 105,${at % 9},D${at % 400},lot ${at}`,
+  );
+  const put = await fetch(`${address}/api/shelf/list?put`, {
+    method: 'POST',
+    headers: { origin: address },
+    body: ['part,count,drawer,from', ...lines].join('\n'),
+  });
+  if (!put.ok) throw new Error(`the shelf was not filled: ${await put.text()}`);
+  const found = [];
+  for (const route of ['/parts', '/shelf', '/shelf?q=47u%2050V', '/donors', '/']) {
+    const times = [];
+    for (let run = 0; run < runs + 3; run += 1) {
+      const started = performance.now();
+      await (await fetch(address + route)).text();
+      if (run >= 3) times.push(performance.now() - started);
+    }
+    found.push([route, times]);
+  }
+  return found;
+}
+
 const show = (name, values) =>
   console.log(
     `  ${name.padEnd(46)} ${quantile(values, 0.5).toFixed(0).padStart(5)} ms median ${quantile(values, 0.95).toFixed(0).padStart(5)} ms p95 (${values.length} runs)`,
@@ -223,5 +249,6 @@ console.log(
 show('stage slider → ladder solved and laid out', await sliderFrames(100));
 show('bench first load, empty cache', await firstLoads(12));
 await scriptSizes();
+for (const [route, times] of await pageTimes(40)) show(`page ${route}, 20,000 kinds on the shelf`, times);
 await browser.close();
 child.kill('SIGTERM');

@@ -60,23 +60,24 @@ export async function searchShelf(database: Knex, typed: string, most = 60): Pro
 /** So far from what is wanted a figure may be and still be worth judging. */
 const worthJudging = { least: 0.4, most: 2.6 };
 
-/** What there is that may do in place of a part: of its kind, the first figure it is known by not far off. */
+/**
+ * What there is that may do in place of a part: of its kind, the first figure it is known by not far off, the nearest
+ * first.
+ */
 export async function stockLike(database: Knex, { kind, figures }: SupplyPart, most = 2000): Promise<StockRow[]> {
+  const [name = ''] = Object.keys(supplyKinds[kind].figures);
+  const value = figures[name];
   const query = database<StockRow>('stock_part')
     .select(...columns)
     .where({ kind })
     .where('count', '>', 0)
     .limit(most);
-  const [name = ''] = Object.keys(supplyKinds[kind].figures);
-  const value = figures[name];
   if (typeof value === 'number')
-    void query.whereIn(
-      'stock_part.id',
-      database('stock_figure')
-        .select('part')
-        .where({ name })
-        .whereBetween('value', [worthJudging.least * value, worthJudging.most * value]),
-    );
+    void query
+      .join('stock_figure', 'stock_figure.part', 'stock_part.id')
+      .where('stock_figure.name', name)
+      .whereBetween('stock_figure.value', [worthJudging.least * value, worthJudging.most * value])
+      .orderByRaw('max(stock_figure.value, ?) / min(stock_figure.value, ?)', [value, value]);
   return (await query) as unknown as StockRow[];
 }
 

@@ -1,5 +1,4 @@
 import 'server-only';
-import { predictionsOf } from '@/core/behaviour';
 import { priorOf } from '@/core/diagnosis';
 import { attempt, Refusal } from '@/core/quantity';
 import {
@@ -45,6 +44,15 @@ const isNumber = (alias: string) => /^[A-Z0-9]+[-./][A-Z0-9-./]*$/.test(alias);
 
 /** The parts of a sheet as they are bought, and its boards by number, with the share of such sets that want each. */
 function partsOf(sheet: Sheet): ComesIn['parts'] {
+  let parts = known.get(sheet);
+  if (!parts) known.set(sheet, (parts = shared(sheet)));
+  return parts;
+}
+
+/** Worked out once for each sheet. */
+const known = new WeakMap<Sheet, ComesIn['parts']>();
+
+function shared(sheet: Sheet): ComesIn['parts'] {
   const prior = priorOf(sheet);
   const shares = new Map<string, number>();
   const add = (typed: string, share: number) => shares.set(typed, (shares.get(typed) ?? 0) + share);
@@ -71,7 +79,7 @@ async function experience(): Promise<Experience> {
   const kinds = [...sets].flatMap(([id, count]): ComesIn[] => {
     const sheet = attempt(() => sheetOf(library, { sheet: id, options: {}, label: {} }));
     if (!sheet || sheet instanceof Refusal) return [];
-    return [{ perYear: count / lookedBack, parts: partsOf(predictionsOf(sheet).model.sheet) }];
+    return [{ perYear: count / lookedBack, parts: partsOf(sheet) }];
   });
   return { waiting: needs.filter(({ state }) => state === 'wanted'), fitted, years: lookedBack, kinds };
 }
@@ -79,7 +87,7 @@ async function experience(): Promise<Experience> {
 /** All donors with what is left in them, who wants it and what it is worth. */
 export async function loadDonors() {
   const db = await database();
-  const [all, parts, needs, known, settings] = await Promise.all([
+  const [all, parts, needs, experienced, settings] = await Promise.all([
     donors(db),
     donorParts(db),
     openNeeds(db),
@@ -98,7 +106,7 @@ export async function loadDonors() {
         const { id, set, count, typed, state } = need;
         return ranked!.verdict === 'no' ? [] : [{ need: id, set, count, wanted: typed, ordered: state === 'ordered' }];
       }),
-      demand: expectedDemand(part.typed, known),
+      demand: expectedDemand(part.typed, experienced),
     };
   });
   const views = all.map((donor): DonorView => ({ ...donor, parts: rows.filter((row) => row.donor === donor.id) }));

@@ -22,6 +22,9 @@ import {
   type SupplierView,
 } from './partsModel';
 
+/** So many of what lies nearest are judged for each need. */
+const nearest = 50;
+
 /** The stock that does best for a need and is enough, else the best of what is there. */
 function bestFor({ typed, count }: Need, stock: readonly StockRow[]): FromShelf | undefined {
   const doing = rankFor(readPart(typed), stock).filter(({ verdict }) => verdict !== 'no');
@@ -46,7 +49,7 @@ export async function loadParts() {
   const linked = new Set(sellers.filter(({ link }) => link !== '').map(({ id }) => id));
   const rows: NeedRow[] = [];
   for (const need of needs) {
-    const stock = need.state === 'wanted' ? await stockLike(db, readPart(need.typed)) : [];
+    const stock = need.state === 'wanted' ? await stockLike(db, readPart(need.typed), nearest) : [];
     rows.push({
       ...need,
       shelf: bestFor(need, stock),

@@ -49,11 +49,14 @@ async function vendorOf(
   };
 }
 
+/** So many of what lies nearest are judged for each part. */
+const nearest = 300;
+
 /** All that lies in drawers and might do for one of the parts. */
 async function onShelf(db: Database, parts: readonly string[]): Promise<HouseLot[]> {
   const found = new Map<string, HouseLot>();
   for (const typed of parts)
-    for (const row of await stockLike(db, readPart(typed))) found.set(row.id, { ...row, from: 'shelf' });
+    for (const row of await stockLike(db, readPart(typed), nearest)) found.set(row.id, { ...row, from: 'shelf' });
   return [...found.values()];
 }
 
