@@ -3,13 +3,14 @@
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { seed } from './seed.mjs';
-import { ensureBuilt, ensureInstalled, freePort, root, serve, workFolder } from './setup.mjs';
+import { ensureBuilt, ensureInstalled, freePort, playSuppliers, root, serve, workFolder } from './setup.mjs';
 
 ensureInstalled();
 ensureBuilt();
 const { launch } = await import('./browser.mjs');
 const database = path.join(workFolder, 'screenshots.db');
 seed(database, { fresh: true });
+const suppliers = playSuppliers(database, await freePort(4895));
 const { address, child } = await serve({ database, port: await freePort(4930), quiet: true, simulatedMeter: true });
 const browser = await launch();
 const folder = path.join(root, 'docs', 'screenshots');
@@ -78,7 +79,27 @@ const views = [
       )(page);
     },
   },
-  { name: 'parts', path: '/parts' },
+  {
+    name: 'parts',
+    path: '/parts',
+    act: (page) => page.getByText('In the house').waitFor(),
+  },
+  {
+    name: 'donors',
+    path: '/donors',
+    act: async (page) => {
+      await page.getByRole('button', { name: /Kiosk plasma/ }).click();
+      await page.getByRole('button', { name: 'What is worth taking?' }).click();
+      await page.getByText('leave the rest').waitFor();
+    },
+  },
+  {
+    name: 'kit',
+    path: `${job(0)}/kit`,
+    act: async (page) => {
+      await page.getByRole('button', { name: /All of the kit/ }).click();
+    },
+  },
   { name: 'repair', path: `${job(4)}/repair` },
   { name: 'close', path: `${job(9)}/close` },
   { name: 'notebook', path: '/notebook?q=dried' },
@@ -93,19 +114,6 @@ const views = [
       await page.keyboard.press('Alt+t');
       await page.keyboard.press('Alt+1');
       await page.locator('[data-testid=over-time][data-runs="2"]').waitFor();
-    },
-  },
-  {
-    name: 'reckoner',
-    path: `${job(1)}/bench`,
-    act: async (page) => {
-      await page.keyboard.press('=');
-      await page.getByRole('combobox', { name: 'What to reckon' }).fill('retrace');
-      await page.keyboard.press('Enter');
-      for (const text of ['112', '900u', '11n', '15.625k', '-2n2', '1500', '23k']) {
-        await page.keyboard.type(text);
-        await page.keyboard.press('Tab');
-      }
     },
   },
   {
@@ -193,7 +201,6 @@ const views = [
   },
   { name: 'shelf', path: '/shelf?q=for%20C%20680u%2050V%20105%20lowesr%2012.5x25%2F5%20at%2030%20V%2050%20kHz' },
   { name: 'sheet-editor', path: '/sheets/generic-plasma?adopt=1' },
-  { name: 'note', path: '/notebook/00000000-0000-4000-8000-000000001000' },
 ];
 
 const named = process.argv.slice(2);
@@ -213,4 +220,5 @@ try {
 } finally {
   await browser.close();
   child.kill('SIGTERM');
+  suppliers.kill('SIGTERM');
 }
