@@ -41,6 +41,7 @@ const rooms = [
   'job',
   'proof',
   'intermittent',
+  'setup',
   'practice',
 ];
 

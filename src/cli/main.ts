@@ -3,6 +3,7 @@ import { backup } from './backup';
 import { ac, faults, op, tran } from './circuits';
 import { type Command, type Printed } from './command';
 import { evaluate, policy, soak } from './planning';
+import { rails } from './setup';
 import { checkSheet, simulate, suspects } from './sheets';
 import { basket, harvest, substitute } from './supply';
 
@@ -20,6 +21,7 @@ const commands: readonly Command[] = [
   substitute,
   basket,
   harvest,
+  rails,
   backup,
 ];
 
