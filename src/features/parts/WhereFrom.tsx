@@ -94,7 +94,7 @@ function Found({ sourced, currency, busy, days, onDays, act }: FoundProps) {
       <div className={styles.cards}>
         {given.length > 0 && <InHouse given={given} busy={busy} act={act} />}
         {orders.map((order) => (
-          <OrderCard key={order.supplier} order={order} currency={currency} busy={busy} act={act} />
+          <OrderCard key={purposeOf(order)} order={order} currency={currency} busy={busy} act={act} />
         ))}
         {missing.length > 0 && (
           <div className={styles.card}>
@@ -153,6 +153,10 @@ function Found({ sourced, currency, busy, days, onDays, act }: FoundProps) {
     </>
   );
 }
+
+/** What an order is for: another order of the same supplier is another one. */
+const purposeOf = ({ supplier, lines }: ProposedOrder): string =>
+  [supplier, ...lines.flatMap(({ needs }) => needs.map(({ need }) => need))].join('/');
 
 interface InHouseProps {
   readonly given: readonly GivenLine[];

@@ -5,7 +5,7 @@ import * as yup from 'yup';
 import { Refusal } from '@/core/quantity';
 import { readPart, writePart } from '@/core/supply';
 import { type OrderAnswer, SupplierLink } from '@/instruments/suppliers';
-import { addOrder, database, keepWords, openOrders, saveSupplier, suppliers } from '@/store';
+import { addOrder, database, keepWords, openNeeds, openOrders, saveSupplier, suppliers } from '@/store';
 import { answered, type Answered } from '@/workshop/answer';
 
 const id = () => yup.string().uuid('every step needs an id of its own').required('every step needs an id of its own');
@@ -51,6 +51,10 @@ export async function placeOrder(input: unknown): Promise<Answered> {
     const db = await database();
     const seller = (await suppliers(db)).find((one) => one.id === supplier);
     if (!seller) throw new Refusal('there is no such supplier');
+    await refuseGone(
+      own,
+      lines.flatMap(({ needs }) => needs.map(({ need }) => need)),
+    );
     let taken: OrderAnswer | undefined;
     if (seller.link !== '')
       taken = await new SupplierLink(seller.title, seller.link).order(
@@ -80,6 +84,20 @@ export async function placeOrder(input: unknown): Promise<Answered> {
     revalidatePath('/');
     return undefined;
   });
+}
+
+/** @throws Refusal where something is not wanted any more, so that nothing is ordered in vain; an order that stands may be sent again */
+async function refuseGone(order: string, wanted: readonly string[]): Promise<void> {
+  const db = await database();
+  if ((await openOrders(db)).some((one) => one.id === order)) return;
+  const needs = new Map((await openNeeds(db)).map((need) => [need.id, need]));
+  for (const id of wanted) {
+    const need = needs.get(id);
+    if (need?.state !== 'wanted')
+      throw new Refusal(
+        `${need ? `${need.typed} for ${need.set} is ${need.state}` : 'something of it is gone'}: look again before you order`,
+      );
+  }
 }
 
 async function keepAnswer(own: string, { lines }: OrderAnswer): Promise<void> {

@@ -111,6 +111,15 @@ describe('where what is wanted comes from', () => {
     expect(await askOrder({ id: id() })).toMatchObject({ refused: expect.stringContaining('not open') as string });
   });
 
+  it('is not ordered a second time, nor by a page that is older than what stands', async () => {
+    const line = { item: 'F1', typed: 'C 100u 63V 105', count: 3, price: 0.1, due: '2026-12-01', over: 0 };
+    const again = { id: id(), supplier: far, postage: 1, lines: [{ ...line, needs: [{ need: second, count: 3 }] }] };
+    expect(await placeOrder(again)).toMatchObject({
+      refused: expect.stringContaining('is ordered: look again before you order') as string,
+    });
+    expect(await openOrders(await database())).toHaveLength(1);
+  });
+
   it('goes by what was last seen where a supplier is away, and says so', async () => {
     server.closeAllConnections();
     server.close();
