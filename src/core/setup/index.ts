@@ -2,3 +2,4 @@ export { adviseRails, type Rail, type RailMove, type RailsAdvice, type Touch } f
 export { readRails } from './railsFile';
 export { drawTrimmers } from './trimmers';
 export { turnWords } from './turnWords';
+export { railsWalk, railSteps, turnedNote, type RailRow } from './walk';

@@ -47,6 +47,9 @@ export function OfItsKind({ job, sheet: { quirks, kit }, setUp }: OfItsKindProps
               </li>
             ))}
           </ol>
+          <p>
+            <Link href={`/job/${job}/setup`}>Set the rails one touch at a time</Link>
+          </p>
         </section>
       )}
       {kit.length > 0 && (

@@ -1,0 +1,62 @@
+import { describe, expect, it } from 'vitest';
+import { shippedSheets } from '@/sheets';
+import { predictionsOf } from '../behaviour';
+import { type LogEntry } from '../log';
+import { withLabel } from '../sheet';
+import { railsWalk, railSteps, turnedNote } from '.';
+
+const sheet = withLabel(shippedSheets().get('halvane-hp-42')!, { vs: 185, va: 62, vset: 195, vscan: -170, ve: 104 });
+const steps = railSteps(sheet, predictionsOf(sheet).checks);
+
+/** Lines as the page records them: `vs-dc 182.1`, or `turned VR841`. */
+const log = (...lines: readonly string[]): LogEntry[] =>
+  lines.map((line, index) => {
+    const [check = '', value] = line.split(' ');
+    return {
+      id: `line-${index}`,
+      at: '2026-03-01T10:00:00Z',
+      body: line.startsWith('turned')
+        ? { kind: 'note', text: line }
+        : { kind: 'reading', check, answer: { kind: 'number', value: Number(value), shape: 'settled' }, text: value! },
+    };
+  });
+const start = ['vs-dc 182', 'va-dc 60', 've-dc 104', 'vset-dc 195', 'vscan-dc -170'];
+
+describe('the rails of a set', () => {
+  it('are the steps that have a figure: the label’s target, the step’s tolerance, the control it names', () => {
+    expect(steps.map(({ id, target, within, control }) => [id, target, Number(within.toFixed(2)), control])).toEqual([
+      ['vs-dc', 185, 1.85, 'VR841'],
+      ['va-dc', 62, 1.24, 'VR851'],
+      ['ve-dc', 104, 3.12, 'VR621'],
+      ['vset-dc', 195, 5.85, 'VR521'],
+      ['vscan-dc', -170, 5.1, 'VR531'],
+    ]);
+    expect(steps[0]!.clockwiseRaises).toBe(true);
+  });
+
+  it('are all read first, in the maker’s order', () => {
+    expect(railsWalk(steps, log()).asks).toMatchObject({ do: 'read', row: { id: 'vs-dc' } });
+    expect(railsWalk(steps, log('vs-dc 182')).asks).toMatchObject({ do: 'read', row: { id: 'va-dc' } });
+    expect(railsWalk(steps, log(...start)).asks.do).toBe('turn');
+  });
+
+  it('are read anew after each turn, that of the control first, and what it did is learnt', () => {
+    const after = railsWalk(steps, log(...start, turnedNote('VR841')));
+    expect(after.asks).toMatchObject({ do: 'read', row: { id: 'vs-dc' } });
+    const again = ['vs-dc 185', 'va-dc 61', 've-dc 104', 'vset-dc 195', 'vscan-dc -170'];
+    const next = railsWalk(steps, log(...start, turnedNote('VR841'), ...again));
+    expect(next.touches).toBe(1);
+    const couples = next.advice!.learnt[0]!.couples.find(({ rail }) => rail === 'va-dc')!;
+    expect(couples.mean).toBeCloseTo(1 / 3, 1);
+    // Va is within 2 % of 62 now.
+    expect(next.asks).toEqual({ do: 'done' });
+    expect(next.rows[0]).toMatchObject({ first: 182, reads: 185 });
+  });
+
+  it('leave a control at its end alone, and say so', () => {
+    const end = log(...start, `${turnedNote('VR841')} to its end`, ...start.map((line) => line.replace('182', '183')));
+    const { advice, asks } = railsWalk(steps, end);
+    expect(advice!.trouble).toMatchObject([{ control: 'VR841', kind: 'at its end' }]);
+    expect(asks).toMatchObject({ do: 'turn', row: { control: 'VR851' } });
+  });
+});

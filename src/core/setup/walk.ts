@@ -1,0 +1,122 @@
+import { type Check } from '../behaviour';
+import { type LogEntry, standing } from '../log';
+import { toleranceWidth } from '../quantity';
+import { type SetUpStep, type Sheet } from '../sheet';
+import { adviseRails, type Rail, type RailMove, type RailsAdvice, type Touch } from './rails';
+
+/** A step of setting up that is a rail brought to a figure, with the point where it is read. */
+export interface RailStep extends Omit<Rail, 'reads'> {
+  readonly step: SetUpStep;
+  readonly check: Check;
+}
+
+/** A rail step with what it read last. */
+export interface RailRow extends RailStep {
+  /** Undefined before it was read. */
+  readonly reads: number | undefined;
+  /** What it read first, before anything was turned. */
+  readonly first: number | undefined;
+}
+
+/** What is asked for now. */
+export type WalkAsks =
+  | { readonly do: 'read'; readonly row: RailRow }
+  | { readonly do: 'turn'; readonly row: RailRow; readonly move: RailMove }
+  /** All are within, or nothing that can be turned brings them there. */
+  | { readonly do: 'done' };
+
+export interface RailsWalk {
+  readonly rows: readonly RailRow[];
+  readonly asks: WalkAsks;
+  readonly advice: RailsAdvice | undefined;
+  readonly touches: number;
+}
+
+/** How the record says that a control was turned. */
+export const turnedNote = (control: string): string => `turned ${control}`;
+const turned = /^turned (\S+)(?: to its end)?$/;
+const toItsEnd = / to its end$/;
+
+/** The part that a step says to turn: `VR841, warm` is VR841; a step that names none is turned by its own title. */
+const controlIn = ({ how, title }: SetUpStep): string =>
+  /\b(?:VR\w*\d+|[A-Z][A-Z0-9]*-VR\d*)\b/.exec(how)?.[0] ?? title.replace(/\s+/g, '-');
+
+/** Share that a step says a rail may be off: `label ±1 %`. */
+const shareIn = ({ target }: SetUpStep): number | undefined => {
+  const found = /±\s*(\d+(?:[.,]\d+)?)\s*%/.exec(target);
+  return found ? Number(found[1]!.replace(',', '.')) / 100 : undefined;
+};
+
+/** The steps of a sheet that bring a rail to a figure, in the maker’s order. */
+export function railSteps(sheet: Sheet, checks: ReadonlyMap<string, Check>): RailStep[] {
+  return sheet.setUp.flatMap((step): RailStep[] => {
+    const check = step.point === undefined ? undefined : checks.get(step.point);
+    const net = check?.point?.net === undefined ? undefined : sheet.nets.get(check.point.net);
+    const target = check?.point?.expect ?? net?.volts;
+    if (check?.measure !== 'dc' || !net || target === undefined || target === 0) return [];
+    const share = shareIn(step);
+    return [
+      {
+        step,
+        check,
+        id: check.id,
+        target,
+        within: toleranceWidth(share ? { relative: share } : net.tolerance, target),
+        limit: undefined,
+        control: controlIn(step),
+        clockwiseRaises: /clockwise raises/i.test(step.how)
+          ? true
+          : /clockwise lowers/i.test(step.how)
+            ? false
+            : undefined,
+      },
+    ];
+  });
+}
+
+/**
+ * How the setting of rails stands by the record: what was read, what was turned, and what is asked for next. After a turn all
+ * rails are read again, its own first: that is how it is learnt what a control does to the others.
+ */
+export function railsWalk(steps: readonly RailStep[], log: readonly LogEntry[]): RailsWalk {
+  const ids = new Set(steps.map(({ id }) => id));
+  const latest = new Map<string, number>();
+  const first = new Map<string, number>();
+  const fresh = new Set<string>();
+  const touches: Touch[] = [];
+  let open:
+    { readonly control: string; readonly before: ReadonlyMap<string, number>; readonly end: boolean } | undefined;
+  const close = () => {
+    if (open) touches.push({ ...open, turn: undefined, after: new Map(latest) });
+    open = undefined;
+  };
+  const lines = [...standing(log, 'reading'), ...standing(log, 'note')].sort(
+    (a, b) => log.indexOf(a.entry) - log.indexOf(b.entry),
+  );
+  for (const { body } of lines) {
+    if (body.kind === 'note') {
+      const control = turned.exec(body.text)?.[1];
+      if (control === undefined || !steps.some((step) => step.control === control)) continue;
+      close();
+      open = { control, before: new Map(latest), end: toItsEnd.test(body.text) };
+      fresh.clear();
+    } else if (ids.has(body.check) && body.answer.kind === 'number') {
+      latest.set(body.check, body.answer.value);
+      if (!first.has(body.check)) first.set(body.check, body.answer.value);
+      fresh.add(body.check);
+    }
+  }
+  const rows = steps.map((step): RailRow => ({ ...step, reads: latest.get(step.id), first: first.get(step.id) }));
+  const control = open?.control;
+  const toRead = rows.filter(({ id }) => !fresh.has(id));
+  const due = toRead.find((row) => row.control === control) ?? toRead[0];
+  if (due) return { rows, asks: { do: 'read', row: due }, advice: undefined, touches: touches.length };
+  close();
+  const advice = adviseRails(
+    rows.map((row) => ({ ...row, reads: row.reads! })),
+    touches,
+  );
+  const row = rows.find((one) => one.control === advice.next?.control);
+  const asks: WalkAsks = advice.next && row ? { do: 'turn', row, move: advice.next } : { do: 'done' };
+  return { rows, asks, advice, touches: touches.length };
+}

@@ -1,0 +1,196 @@
+'use client';
+
+import Link from 'next/link';
+import { useMemo, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { readEntry } from '@/core/entry';
+import { lastStanding } from '@/core/log';
+import { attempt, formatQuantity, Refusal } from '@/core/quantity';
+import { type RailRow, railsWalk, railSteps, turnedNote } from '@/core/setup';
+import { EmptyState, Key, LineEntry, say, spoken, VerdictMark } from '@/ui';
+import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import styles from './setup.module.css';
+import { askedWords, markOfRail, offWords } from './setupModel';
+
+/** The rails brought to the label one touch at a time: what to turn, to what reading, and what is to be read after it. */
+export function SetUpPage({ file }: { file: JobFile }) {
+  const { log, job } = useJob(file);
+  const { checks } = job.predictions;
+  const steps = useMemo(() => railSteps(file.sheet, checks), [file.sheet, checks]);
+  const walk = useMemo(() => railsWalk(steps, log.entries), [steps, log.entries]);
+  const [typed, setTyped] = useState('');
+  const [message, setMessage] = useState<string>();
+  const [aloud, setAloud] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const live = job.bench.context.power === 'live';
+  const { rows, asks, advice } = walk;
+  const asked = asks.do === 'done' ? undefined : asks.row;
+
+  const enter = (end = false) => {
+    if (!asked) return;
+    const entry = attempt(() => readEntry(typed, { sheet: file.sheet, checks, focus: asked.check }));
+    if (entry instanceof Refusal) return setMessage(entry.message);
+    if (entry.kind !== 'reading' || entry.answer.kind !== 'number' || !Number.isFinite(entry.answer.value))
+      return setMessage(`write the volts at ${asked.step.title}, as ${formatQuantity(asked.target, 'V', 4)}`);
+    const reading = { kind: 'reading', check: entry.check.id, answer: entry.answer, text: typed } as const;
+    const turned = { kind: 'note', text: `${turnedNote(asked.control)}${end ? ' to its end' : ''}` } as const;
+    // Another point that is named is a reading of that, and nothing was turned.
+    const wasTurned = asks.do === 'turn' && entry.check.id === asked.id;
+    const made = log.record(wasTurned ? [{ body: turned }, { body: reading }] : [{ body: reading }]);
+    setTyped('');
+    setMessage(undefined);
+    if (aloud) say(spoken(askedWords(railsWalk(steps, [...log.entries, ...made]).asks)));
+    input.current?.focus();
+  };
+  useHotkeys(
+    'alt+z',
+    () => {
+      const last = lastStanding(log.entries);
+      if (last) log.takeBack(last.id);
+    },
+    { enableOnFormTags: true, preventDefault: true },
+  );
+  if (steps.length === 0)
+    return (
+      <JobFrame file={file} log={log} bench={job.bench}>
+        <EmptyState title="No rails to set">
+          <p>
+            The sheet of this set names no rail with a figure in its set-up.{' '}
+            <Link href={`/job/${file.id}/set`}>What it is</Link> says what else there is to set.
+          </p>
+        </EmptyState>
+      </JobFrame>
+    );
+  return (
+    <JobFrame file={file} log={log} bench={job.bench} ground={asked?.check.ground}>
+      <div className={styles.page}>
+        <section className={styles.card} aria-label="Set next" data-asks={asks.do} data-rail={asked?.id ?? ''}>
+          {!live && (
+            <p className="caution">
+              Rails are set live and warm: insulated tool, one hand, eyes on the pin before the tool is moved.
+            </p>
+          )}
+          {asks.do === 'done' ? (
+            <Done rows={rows} touches={walk.touches} />
+          ) : (
+            <>
+              <h1>{asks.do === 'turn' ? `Turn ${asks.move.control}` : `Read ${asks.row.step.title}`}</h1>
+              {asks.do === 'turn' ? (
+                <p className={styles.aim}>
+                  until it reads <b className="figure">{formatQuantity(asks.move.aim, 'V', 4)}</b>
+                  <small>
+                    now {formatQuantity(asks.move.now, 'V', 4)}, label {formatQuantity(asks.row.target, 'V', 4)}
+                    {asks.move.limited && ' · not further yet: a limit of another rail is near'}
+                  </small>
+                </p>
+              ) : (
+                <p className={styles.aim}>
+                  <small>
+                    {asks.row.check.point?.where ?? ''} · label {formatQuantity(asks.row.target, 'V', 4)}
+                  </small>
+                </p>
+              )}
+              <LineEntry
+                ref={input}
+                label={asks.do === 'turn' ? 'What it reads when you let go' : 'What it reads'}
+                placeholder={formatQuantity(asks.do === 'turn' ? asks.move.aim : asks.row.target, 'V', 4).replace(
+                  /\s*V$/,
+                  '',
+                )}
+                value={typed}
+                maxLength={40}
+                autoFocus
+                message={message}
+                onType={(text) => {
+                  setTyped(text);
+                  setMessage(undefined);
+                }}
+                onEnter={() => enter()}
+              />
+              <p className="soft">{asks.row.step.how}</p>
+              {asks.do === 'turn' && (
+                <p>
+                  <button type="button" className={styles.small} disabled={typed === ''} onClick={() => enter(true)}>
+                    That is the end of its travel
+                  </button>
+                </p>
+              )}
+            </>
+          )}
+          {advice?.trouble.map(({ control, words }) => (
+            <p key={control} className={styles.trouble}>
+              ▲ {words}. It is a fault, no setting: <Link href={`/job/${file.id}/bench`}>back to the bench</Link>.
+            </p>
+          ))}
+          <p>
+            <label>
+              <input type="checkbox" checked={aloud} onChange={(event) => setAloud(event.target.checked)} /> Say what is
+              next
+            </label>{' '}
+            · <Key>Alt Z</Key> takes the last back
+          </p>
+        </section>
+        <section aria-label="Rails" className={styles.rails}>
+          <h2 className="label">Rails, in the maker’s order</h2>
+          <ol data-testid="rails">
+            {rows.map((row) => (
+              <li key={row.id} data-asked={row.id === asked?.id ? '' : undefined}>
+                <VerdictMark mark={markOfRail(row)} />
+                <b>{row.step.title}</b>
+                <span className="figure">
+                  {row.reads === undefined ? 'not read' : formatQuantity(row.reads, 'V', 4)}
+                </span>
+                <span className="soft">{offWords(row)}</span>
+                <small>
+                  {row.control}
+                  {row.first !== undefined &&
+                    row.first !== row.reads &&
+                    ` · ${formatQuantity(row.first, 'V', 4)} before`}
+                </small>
+              </li>
+            ))}
+          </ol>
+          <Learnt walk={walk} />
+        </section>
+      </div>
+    </JobFrame>
+  );
+}
+
+function Done({ rows, touches }: { rows: readonly RailRow[]; touches: number }) {
+  const all = rows.every((row) => markOfRail(row) === 'within');
+  return (
+    <>
+      <h1>{all ? 'All rails are within' : 'No control brings the rest there'}</h1>
+      <p>
+        {touches === 0 ? 'Nothing had to be turned.' : `${touches} ${touches === 1 ? 'touch' : 'touches'} in all.`} Read
+        them once more when the set has been warm for ten minutes.
+      </p>
+    </>
+  );
+}
+
+/** What the turns so far have shown that each control does to the other rails. */
+function Learnt({ walk: { advice, rows } }: { walk: ReturnType<typeof railsWalk> }) {
+  const known = (advice?.learnt ?? []).flatMap(({ control, couples }) =>
+    couples.flatMap(({ rail, mean, spread }) =>
+      Math.abs(mean) > 3 * spread && Math.abs(mean) > 0.01 ? [{ control, rail, mean }] : [],
+    ),
+  );
+  if (known.length === 0) return null;
+  const titled = (id: string) => rows.find((row) => row.id === id)?.step.title ?? id;
+  const own = (control: string) => rows.find((row) => row.control === control)?.step.title ?? control;
+  return (
+    <>
+      <h2 className="label">Learnt from the turns</h2>
+      <ul className={styles.learnt}>
+        {known.map(({ control, rail, mean }) => (
+          <li key={control + rail}>
+            <b>{control}</b>: a volt of {own(control)} {mean > 0 ? 'raises' : 'lowers'} {titled(rail)} by{' '}
+            <span className="figure">{Math.abs(mean).toFixed(2)} V</span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
