@@ -45,7 +45,7 @@ test('the reckoner opens over the bench by one key, warns of X-rays, and its ans
 
   // Where no log is open the note goes its own way, and stands on the bench afterwards.
   await page.goto(page.url().replace('/bench', '/close'), { waitUntil: 'networkidle' });
-  await page.locator('body').click({ position: { x: 740, y: 20 } });
+  await page.locator('body').click({ position: { x: 780, y: 20 } });
   await page.keyboard.press('=');
   await choose(reckoner, 'decibels', 'Decibels');
   await reckoner.getByLabel('Volts in').fill('1');
