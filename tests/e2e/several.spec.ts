@@ -35,5 +35,5 @@ test('five parts found bad in one look are named together, replaced in one go an
   await page.goto(`${job}/repair`);
   for (const part of bad) await expect(page.getByRole('region', { name: 'What was done' })).toContainText(part);
   await page.goto(`${job}/close`);
-  await expect(page.getByLabel('The parts')).toHaveValue(/C522[\s\S]*C551/);
+  await expect(page.getByLabel('What cured it')).toHaveValue(/C522[\s\S]*C551/);
 });

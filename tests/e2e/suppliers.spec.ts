@@ -134,6 +134,7 @@ test('a supplier that is away is told, and his last prices are used; a price tha
   server!.close();
   await page.reload();
   await expect(page.getByText(/Moody Parts does not answer \(no connection; tried 3 times\).*are used/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Ask again' })).toBeEnabled();
   await expect(proposed).toContainText('C 27µF 63V 105°C');
 });
 

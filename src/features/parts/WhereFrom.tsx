@@ -28,7 +28,8 @@ export function WhereFrom({ wanted, currency, settle }: WhereFromProps) {
   const [days, setDays] = useState<number>();
   const [found, setFound] = useState<{ readonly of: string; readonly asked: Asked }>();
   const [busy, setBusy] = useState(false);
-  const question = `${wanted}/${days ?? ''}`;
+  const [again, setAgain] = useState(0);
+  const question = `${wanted}/${days ?? ''}/${again}`;
   useEffect(() => {
     const given = new AbortController();
     ask(days, given.signal).then(
@@ -66,6 +67,7 @@ export function WhereFrom({ wanted, currency, settle }: WhereFromProps) {
           busy={busy || found?.of !== question}
           days={days}
           onDays={setDays}
+          askAgain={() => setAgain(again + 1)}
           act={(work) => void act(work)}
         />
       )}
@@ -79,10 +81,11 @@ interface FoundProps {
   readonly busy: boolean;
   readonly days: number | undefined;
   readonly onDays: (days: number | undefined) => void;
+  readonly askAgain: () => void;
   readonly act: (work: () => Promise<Answered>) => void;
 }
 
-function Found({ sourced, currency, busy, days, onDays, act }: FoundProps) {
+function Found({ sourced, currency, busy, days, onDays, askAgain, act }: FoundProps) {
   const { given, orders, missing, patience, trouble, exact, cost } = sourced;
   return (
     <>
@@ -91,6 +94,11 @@ function Found({ sourced, currency, busy, days, onDays, act }: FoundProps) {
           {words}.
         </p>
       ))}
+      {trouble.length > 0 && (
+        <button type="button" className={styles.small} disabled={busy} onClick={askAgain}>
+          Ask again
+        </button>
+      )}
       <div className={styles.cards}>
         {given.length > 0 && <InHouse given={given} busy={busy} act={act} />}
         {orders.map((order) => (

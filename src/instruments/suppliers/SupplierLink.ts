@@ -17,7 +17,7 @@ interface Habits {
   readonly pause: number;
 }
 
-const usual: Habits = { patience: 2500, tries: 3, pause: 200 };
+const usual: Habits = { patience: 4000, tries: 3, pause: 200 };
 
 /** An answer longer than this, in characters, is not read. */
 const longest = 4 * 1024 * 1024;
