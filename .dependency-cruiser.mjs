@@ -132,7 +132,7 @@ const frame = {
       comment: 'Core has no interface, database or framework code.',
       severity: 'error',
       from: { path: '^src/core/', pathNot: noTests },
-      to: { pathNot: ['^src/core/', 'node_modules/(highs|papaparse|yaml|yup|simple-statistics)/'] },
+      to: { pathNot: ['^src/core/', 'node_modules/(highs|ml-matrix|papaparse|yaml|yup|simple-statistics)/'] },
     },
   ],
   options: {

@@ -1,4 +1,4 @@
-export { adviseRails, type Rail, type RailMove, type RailsAdvice, type Touch } from './rails';
+export { adviseRails, type Rail, type Touch } from './rails';
 export { readRails } from './railsFile';
 export { drawTrimmers } from './trimmers';
 export { turnWords } from './turnWords';

@@ -74,6 +74,8 @@ export interface RailsAdvice {
 const readingNoise = 5e-4;
 /** What a control is thought to do to another rail before it was turned, in volts for a volt, as a share of the ratio of their targets. */
 const usualCoupling = 0.2;
+/** In the maker’s order a control does so much less to what comes before it. */
+const backwards = 0.2;
 /** What a volt does changes so much over the travel. */
 const bend = 0.02;
 /** Readings are brought this far into their tolerance, so that the last control does not push one out. */
@@ -99,11 +101,12 @@ function joined(thought: Learnt, seen: Learnt): Learnt {
 }
 
 /** What each control does to each rail, for a volt of its own: columns by control, in the order of the rails. */
-function couplings(rails: readonly Rail[], touches: readonly Touch[]): Learnt[][] {
+function couplings(rails: readonly Rail[], touches: readonly Touch[], inOrder: boolean): Learnt[][] {
   return rails.map((own, i) =>
     rails.map((other, j): Learnt => {
       if (i === j) return { mean: 1, spread: 0 };
-      let known: Learnt = { mean: 0, spread: usualCoupling * Math.abs(other.target / own.target) };
+      const thought = usualCoupling * (inOrder && j < i ? backwards : 1);
+      let known: Learnt = { mean: 0, spread: thought * Math.abs(other.target / own.target) };
       for (const { control, before, after } of touches) {
         if (control !== own.control) continue;
         const moved = after.get(own.id)! - before.get(own.id)!;
@@ -185,9 +188,10 @@ function movesFor(rails: readonly Rail[], does: readonly (readonly Learnt[])[], 
  * reads an aim that allows for what the others will still do to it; what each does to the others is learnt from every touch.
  *
  * @param touches in the order in which they were made
+ * @param inOrder the rails stand in the maker’s order: what is set later hardly moves what was set before
  */
-export function adviseRails(rails: readonly Rail[], touches: readonly Touch[]): RailsAdvice {
-  const does = couplings(rails, touches);
+export function adviseRails(rails: readonly Rail[], touches: readonly Touch[], inOrder = false): RailsAdvice {
+  const does = couplings(rails, touches, inOrder);
   const trouble = rails.flatMap((rail) => troubleOf(rail, touches) ?? []);
   const movable = rails.map(
     ({ control }) => !trouble.some((one) => one.control === control && one.kind !== 'wrong way'),
@@ -197,21 +201,21 @@ export function adviseRails(rails: readonly Rail[], touches: readonly Touch[]): 
   const stirs = (i: number) =>
     sumOf(rails.entries(), ([j, { within }]) => (does[i]![j]!.spread * Math.abs(moves[i]!)) / within);
   const left = rails.flatMap((_, i) => (Math.abs(moves[i]!) > 2 * noiseOf(rails[i]!) ? [i] : []));
-  left.sort((a, b) => stirs(b) - stirs(a));
+  if (!inOrder) left.sort((a, b) => stirs(b) - stirs(a));
   const outside = rails.some(({ reads, target, within }) => Math.abs(reads - target) > within);
   const learnt = rails.map((rail, i) => ({
     control: rail.control,
     perTurn: perTurn(rail, touches),
     couples: rails.flatMap((other, j) => (i === j ? [] : [{ rail: other.id, ...does[i]![j]! }])),
   }));
-  const [first] = left;
+  const offered = left.map((i) => ({ share: 0, ...moveOf(rails, i, moves[i]!, does[i]!, learnt[i]!.perTurn) }));
+  offered.forEach((one, at) => (one.share = (one.aim - one.now) / moves[left[at]!]!));
+  // One that a limit holds back waits for the others, or does what it may.
+  const next = offered.find(({ share }) => share > halfFree) ?? [...offered].sort((a, b) => b.share - a.share)[0];
   return {
     done: !outside,
-    next:
-      outside && first !== undefined
-        ? moveOf(rails, first, moves[first]!, does[first]!, learnt[first]!.perTurn)
-        : undefined,
-    left: outside ? left.map((i) => rails[i]!.control) : [],
+    next: outside ? next : undefined,
+    left: outside ? offered.map(({ control }) => control) : [],
     trouble,
     learnt,
   };

@@ -115,6 +115,7 @@ export function railsWalk(steps: readonly RailStep[], log: readonly LogEntry[]):
   const advice = adviseRails(
     rows.map((row) => ({ ...row, reads: row.reads! })),
     touches,
+    true,
   );
   const row = rows.find((one) => one.control === advice.next?.control);
   const asks: WalkAsks = advice.next && row ? { do: 'turn', row, move: advice.next } : { do: 'done' };
