@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { nextStates, needStates } from '@/core/supply';
-import { daysLate, groups, kindOf, orderSheet, stepWord, toBuy } from './partsModel';
+import { daysLate, groups, kindOf, mistakenOf, orderSheet, orderWords, stepWord, toBuy } from './partsModel';
 
 const need = (typed: string, count: number, set: string, state: (typeof needStates)[number] = 'wanted') => ({
   typed,
@@ -64,4 +64,37 @@ describe('the steps of a need', () => {
 it('says what kind of part a line begins', () => {
   expect(kindOf('C 680u')).toBe('capacitor');
   expect(kindOf('C')).toBeUndefined();
+});
+
+describe('a line of an order', () => {
+  const line = (said?: { state: string; due: string; sent: string }) => ({
+    need: 'need-1',
+    set: 'Tea-room set',
+    item: 'H1',
+    typed: 'C 100µF 50V 105°C',
+    count: 2,
+    over: 0,
+    price: 0.4,
+    due: '2026-12-01',
+    said: said && { item: 'H1', ...said },
+  });
+  const sent = (typed: string) => mistakenOf(line({ state: 'sent', due: '', sent: typed }));
+
+  it('is told by what its seller said last, or by the date that was promised', () => {
+    expect(orderWords(line())).toBe('due 1 Dec 2026');
+    expect(orderWords(line({ state: 'back-ordered', due: '2026-12-10', sent: '' }))).toBe(
+      'back-ordered, due 10 Dec 2026',
+    );
+    expect(orderWords({ ...line(), due: '' })).toBe('no date');
+  });
+
+  it('is mistaken where what was sent does not do for what was ordered, and says in what', () => {
+    expect(sent('C 100µF 50V 105°C')).toBeUndefined();
+    expect(sent('C 100u 63V 105')).toBeUndefined();
+    expect(sent('C 100u 35V 105')).toBe(
+      'the note says C 100µF 35V 105°C · volts: 35V, less than the 50V of the old one',
+    );
+    expect(sent('R 10 1W')).toBe('the note says R 10 1W');
+    expect(mistakenOf(line())).toBeUndefined();
+  });
 });
