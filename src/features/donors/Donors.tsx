@@ -55,7 +55,7 @@ export function Donors({ donors, currency, hourlyRate }: DonorsProps) {
             </li>
           ))}
         </ul>
-        <button type="button" className={styles.small} onClick={() => setAdding(true)}>
+        <button type="button" className="press" onClick={() => setAdding(true)}>
           Another donor
         </button>
       </aside>
@@ -167,7 +167,7 @@ function Row({ row, busy, act }: RowProps) {
             <button
               key={match.need}
               type="button"
-              className={styles.main}
+              className="press main"
               disabled={busy}
               onClick={() =>
                 act(() => takeFromHouse({ id: crypto.randomUUID(), need: match.need, part: id, from: 'donor' }))
@@ -177,10 +177,10 @@ function Row({ row, busy, act }: RowProps) {
               {match.ordered && ', on order elsewhere'}
             </button>
           ))}
-          <button type="button" className={styles.small} disabled={busy} onClick={() => act(() => take('shelf'))}>
+          <button type="button" className="press" disabled={busy} onClick={() => act(() => take('shelf'))}>
             One to the shelf
           </button>
-          <button type="button" className={styles.small} disabled={busy} onClick={() => act(() => take('spoiled'))}>
+          <button type="button" className="press" disabled={busy} onClick={() => act(() => take('spoiled'))}>
             Spoiled
           </button>
         </span>
@@ -227,7 +227,7 @@ function Plan({ donor, currency, hourlyRate, act }: PlanProps) {
           onChange={(event) => setMinutes(event.target.value)}
         />
       </label>
-      <button type="submit" className={styles.small}>
+      <button type="submit" className="press">
         What is worth taking?
       </button>
       {told && 'refused' in told && (
@@ -261,7 +261,7 @@ function Plan({ donor, currency, hourlyRate, act }: PlanProps) {
                   </li>
                 ))}
               </ol>
-              <button type="button" className={styles.main} onClick={() => act(takeAll)}>
+              <button type="button" className="press main" onClick={() => act(takeAll)}>
                 They are out: all to the shelf
               </button>
             </>
@@ -313,10 +313,10 @@ function NewDonor({ settle, message, leave }: NewDonorProps) {
         </p>
       )}
       <span className={styles.steps}>
-        <button type="submit" className={styles.main}>
+        <button type="submit" className="press main">
           Keep
         </button>
-        <button type="button" className={styles.small} onClick={() => leave()}>
+        <button type="button" className="press" onClick={() => leave()}>
           Leave
         </button>
       </span>

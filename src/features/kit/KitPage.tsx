@@ -150,17 +150,17 @@ function Next({ place, disabled, fit }: NextProps) {
       {misprinted && asked ? (
         <p role="alert">
           <b>Does its minus lie on the ground plane, whatever the print says?</b>{' '}
-          <button type="button" className={styles.main} disabled={disabled} onClick={fit}>
+          <button type="button" className="press main" disabled={disabled} onClick={fit}>
             Yes, it is checked
           </button>{' '}
-          <button type="button" className={styles.small} onClick={() => setAsked(false)}>
+          <button type="button" className="press" onClick={() => setAsked(false)}>
             No, turn it first
           </button>
         </p>
       ) : (
         <button
           type="button"
-          className={styles.main}
+          className="press main"
           disabled={disabled}
           onClick={() => (misprinted ? setAsked(true) : fit())}
         >

@@ -43,7 +43,7 @@ export function Purchases({ kit, house, refused, list }: PurchasesProps) {
                 </small>
               </span>
               {listed < count && (
-                <button type="button" className={styles.small} onClick={() => list([{ typed, count: count - listed }])}>
+                <button type="button" className="press" onClick={() => list([{ typed, count: count - listed }])}>
                   List {count - listed}
                 </button>
               )}
@@ -52,7 +52,7 @@ export function Purchases({ kit, house, refused, list }: PurchasesProps) {
         })}
       </ol>
       {missing.length > 1 && (
-        <button type="button" className={styles.small} style={{ justifySelf: 'start' }} onClick={() => list(missing)}>
+        <button type="button" className="press" style={{ justifySelf: 'start' }} onClick={() => list(missing)}>
           List all {missing.length}
         </button>
       )}

@@ -56,7 +56,7 @@ export function NeedLine({ row, currency, settle }: NeedLineProps) {
       </span>
       <span className={styles.steps}>
         {row.shelf && row.shelf.count >= row.count && (
-          <button type="button" className={styles.other} disabled={busy} onClick={() => take(row.shelf!)}>
+          <button type="button" className="press" disabled={busy} onClick={() => take(row.shelf!)}>
             Take {row.count} from {row.shelf.drawer === '' ? 'the shelf' : row.shelf.drawer}
           </button>
         )}
@@ -64,7 +64,7 @@ export function NeedLine({ row, currency, settle }: NeedLineProps) {
           <button
             key={state}
             type="button"
-            className={state === 'fitted' || (state === 'here' && row.state === 'ordered') ? styles.main : styles.other}
+            className={state === 'fitted' || (state === 'here' && row.state === 'ordered') ? 'press main' : 'press'}
             disabled={busy}
             aria-expanded={state === 'ordered' ? ordering : undefined}
             onClick={() => (state === 'ordered' ? setOrdering(!ordering) : step(state))}
@@ -138,7 +138,7 @@ function Order({ row, currency, busy, order }: OrderProps) {
         <span className="label">{currency} each</span>
         <input className="field" inputMode="decimal" value={price} onChange={(event) => setPrice(event.target.value)} />
       </label>
-      <button type="submit" className={styles.main} disabled={busy}>
+      <button type="submit" className="press main" disabled={busy}>
         Ordered
       </button>
     </form>

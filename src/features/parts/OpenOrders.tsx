@@ -55,7 +55,7 @@ function Order({ order, settle }: { order: OrderView; settle: OpenOrdersProps['s
         ))}
       </ul>
       {linked && (
-        <button type="button" className={styles.small} disabled={busy} onClick={() => void ask()}>
+        <button type="button" className="press" disabled={busy} onClick={() => void ask()}>
           {busy ? 'Asking' : 'How does it stand?'}
         </button>
       )}

@@ -56,7 +56,7 @@ export function Suppliers({ suppliers, currency, settle }: SuppliersProps) {
                 {supplier.items} items known · {supplier.link === '' ? 'ordered by hand' : supplier.link}
               </small>
               <span className={parts.steps} style={{ justifyContent: 'flex-start' }}>
-                <button type="button" className={styles.small} onClick={() => setEditing(supplier.id)}>
+                <button type="button" className="press" onClick={() => setEditing(supplier.id)}>
                   Change
                 </button>
                 <OpenFile
@@ -72,7 +72,7 @@ export function Suppliers({ suppliers, currency, settle }: SuppliersProps) {
         {editing === 'new' ? (
           <Terms currency={currency} settle={settle} leave={() => setEditing(undefined)} />
         ) : (
-          <button type="button" className={styles.small} onClick={() => setEditing('new')}>
+          <button type="button" className="press" onClick={() => setEditing('new')}>
             Another supplier
           </button>
         )}
@@ -129,10 +129,10 @@ function Terms({ supplier, currency, settle, leave }: TermsProps) {
         </label>
       ))}
       <span className={parts.steps} style={{ justifyContent: 'flex-start' }}>
-        <button type="submit" className={styles.main}>
+        <button type="submit" className="press main">
           Keep
         </button>
-        <button type="button" className={styles.small} onClick={leave}>
+        <button type="button" className="press" onClick={leave}>
           Leave
         </button>
       </span>

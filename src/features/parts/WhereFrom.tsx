@@ -95,7 +95,7 @@ function Found({ sourced, currency, busy, days, onDays, askAgain, act }: FoundPr
         </p>
       ))}
       {trouble.length > 0 && (
-        <button type="button" className={styles.small} disabled={busy} onClick={askAgain}>
+        <button type="button" className="press" disabled={busy} onClick={askAgain}>
           Ask again
         </button>
       )}
@@ -132,7 +132,7 @@ function Found({ sourced, currency, busy, days, onDays, askAgain, act }: FoundPr
             <button
               key={within}
               type="button"
-              className={styles.day}
+              className={`press ${styles.day}`}
               aria-pressed={days === within || (days === undefined && within === patience.at(-1)!.days)}
               disabled={busy}
               onClick={() => onDays(within)}
@@ -195,14 +195,14 @@ function InHouse({ given, busy, act }: InHouseProps) {
                 {line.set}
               </small>
             </span>
-            <button type="button" className={styles.small} disabled={busy} onClick={() => act(() => take(line))}>
+            <button type="button" className="press" disabled={busy} onClick={() => act(() => take(line))}>
               Take
             </button>
           </li>
         ))}
       </ul>
       {given.length > 1 && (
-        <button type="button" className={styles.main} disabled={busy} onClick={() => act(takeAll)}>
+        <button type="button" className="press main" disabled={busy} onClick={() => act(takeAll)}>
           Take all {given.length}
         </button>
       )}
@@ -248,7 +248,7 @@ function OrderCard({ order, currency, busy, act }: OrderCardProps) {
       </ul>
       <button
         type="button"
-        className={styles.main}
+        className="press main"
         disabled={busy}
         onClick={() => act(() => placeOrder({ id, supplier, postage, lines }))}
       >

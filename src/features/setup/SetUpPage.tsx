@@ -110,7 +110,7 @@ export function SetUpPage({ file }: { file: JobFile }) {
               <p className="soft">{asks.row.step.how}</p>
               {asks.do === 'turn' && (
                 <p>
-                  <button type="button" className={styles.small} disabled={typed === ''} onClick={() => enter(true)}>
+                  <button type="button" className="press" disabled={typed === ''} onClick={() => enter(true)}>
                     That is the end of its travel
                   </button>
                 </p>

@@ -14,7 +14,7 @@ export function Labels({ typed, labels }: { readonly typed: string; readonly lab
         <span className="soft">
           {labels.length} {typed === '' ? 'for the whole shelf' : `for “${typed}”`}, 70 × 37 mm, three across on A4
         </span>
-        <button type="button" className={styles.print} disabled={labels.length === 0} onClick={() => window.print()}>
+        <button type="button" className="press main" disabled={labels.length === 0} onClick={() => window.print()}>
           Print
         </button>
         <Link href={`/shelf?q=${encodeURIComponent(typed)}`}>Back to the shelf</Link>
