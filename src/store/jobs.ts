@@ -135,8 +135,8 @@ export async function setWaiting(database: Knex, id: string, waiting: Waiting | 
     .update({ waiting: waiting === null ? null : JSON.stringify(waiting) });
 }
 
-/** How many sets of each sheet came in since a moment, by the sheet’s id; all of them where none is given. */
-export async function jobsBySheet(database: Knex, since = ''): Promise<ReadonlyMap<string, number>> {
+/** How many sets of each sheet came in since a moment, by the sheet’s id. */
+export async function jobsBySheet(database: Knex, since: string): Promise<ReadonlyMap<string, number>> {
   const rows = await database('job')
     .where('created_at', '>=', since)
     .select('sheet')

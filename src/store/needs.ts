@@ -46,9 +46,9 @@ export async function openNeeds(database: Knex): Promise<Need[]> {
   return rows(database).whereNull('job.closed_at').orderByRaw('need.at, need.rowid');
 }
 
-/** What was ever fitted, and how many. */
-export async function fittedNeeds(database: Knex): Promise<Pick<Need, 'typed' | 'count'>[]> {
-  return rows(database).where({ 'need_event.state': 'fitted' });
+/** What was fitted since a moment, and how many. */
+export async function fittedNeeds(database: Knex, since: string): Promise<Pick<Need, 'typed' | 'count'>[]> {
+  return rows(database).where({ 'need_event.state': 'fitted' }).where('need_event.at', '>=', since);
 }
 
 /** Writes down what a job needs. The same id twice writes it once. */

@@ -73,18 +73,11 @@ export async function knownItems(database: Knex): Promise<ReadonlyMap<string, nu
 }
 
 /** What all suppliers are known to have, each with the price of one piece. */
-export async function cheapestOffers(
-  database: Knex,
-): Promise<{ readonly typed: string; readonly kind: SupplyKind; readonly price: number }[]> {
-  const rows = await database<{ typed: string; kind: SupplyKind; breaks: string }>('supplier_item').select(
-    'typed',
-    'kind',
-    'breaks',
-  );
+export async function cheapestOffers(database: Knex): Promise<{ readonly typed: string; readonly price: number }[]> {
+  const rows = await database<{ typed: string; breaks: string }>('supplier_item').select('typed', 'breaks');
   return rows
-    .map(({ typed, kind, breaks }) => ({
+    .map(({ typed, breaks }) => ({
       typed,
-      kind,
       price: (JSON.parse(breaks) as CatalogueItem['breaks'])[0]!.price,
     }))
     .sort((a, b) => a.price - b.price);

@@ -3,7 +3,7 @@ import { shippedSheets } from '@/sheets';
 import { predictionsOf } from '../behaviour';
 import { type LogEntry } from '../log';
 import { withLabel } from '../sheet';
-import { railsWalk, railSteps, turnedNote } from '.';
+import { railsWalk, railSteps } from '.';
 
 const sheet = withLabel(shippedSheets().get('halvane-hp-42')!, { vs: 185, va: 62, vset: 195, vscan: -170, ve: 104 });
 const steps = railSteps(sheet, predictionsOf(sheet).checks);
@@ -16,7 +16,7 @@ const log = (...lines: readonly string[]): LogEntry[] =>
       id: `line-${index}`,
       at: '2026-03-01T10:00:00Z',
       body: line.startsWith('turned')
-        ? { kind: 'note', text: line }
+        ? { kind: 'turned', control: value!, end: line.endsWith('to its end') }
         : { kind: 'reading', check, answer: { kind: 'number', value: Number(value), shape: 'settled' }, text: value! },
     };
   });
@@ -42,10 +42,10 @@ describe('the rails of a set', () => {
   });
 
   it('are read anew after each turn, that of the control first, and what it did is learnt', () => {
-    const after = railsWalk(steps, log(...start, turnedNote('VR841')));
+    const after = railsWalk(steps, log(...start, 'turned VR841'));
     expect(after.asks).toMatchObject({ do: 'read', row: { id: 'vs-dc' } });
     const again = ['vs-dc 185', 'va-dc 61', 've-dc 104', 'vset-dc 195', 'vscan-dc -170'];
-    const next = railsWalk(steps, log(...start, turnedNote('VR841'), ...again));
+    const next = railsWalk(steps, log(...start, 'turned VR841', ...again));
     expect(next.touches).toBe(1);
     const couples = next.advice!.learnt[0]!.couples.find(({ rail }) => rail === 'va-dc')!;
     expect(couples.mean).toBeCloseTo(1 / 3, 1);
@@ -54,8 +54,13 @@ describe('the rails of a set', () => {
     expect(next.rows[0]).toMatchObject({ first: 182, reads: 185 });
   });
 
+  it('know a control by its name in any case, and pass over one that sets no rail', () => {
+    expect(railsWalk(steps, log(...start, 'turned vr841')).asks).toMatchObject({ do: 'read', row: { id: 'vs-dc' } });
+    expect(railsWalk(steps, log(...start, 'turned FOCUS')).asks.do).toBe('turn');
+  });
+
   it('leave a control at its end alone, and say so', () => {
-    const end = log(...start, `${turnedNote('VR841')} to its end`, ...start.map((line) => line.replace('182', '183')));
+    const end = log(...start, 'turned VR841 to its end', ...start.map((line) => line.replace('182', '183')));
     const { advice, asks } = railsWalk(steps, end);
     expect(advice!.trouble).toMatchObject([{ control: 'VR841', kind: 'at its end' }]);
     expect(asks).toMatchObject({ do: 'turn', row: { control: 'VR851' } });

@@ -32,11 +32,6 @@ export interface RailsWalk {
   readonly touches: number;
 }
 
-/** How the record says that a control was turned. */
-export const turnedNote = (control: string): string => `turned ${control}`;
-const turned = /^turned (\S+)(?: to its end)?$/;
-const toItsEnd = / to its end$/;
-
 /** The part that a step says to turn: `VR841, warm` is VR841; a step that names none is turned by its own title. */
 const controlIn = ({ how, title }: SetUpStep): string =>
   /\b(?:VR\w*\d+|[A-Z][A-Z0-9]*-VR\d*)\b/.exec(how)?.[0] ?? title.replace(/\s+/g, '-');
@@ -90,15 +85,16 @@ export function railsWalk(steps: readonly RailStep[], log: readonly LogEntry[]):
     if (open) touches.push({ ...open, turn: undefined, after: new Map(latest) });
     open = undefined;
   };
-  const lines = [...standing(log, 'reading'), ...standing(log, 'note')].sort(
+  const lines = [...standing(log, 'reading'), ...standing(log, 'turned')].sort(
     (a, b) => log.indexOf(a.entry) - log.indexOf(b.entry),
   );
   for (const { body } of lines) {
-    if (body.kind === 'note') {
-      const control = turned.exec(body.text)?.[1];
-      if (control === undefined || !steps.some((step) => step.control === control)) continue;
+    if (body.kind === 'turned') {
+      const { end } = body;
+      const control = steps.find((step) => step.control.toLowerCase() === body.control.toLowerCase())?.control;
+      if (control === undefined) continue;
       close();
-      open = { control, before: new Map(latest), end: toItsEnd.test(body.text) };
+      open = { control, before: new Map(latest), end };
       fresh.clear();
     } else if (ids.has(body.check) && body.answer.kind === 'number') {
       latest.set(body.check, body.answer.value);

@@ -1,6 +1,6 @@
 import { sumOf } from '../statistics';
-import { readPart, type SupplyPart } from './part/readPart';
-import { rankFor } from './substitute/rank';
+import { readPart } from './part/readPart';
+import { rankFor, simplyDoes } from './substitute/rank';
 
 /** A kind of set that comes into the shop, with what goes wrong in it. */
 export interface ComesIn {
@@ -31,13 +31,6 @@ export interface Demand {
   readonly mean: number;
 }
 
-/** Does a candidate stand for what is wanted, without being watched? Parts of other kinds never do. */
-function simplyStandsFor(candidate: SupplyPart, typed: string, wanted: SupplyPart): boolean {
-  if (candidate.kind !== wanted.kind) return false;
-  const [ranked] = rankFor(wanted, [{ typed }]);
-  return ranked!.verdict === 'fits' || ranked!.verdict === 'better';
-}
-
 /**
  * How many of a part a shop will want: what waits now, and what comes in by the larger of what was fitted before and what
  * the sheets of the sets that come in make likely. The two speak of the same sets, so they are not added.
@@ -46,11 +39,10 @@ function simplyStandsFor(candidate: SupplyPart, typed: string, wanted: SupplyPar
  * @param years looked ahead
  */
 export function expectedDemand(typed: string, { waiting, fitted, years: past, kinds }: Experience, years = 1): Demand {
-  const part = readPart(typed);
   const memo = new Map<string, boolean>();
   const does = (wanted: string): boolean => {
     let known = memo.get(wanted);
-    if (known === undefined) memo.set(wanted, (known = simplyStandsFor(part, typed, readPart(wanted))));
+    if (known === undefined) memo.set(wanted, (known = rankFor(readPart(wanted), [{ typed }]).some(simplyDoes)));
     return known;
   };
   const counted = (all: Experience['waiting']) => sumOf(all, (one) => (does(one.typed) ? one.count : 0));

@@ -22,5 +22,5 @@ export { headingsOf, withHeadings } from './csvTable';
 export { namesParts, readStockCsv, stockColumns, type StockLine, writeStockCsv } from './stockCsv';
 export { substitute } from './substitute/judge';
 export { readPlace } from './substitute/place';
-export { rankFor } from './substitute/rank';
+export { rankFor, simplyDoes } from './substitute/rank';
 export { type SubstituteVerdict, verdicts } from './substitute/rules';

@@ -2,7 +2,7 @@ import { sumOf } from '../statistics';
 import { type BasketProblem, type Offer, type Supplier } from './basket/problem';
 import { type SupplyKind } from './part/kinds';
 import { readPart, type SupplyPart } from './part/readPart';
-import { rankFor } from './substitute/rank';
+import { rankFor, simplyDoes } from './substitute/rank';
 import { type SubstituteVerdict } from './substitute/rules';
 
 /** Something a supplier has: a part as it is typed, what it costs from so many pieces on, how many there are. */
@@ -56,7 +56,7 @@ export interface Sourcing<L extends Lot> {
   }[];
 }
 
-/** Rows by the kind of part they are: only those of a kind are compared. */
+/** Rows by the kind of part they are, so that each is read once however many parts it is compared with. */
 function byKind<Row extends { readonly typed: string }>(rows: readonly Row[]) {
   const kinds = new Map<SupplyKind, Row[]>();
   for (const row of rows) {
@@ -65,8 +65,6 @@ function byKind<Row extends { readonly typed: string }>(rows: readonly Row[]) {
   }
   return (part: SupplyPart) => rankFor(part, kinds.get(part.kind) ?? []);
 }
-
-const simplyDoes = (verdict: SubstituteVerdict) => verdict === 'fits' || verdict === 'better';
 
 /**
  * Shares out what lies in the house and writes down what has to be bought. Whoever waited longest is served first;
@@ -89,7 +87,7 @@ export function sourcingOf<L extends Lot>(
     const part = readPart(want.typed);
     const found = tiers
       .flatMap((rank) => rank(part))
-      .find(({ row, verdict }) => simplyDoes(verdict) && left.get(row.id)! >= want.count);
+      .find((one) => simplyDoes(one) && left.get(one.row.id)! >= want.count);
     if (found) {
       left.set(found.row.id, left.get(found.row.id)! - want.count);
       given.push({ need: want.id, lot: found.row, verdict: found.verdict });
@@ -106,7 +104,7 @@ export function sourcingOf<L extends Lot>(
   for (const { id: line } of lines) {
     const part = readPart(line);
     const ranked = catalogues.flatMap(({ id, rank }) => rank(part).map((one) => ({ ...one, supplier: id })));
-    const good = ranked.filter(({ verdict, row }) => simplyDoes(verdict) && row.stock !== 0);
+    const good = ranked.filter((one) => simplyDoes(one) && one.row.stock !== 0);
     for (const { supplier, row } of good) {
       const { item, breaks, stock, days } = row;
       offers.get(supplier)!.push({ line, item, breaks, stock, days });

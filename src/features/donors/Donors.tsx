@@ -43,6 +43,7 @@ export function Donors({ donors, currency, hourlyRate }: DonorsProps) {
                 onClick={() => {
                   setChosen(one.id);
                   setAdding(false);
+                  setMessage(undefined);
                 }}
               >
                 <b>{one.title}</b>

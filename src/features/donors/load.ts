@@ -9,6 +9,7 @@ import {
   planHarvest,
   rankFor,
   readPart,
+  simplyDoes,
   usualOf,
   worksOnceOut,
   writePart,
@@ -70,10 +71,11 @@ function shared(sheet: Sheet): ComesIn['parts'] {
 /** What the shop knows of what it will want. */
 async function experience(): Promise<Experience> {
   const db = await database();
+  const since = new Date(Date.now() - lookedBack * year).toISOString();
   const [needs, fitted, sets, library] = await Promise.all([
     openNeeds(db),
-    fittedNeeds(db),
-    jobsBySheet(db, new Date(Date.now() - lookedBack * year).toISOString()),
+    fittedNeeds(db, since),
+    jobsBySheet(db, since),
     readLibrary(),
   ]);
   const kinds = [...sets].flatMap(([id, count]): ComesIn[] => {
@@ -96,16 +98,17 @@ export async function loadDonors() {
   ]);
   const wanted = needs.filter(({ state }) => state === 'wanted' || state === 'ordered');
   const rows = parts.map((part): PartRow => {
-    const read = readPart(part.typed);
+    const stands = ({ typed, count }: (typeof wanted)[number]) =>
+      count <= part.count && rankFor(readPart(typed), [part]).some(({ verdict }) => verdict !== 'no');
     return {
       ...part,
-      matches: wanted.flatMap((need) => {
-        const asked = readPart(need.typed);
-        if (asked.kind !== read.kind || need.count > part.count) return [];
-        const [ranked] = rankFor(asked, [part]);
-        const { id, set, count, typed, state } = need;
-        return ranked!.verdict === 'no' ? [] : [{ need: id, set, count, wanted: typed, ordered: state === 'ordered' }];
-      }),
+      matches: wanted.filter(stands).map(({ id, set, count, typed, state }) => ({
+        need: id,
+        set,
+        count,
+        wanted: typed,
+        ordered: state === 'ordered',
+      })),
       demand: expectedDemand(part.typed, experienced),
     };
   });
@@ -128,8 +131,7 @@ export async function planFor(donor: string, minutes: number): Promise<PlanView>
   /** What one costs to buy, or is worth where nobody is known to have it; money. */
   const worthOf = (typed: string): number => {
     const read = readPart(typed);
-    const alike = offers.filter(({ kind }) => kind === read.kind);
-    const does = rankFor(read, alike).filter(({ verdict }) => verdict === 'fits' || verdict === 'better');
+    const does = rankFor(read, offers).filter(simplyDoes);
     return does.length > 0 ? Math.min(...does.map(({ row }) => row.price)) : scarce * usualOf(read.kind).worth;
   };
   const shelf = new Map<string, number>();

@@ -28,7 +28,7 @@ export function KitPage({ file, house }: KitPageProps) {
   const [aloud, setAloud] = useState(false);
   const [refused, setRefused] = useState<string>();
   const kit = kits[policy];
-  const fitted = fittedRefs(job, log.entries);
+  const fitted = fittedRefs(job);
   const next = kit.places.find(({ ref }) => !fitted.has(ref));
   const { power } = job.bench.context;
   const live = power === 'live';
@@ -91,8 +91,11 @@ export function KitPage({ file, house }: KitPageProps) {
               <h2 className="label">
                 Fitting · {kit.places.filter(({ ref }) => fitted.has(ref)).length} of {kit.places.length}
               </h2>
-              {live && (
-                <p className="caution">The set is live: parts are fitted with the plug out and the stores proven.</p>
+              {power !== 'proven' && (
+                <p className="caution">
+                  {live ? 'The set is live' : 'The stores are not proven'}: parts are fitted with the plug out and the
+                  stores proven.
+                </p>
               )}
               {next && <Next key={next.ref} place={next} disabled={live} fit={() => fit(next)} />}
               {!next && <p className={styles.done}>● All of it is fitted. Set the trimmers anew before judging.</p>}

@@ -55,14 +55,14 @@ describe('the list for fitting', () => {
   const kits = kitsOf(sheet, [{ ref: 'C532' }, { ref: 'C77', kind: 'electrolytic', mark: '470u 25V' }]);
   const [known, unknown] = kits.bad.places;
 
-  it('records a repair where the sheet knows the part, a note where it does not, and finds both again', () => {
+  it('records a repair, whether the sheet knows the part or not, and finds both again', () => {
     const lines = [fittedLine(known!, sheet), fittedLine(unknown!, sheet)];
     expect(lines).toMatchObject([
       { kind: 'repair', action: 'replace:C532', note: valueOf(known!) },
-      { kind: 'note', text: 'replaced C77: C 470µF 25V electrolytic' },
+      { kind: 'repair', action: 'replace:C77', title: 'Fit a new C77', cures: [], note: 'C 470µF 25V electrolytic' },
     ]);
     const { job: own, log } = job(...lines);
-    expect([...fittedRefs(own, log)].sort()).toEqual(['C532', 'C77']);
+    expect([...fittedRefs(own)].sort()).toEqual(['C532', 'C77']);
     // It stays on the list, ticked.
     expect(badParts(own, log).map(({ ref }) => ref)).toEqual(['C532', 'C77']);
   });

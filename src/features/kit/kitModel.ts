@@ -1,7 +1,8 @@
 import { type Case, foundParts } from '@/core/diagnosis';
 import { surveyRows } from '@/core/job';
 import { type BadPart, type Kit, type KitPlace, kitOf, kitPolicies, type KitPolicy } from '@/core/kit';
-import { type LogBody, type LogEntry, standing } from '@/core/log';
+import { type LogBody, type LogEntry } from '@/core/log';
+import { replacing } from '@/core/parts';
 import { repairActions } from '@/core/repair';
 import { formatQuantity } from '@/core/quantity';
 import { type PartCheck } from '@/core/survey';
@@ -42,7 +43,7 @@ export function badParts(job: Case, log: readonly LogEntry[]): BadPart[] {
   const found = new Map<string, BadPart>();
   for (const { part } of foundParts(job)) found.set(part, { ref: part });
   for (const one of surveyed) if (!found.has(one.ref)) found.set(one.ref, one);
-  for (const ref of fittedRefs(job, log)) if (!found.has(ref)) found.set(ref, { ref });
+  for (const ref of fittedRefs(job)) if (!found.has(ref)) found.set(ref, { ref });
   return [...found.values()];
 }
 
@@ -53,22 +54,21 @@ export const kitsOf = (sheet: Sheet, bad: readonly BadPart[]): Readonly<Record<K
 export const valueOf = ({ part, value }: KitPlace): string =>
   part ? writePart(part) : value || 'its value is not known';
 
-const replaced = (ref: string) => `replaced ${ref}`;
-
-/** The line of the log that says a place has its new part. */
+/** The repair that puts a new part in a place; of a part on no sheet nobody knows what it cures. */
 export function fittedLine(place: KitPlace, sheet: Sheet): LogBody {
-  const action = repairActions(sheet).find(({ id }) => id === `replace:${place.ref}`);
-  if (!action) return { kind: 'note', text: `${replaced(place.ref)}: ${valueOf(place)}` };
-  const { id, title, listed, money, minutes } = action;
-  return { kind: 'repair', action: id, title, cures: [...listed], money, minutes, note: valueOf(place) };
+  const own = `replace:${place.ref}`;
+  const known = repairActions(sheet).find(({ id }) => id === own);
+  const { title, listed, money, minutes } = known ?? {
+    title: `Fit a new ${place.ref}`,
+    listed: [],
+    ...(place.kind ? replacing(place.kind) : { money: 0, minutes: 0 }),
+  };
+  return { kind: 'repair', action: own, title, cures: [...listed], money, minutes, note: valueOf(place) };
 }
 
-/** Places that have their new part, by the log. */
-export function fittedRefs({ bench }: Case, log: readonly LogEntry[]): ReadonlySet<string> {
-  const repaired = bench.repairs.flatMap(({ repair }) => /^replace:(.*)$/.exec(repair.action)?.[1] ?? []);
-  const noted = standing(log, 'note').flatMap(({ body }) => /^replaced (\S+):/.exec(body.text)?.[1] ?? []);
-  return new Set([...repaired, ...noted]);
-}
+/** Places that have their new part, by the repairs on record. */
+export const fittedRefs = ({ bench }: Case): ReadonlySet<string> =>
+  new Set(bench.repairs.flatMap(({ repair }) => /^replace:(.*)$/.exec(repair.action)?.[1] ?? []));
 
 /** What is said of a place before the new part goes in. */
 export function spokenPlace(place: KitPlace): string {

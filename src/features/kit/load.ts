@@ -1,10 +1,9 @@
 import 'server-only';
-import { rankFor, readPart } from '@/core/supply';
+import { sumOf } from '@/core/statistics';
+import { rankFor, readPart, simplyDoes } from '@/core/supply';
 import { database, donorParts, openNeeds, stockLike } from '@/store';
 import { caseOf, type JobFile } from '@/workshop/job';
 import { badParts, type InHouse, kitsOf } from './kitModel';
-
-const does = (verdict: string) => verdict === 'fits' || verdict === 'better';
 
 /** What there is in the house of all that the kit of a set may ask for. */
 export async function loadHouse(file: JobFile): Promise<ReadonlyMap<string, InHouse>> {
@@ -15,14 +14,14 @@ export async function loadHouse(file: JobFile): Promise<ReadonlyMap<string, InHo
   for (const { typed } of all.purchases) {
     const part = readPart(typed);
     const sum = (rows: readonly { readonly typed: string; readonly count: number }[]) =>
-      rankFor(part, rows).reduce((total, { row, verdict }) => (does(verdict) ? total + row.count : total), 0);
-    const alike = inDonors.filter((one) => one.condition !== 'doubtful' && readPart(one.typed).kind === part.kind);
+      sumOf(rankFor(part, rows).filter(simplyDoes), ({ row }) => row.count);
     house.set(typed, {
       shelf: sum(await stockLike(db, part)),
-      donors: sum(alike),
-      listed: needs
-        .filter((need) => need.job === file.id && need.typed === typed && need.state !== 'dropped')
-        .reduce((total, { count }) => total + count, 0),
+      donors: sum(inDonors.filter(({ condition }) => condition !== 'doubtful')),
+      listed: sumOf(
+        needs.filter((need) => need.job === file.id && need.typed === typed && need.state !== 'dropped'),
+        ({ count }) => count,
+      ),
     });
   }
   return house;

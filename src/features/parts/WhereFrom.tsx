@@ -46,7 +46,8 @@ export function WhereFrom({ wanted, currency, settle }: WhereFromProps) {
   }, [days, question]);
   const act = async (work: () => Promise<Answered>) => {
     setBusy(true);
-    settle(await work());
+    // What was refused rests on what has changed since: the next look is at what stands now.
+    if (!settle(await work())) setAgain((count) => count + 1);
     setBusy(false);
   };
   const asked = found?.asked;
@@ -67,7 +68,7 @@ export function WhereFrom({ wanted, currency, settle }: WhereFromProps) {
           busy={busy || found?.of !== question}
           days={days}
           onDays={setDays}
-          askAgain={() => setAgain(again + 1)}
+          askAgain={() => setAgain((count) => count + 1)}
           act={(work) => void act(work)}
         />
       )}

@@ -95,6 +95,7 @@ describe('a line of an order', () => {
       'the note says C 100µF 35V 105°C · volts: 35V, less than the 50V of the old one',
     );
     expect(sent('R 10 1W')).toBe('the note says R 10 1W');
+    expect(sent('two of your finest')).toBe('the note says two of your finest');
     expect(mistakenOf(line())).toBeUndefined();
   });
 });

@@ -113,8 +113,9 @@ export function orderWords({ said, due }: OpenOrder['lines'][number]): string {
 /** What a delivery note says that does not do for what was ordered. */
 export function mistakenOf({ said, typed }: OpenOrder['lines'][number]): string | undefined {
   if (!said || said.sent === '' || said.sent === typed) return undefined;
-  const [was, is] = [readPart(typed), readPart(said.sent)];
-  if (was.kind !== is.kind) return `the note says ${said.sent}`;
+  const was = readPart(typed);
+  const is = attempt(() => readPart(said.sent));
+  if (is instanceof Refusal || was.kind !== is.kind) return `the note says ${said.sent}`;
   const { verdict, fields } = substitute(was, is);
   return verdict === 'no' || verdict === 'watch'
     ? `the note says ${writePart(is)} · ${fields[0]!.title}: ${fields[0]!.reason}`

@@ -6,7 +6,7 @@ import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { readCounted } from '@/core/supply';
 import { type PlayedSupplier, supplierServer } from '@/instruments/standIns/supplierServer';
-import { addJob, addNeed, database, openNeeds, openOrders, putOnShelf } from '@/store';
+import { addJob, addNeed, database, keepItems, openNeeds, openOrders, putOnShelf } from '@/store';
 import { takenIn } from '../../../tests/fixtures/takenIn';
 import { handleSourcing } from './handleSourcing';
 import { takeCatalogue } from './handleCatalogue';
@@ -89,6 +89,19 @@ describe('where what is wanted comes from', () => {
     const soon = await asked('?days=2');
     expect(soon.orders.map(({ supplier }) => supplier)).toEqual([near]);
     expect(await asked('?days=soon')).toEqual({ refused: '"soon" is no number of days' });
+  });
+
+  it('is never what a supplier had once and does not name any more', async () => {
+    const once = {
+      item: 'OLD',
+      typed: 'R 10Ω 1W',
+      breaks: [{ from: 1, price: 0.01 }],
+      stock: undefined,
+      days: undefined,
+    };
+    await keepItems(await database(), near, [once], at);
+    expect(orderOf(await asked(), near).lines.map(({ item }) => item)).toEqual(['N2']);
+    await keepItems(await database(), near, [{ ...once, item: 'N2' }], at, true);
   });
 
   it('is ordered once, with the date its seller gives, and asked after', async () => {

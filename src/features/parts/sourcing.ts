@@ -1,6 +1,14 @@
 import 'server-only';
 import { Refusal } from '@/core/quantity';
-import { bestBasket, patienceOf, readPart, type SupplyKind, sourcingOf, type Vendor } from '@/core/supply';
+import {
+  bestBasket,
+  type CatalogueItem,
+  patienceOf,
+  readPart,
+  type SupplyKind,
+  sourcingOf,
+  type Vendor,
+} from '@/core/supply';
 import { SupplierLink } from '@/instruments/suppliers';
 import { database, donorParts, itemsOf, keepItems, openNeeds, stockLike, type SupplierRow, suppliers } from '@/store';
 import { type HouseLot, proposed, type SellerView, type Sourced } from './sourcedView';
@@ -19,6 +27,7 @@ async function vendorOf(
   const { id, title, link } = supplier;
   const kinds: SupplyKind[] = [...new Set(parts.map((typed) => readPart(typed).kind))];
   let trouble: string | undefined;
+  let items: readonly CatalogueItem[] | undefined;
   let terms = {
     postage: supplier.postage,
     freeFrom: supplier.freeFrom,
@@ -30,18 +39,21 @@ async function vendorOf(
       const answer = await new SupplierLink(title, link).offers(parts);
       const { postage, freeFrom = null, minimum = null, days } = answer;
       terms = { postage, freeFrom, minimum, days };
-      const items = answer.items.map(({ stock, days: later, ...item }) => ({ ...item, stock, days: later }));
+      items = answer.items.map(({ stock, days: later, ...item }) => ({ ...item, stock, days: later }));
       await keepItems(db, id, items, new Date().toISOString());
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       trouble = error.message;
     }
   }
-  const items = await itemsOf(db, id, kinds);
-  const oldest = items.map(({ seen }) => seen).sort()[0];
-  if (trouble !== undefined)
-    trouble +=
-      oldest === undefined ? '. Nothing is known of its prices' : `. Its prices of ${oldest.slice(0, 10)} are used`;
+  if (!items) {
+    const kept = await itemsOf(db, id, kinds);
+    const oldest = kept.map(({ seen }) => seen).sort()[0];
+    if (trouble !== undefined)
+      trouble +=
+        oldest === undefined ? '. Nothing is known of its prices' : `. Its prices of ${oldest.slice(0, 10)} are used`;
+    items = kept;
+  }
   const { postage, freeFrom, minimum, days } = terms;
   return {
     vendor: { id, postage, freeFrom: freeFrom ?? undefined, minimum: minimum ?? undefined, days, items },

@@ -6,7 +6,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { readEntry } from '@/core/entry';
 import { lastStanding } from '@/core/log';
 import { attempt, formatQuantity, Refusal } from '@/core/quantity';
-import { type RailRow, railsWalk, railSteps, turnedNote } from '@/core/setup';
+import { type RailRow, railsWalk, railSteps } from '@/core/setup';
 import { EmptyState, Key, LineEntry, say, spoken, VerdictMark } from '@/ui';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
 import styles from './setup.module.css';
@@ -33,7 +33,7 @@ export function SetUpPage({ file }: { file: JobFile }) {
     if (entry.kind !== 'reading' || entry.answer.kind !== 'number' || !Number.isFinite(entry.answer.value))
       return setMessage(`write the volts at ${asked.step.title}, as ${formatQuantity(asked.target, 'V', 4)}`);
     const reading = { kind: 'reading', check: entry.check.id, answer: entry.answer, text: typed } as const;
-    const turned = { kind: 'note', text: `${turnedNote(asked.control)}${end ? ' to its end' : ''}` } as const;
+    const turned = { kind: 'turned', control: asked.control, end } as const;
     // Another point that is named is a reading of that, and nothing was turned.
     const wasTurned = asks.do === 'turn' && entry.check.id === asked.id;
     const made = log.record(wasTurned ? [{ body: turned }, { body: reading }] : [{ body: reading }]);

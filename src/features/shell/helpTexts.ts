@@ -26,6 +26,7 @@ export const helpSections: readonly HelpSection[] = [
       ['blinks 4', 'the code of the light'],
       ['look scan C547', 'what was seen where'],
       ['unplug CN802', 'and plug CN802, lamp in, isolation in, warm, cold'],
+      ['turned VR841', 'a control was turned; the set-up of the rails learns from what is read after it'],
       ['C812 3', 'with the plug out: the store measured 3 V'],
       ['new tp4 v12 12.1 pin 3', 'a point the sheet lacks'],
       ['part R118 22R scan feeds vscan', 'a part it lacks: it feeds, shunts, senses or drives'],

@@ -15,6 +15,7 @@ import { repair } from './repair';
 import { soak } from './soak';
 import { step } from './step';
 import { store } from './store';
+import { turned } from './turned';
 import { unreachable } from './unreachable';
 import { warmth } from './warmth';
 import { withdrawn } from './withdrawn';
@@ -34,6 +35,7 @@ export const kinds = {
   mains,
   repair,
   inside,
+  turned,
   part,
   plan,
   step,

@@ -13,23 +13,34 @@ export interface Ranked<Row> {
   readonly failing: readonly string[];
 }
 
-/** What there is, the nearest to a part first: like for like, then better, then what is to be watched, then what does not do. */
+/** May it be taken without being watched? */
+export const simplyDoes = ({ verdict }: { readonly verdict: SubstituteVerdict }): boolean =>
+  verdict === 'fits' || verdict === 'better';
+
+/**
+ * What there is, the nearest to a part first: like for like, then better, then what is to be watched, then what does not do.
+ * Parts of another kind are passed over.
+ */
 export function rankFor<Row extends { readonly typed: string }>(
   part: SupplyPart,
   rows: readonly Row[],
   place?: Place,
 ): Ranked<Row>[] {
   return rows
-    .map((row): Ranked<Row> => {
-      const { verdict, fields, alter } = substitute(part, readPart(row.typed), place);
+    .flatMap((row): Ranked<Row>[] => {
+      const candidate = readPart(row.typed);
+      if (candidate.kind !== part.kind) return [];
+      const { verdict, fields, alter } = substitute(part, candidate, place);
       const [worst] = fields;
       const why = verdict === 'watch' || verdict === 'no' ? [`${worst!.title}: ${worst!.reason}`] : [];
-      return {
-        row,
-        verdict,
-        reason: [...why, ...alter].join(' · '),
-        failing: fields.flatMap((one) => (one.verdict === 'no' ? [one.field] : [])),
-      };
+      return [
+        {
+          row,
+          verdict,
+          reason: [...why, ...alter].join(' · '),
+          failing: fields.flatMap((one) => (one.verdict === 'no' ? [one.field] : [])),
+        },
+      ];
     })
     .sort((a, b) => nearness[a.verdict] - nearness[b.verdict]);
 }

@@ -1,0 +1,20 @@
+import * as yup from 'yup';
+import { Refusal } from '../../quantity';
+import { type LineKind, type LineOf, name } from '../line';
+
+const fields = yup.object({ control: name(40), end: yup.boolean().required() });
+
+/** A control that was turned, as far as it goes or not: what is read after it shows what it did. */
+export type TurnedLine = LineOf<'turned', typeof fields>;
+
+export const turned: LineKind<TurnedLine> = {
+  fields,
+  said: ({ control, end }) => `turned ${control}${end ? ' to its end' : ''}`,
+  typed([verb, control, ...more], { typed }) {
+    if (verb !== 'turned' || control === undefined) return undefined;
+    const end = more.join(' ') === 'to its end';
+    if (more.length > 0 && !end)
+      throw new Refusal(`one control a line, like "turned ${typed[1]}" or "turned ${typed[1]} to its end"`);
+    return { kind: 'turned', control: typed[1]!, end };
+  },
+};
