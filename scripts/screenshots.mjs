@@ -39,6 +39,13 @@ const switchOn = async (page) => {
 const views = [
   { name: 'queue', path: '/' },
   {
+    name: 'kit',
+    path: `${job(0)}/kit`,
+    act: async (page) => {
+      await page.getByRole('button', { name: /All of the kit/ }).click();
+    },
+  },
+  {
     name: 'take-in',
     path: '/take-in?sheet=halvane-hp-42',
     act: async (page) => {
@@ -91,13 +98,6 @@ const views = [
       await page.getByRole('button', { name: /Kiosk plasma/ }).click();
       await page.getByRole('button', { name: 'What is worth taking?' }).click();
       await page.getByText('leave the rest').waitFor();
-    },
-  },
-  {
-    name: 'kit',
-    path: `${job(0)}/kit`,
-    act: async (page) => {
-      await page.getByRole('button', { name: /All of the kit/ }).click();
     },
   },
   { name: 'repair', path: `${job(4)}/repair` },

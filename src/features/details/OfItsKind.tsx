@@ -48,7 +48,9 @@ export function OfItsKind({ job, sheet: { quirks, kit }, setUp }: OfItsKindProps
             ))}
           </ol>
           <p>
-            <Link href={`/job/${job}/setup`}>Set the rails one touch at a time</Link>
+            <Link href={`/job/${job}/setup`} className="press">
+              Set the rails one touch at a time
+            </Link>
           </p>
         </section>
       )}

@@ -58,7 +58,9 @@ export function Repair({ file, briefing }: { file: JobFile; briefing: Briefing }
             </>
           )}
           <p>
-            <Link href={`/job/${file.id}/kit`}>Several parts at once: the kit, and a list for fitting</Link>
+            <Link href={`/job/${file.id}/kit`} className="press">
+              Several parts at once
+            </Link>
           </p>
           {file.closedAt === null && <PutAside file={file} />}
         </section>

@@ -62,7 +62,7 @@ export function SetUpPage({ file }: { file: JobFile }) {
       </JobFrame>
     );
   return (
-    <JobFrame file={file} log={log} bench={job.bench} ground={asked?.check.ground}>
+    <JobFrame file={file} log={log} bench={job.bench} ground={live ? asked?.check.ground : undefined}>
       <div className={styles.page}>
         <section className={styles.card} aria-label="Set next" data-asks={asks.do} data-rail={asked?.id ?? ''}>
           {!live && (

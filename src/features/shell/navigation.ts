@@ -22,6 +22,6 @@ export function placeOf(path: string): string | undefined {
 export function pagesOf(path: string): { readonly href: string; readonly title: string }[] {
   const job = /^\/job\/[^/]+/.exec(path)?.[0];
   if (job === undefined) return [];
-  const pages = [...jobPages, ['setup', 'Set-up of the rails'], ['set', 'What it is']] as const;
+  const pages = [...jobPages, ['kit', 'Kit'], ['setup', 'Set-up of the rails'], ['set', 'What it is']] as const;
   return pages.map(([step, title]) => ({ href: `${job}/${step}`, title })).filter(({ href }) => href !== path);
 }

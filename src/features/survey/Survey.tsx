@@ -99,7 +99,9 @@ export function Survey({ file }: { file: JobFile }) {
           <h2 className="label">The board so far</h2>
           <Sum rows={rows} />
           <p>
-            <Link href={`/job/${file.id}/kit`}>What it takes, and a list for fitting</Link>
+            <Link href={`/job/${file.id}/kit`} className="press">
+              What it takes, and fitting
+            </Link>
           </p>
         </section>
       </div>

@@ -4,7 +4,6 @@ export const jobPages = [
   ['power', 'Power'],
   ['survey', 'Survey'],
   ['map', 'Map'],
-  ['kit', 'Kit'],
   ['repair', 'Repair'],
   ['close', 'Close'],
 ] as const;
