@@ -49,6 +49,13 @@ describe('readings as benches give them', () => {
     expect(chanceOf(job, 'FUSE.open')).toBeLessThan(0.01);
   });
 
+  it.each(['21k', '150k', '4M', 'OL'])('a load resistor of 9k1 that reads %s twice is bad, and no slip', (read) => {
+    const job = jobOn('generic-crt-mono', `vload ${read}`, `vload ${read}`);
+    const of = suspectsOf(job).filter(({ fault }) => fault.part === 'VID-LOAD');
+    expect(of.reduce((sum, { probability }) => sum + probability, 0)).toBeGreaterThan(0.8);
+    expect(adviseOn(job).posterior.doubts).toEqual([]);
+  });
+
   it('1.8 V where 5 V belongs, read twice, is a fact that moves the suspects', () => {
     const once = suspectsOf(jobOn('generic-crt-colour', 'picture dark'));
     const job = jobOn('generic-crt-colour', 'picture dark', 'v5s 1.8', 'v5s 1.8');

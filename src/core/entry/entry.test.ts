@@ -99,6 +99,21 @@ describe('the entry line', () => {
   });
 });
 
+describe('a repair in one line', () => {
+  const noteOf = (line: string) => {
+    const entry = readEntry(line, scope);
+    return entry.kind === 'change' && entry.body.kind === 'repair' ? entry.body.note : undefined;
+  };
+
+  it('says what was fitted, where that is not what was there', () => {
+    const part = [...scope.sheet.parts.keys()].find((id) => noteOf(`replaced ${id}`) !== undefined)!;
+    expect(noteOf(`replaced ${part}`)).toBe('');
+    expect(noteOf(`replaced ${part} 2R2 1W`)).toBe('with 2R2 1W');
+    expect(noteOf(`replaced ${part} with BD-7 of the donor`)).toBe('with BD-7 of the donor');
+    expect(() => readEntry(`replaced ${part} ${part}`, scope)).toThrow(/one repair a line, with what was fitted/);
+  });
+});
+
 describe('a line that refines the sheet', () => {
   it('puts in a point with what the manual gives, or teaches what a good set reads', () => {
     expect(readRefinement('new tp4 VS 181 pin 3 of CN1', scope)).toMatchObject({
@@ -138,6 +153,7 @@ describe('a line that refines the sheet', () => {
       point: 'tp18',
       where: 'tp18 by the coil',
     });
+    expect(changeOf('rail v18 18 from supply to logic')).toMatchObject({ user: 'logic', point: 'v18-dc' });
     expect(changeOf('rail vneg -12.5 from supply')).toMatchObject({ volts: -12.5, point: 'vneg-dc' });
     expect(changeOf('code 9 vs overvoltage')).toEqual({ kind: 'code', blinks: 9, net: 'vs', meaning: 'overvoltage' });
     expect(changeOf('board psu called VB-7')).toEqual({ kind: 'board', board: 'psu', alias: 'VB-7' });

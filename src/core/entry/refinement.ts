@@ -11,7 +11,7 @@ export type Refinement =
 
 /**
  * Reads a line that refines the sheet: `new tp4 v12 12.1 pin 3` puts a point in, `part R118 22R neck feeds vhi` a
- * part, `rail v18 18 from supply at tp18` a rail, `code 5 v18` a code, `board neck called VB-7` another name of a
+ * part, `rail v18 18 from supply to video at tp18` a rail, `code 5 v18` a code, `board neck called VB-7` another name of a
  * board; `learn tp4` takes its last reading as what a good set shows. Undefined for any other line.
  *
  * @throws Refusal when a name is not known, or is there already
@@ -122,25 +122,36 @@ function readPart(words: readonly string[], { sheet }: EntryScope): Refinement {
   };
 }
 
-/** `rail v18 18 from supply at tp18`: a name, its volts, the block that makes it and where it is measured. */
+/** The words behind each of some leading words: `from supply at tp18` is supply and tp18. */
+function phrases(words: readonly string[], leading: readonly string[]): ReadonlyMap<string, string> {
+  const found = new Map<string, string>();
+  let under = '';
+  for (const word of words) {
+    if (leading.includes(word.toLowerCase()) && !found.has(word.toLowerCase())) under = word.toLowerCase();
+    else found.set(under, `${found.get(under) ?? ''} ${word}`.trim());
+  }
+  return found;
+}
+
+/** `rail v18 18 from supply to video at tp18`: a name, its volts, what makes and what needs it, and where it is measured. */
 function readRail(words: readonly string[], { sheet, checks }: EntryScope): Refinement {
-  const example = 'like "rail v18 18 from supply at tp18"';
+  const example = 'like "rail v18 18 from supply to video at tp18"';
   const [rail = '', volts = '', ...rest] = words;
   if (!isShortName(rail) || !isNumber(volts)) throw new Refusal(`a rail needs a short name and its volts, ${example}`);
   if ([...sheet.nets.keys()].some((id) => id.toLowerCase() === rail.toLowerCase()))
     throw new Refusal(`${sheet.title} has a net "${rail}" already: "new tp4 ${rail} 12.1" puts a point on it`);
   const value = voltsOf(volts, `a rail is given in volts, ${example}`);
-  const at = rest.findIndex((word) => word.toLowerCase() === 'at');
-  const from = rest.slice(0, at < 0 ? undefined : at);
-  if (from[0]?.toLowerCase() !== 'from' || from.length < 2) throw new Refusal(`say which block makes it, ${example}`);
-  const block = blockNamed(from.slice(1).join(' '), undefined, sheet);
-  const where = at < 0 ? [] : rest.slice(at + 1);
+  const said = phrases(rest, ['from', 'to', 'at']);
+  if (!said.get('from')) throw new Refusal(`say which block makes it, ${example}`);
+  const block = blockNamed(said.get('from')!, undefined, sheet);
+  const user = said.get('to') ? blockNamed(said.get('to')!, undefined, sheet) : undefined;
+  const where = said.get('at')?.split(' ') ?? [];
   const point = where[0] !== undefined && isShortName(where[0]) && /\d/.test(where[0]) ? where[0] : `${rail}-dc`;
   if (checks.has(point)) throw new Refusal(`${sheet.title} has a point "${point}" already`);
   return {
     kind: 'change',
-    change: { kind: 'rail', rail, volts: value, block, point, where: where.join(' ') },
-    said: `${formatQuantity(value, 'V', 3)} made by ${sheet.blocks.get(block)!.title}, read as "${rail}": into the sheet of this set`,
+    change: { kind: 'rail', rail, volts: value, block, ...(user && { user }), point, where: where.join(' ') },
+    said: `${formatQuantity(value, 'V', 3)} made by ${sheet.blocks.get(block)!.title}${user ? ` for ${sheet.blocks.get(user)!.title}` : ''}, read as "${rail}": into the sheet of this set`,
   };
 }
 

@@ -49,6 +49,8 @@ const changes = {
     rail: shortName('v18'),
     volts: volts.required(),
     block: yup.string().max(60).required(),
+    /** The block that needs it, where that is known. */
+    user: yup.string().max(60),
     point: shortName('tp18'),
     where: place,
   }),

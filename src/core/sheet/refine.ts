@@ -39,6 +39,22 @@ export function withEdits(text: string, edits: readonly SheetEdit[]): string {
 /** A part learnt at the bench is under suspicion already: it weighs more than one that merely might fail. */
 const weightOfOwn = 2;
 
+/** That a block needs a net, unless what makes the net hangs on that block itself. */
+function needing({ blocks }: Sheet, user: string, net: string, maker = makerOf(blocks, net)): SheetEdit[] {
+  const hangs = new Set<string>();
+  const follow = (id: string | undefined) => {
+    if (id === undefined || hangs.has(id)) return;
+    hangs.add(id);
+    for (const need of blocks.get(id)!.needs) follow(makerOf(blocks, need));
+  };
+  follow(maker);
+  if (maker === undefined || hangs.has(user)) return [];
+  return [{ path: ['blocks', user], values: { needs: [...blocks.get(user)!.needs, net] } }];
+}
+
+const makerOf = (blocks: Sheet['blocks'], net: string) =>
+  [...blocks.values()].find(({ makes }) => makes.includes(net))?.id;
+
 /** What a change writes into the text of a sheet, which as a whole stands as `sheet`. */
 export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
   switch (change.kind) {
@@ -54,6 +70,7 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
     }
     case 'part': {
       const { part, is, value, block, role, net } = change;
+      const needed = role === 'feeds' && ![...sheet.blocks.values()].some(({ needs }) => needs.includes(net));
       const faults = Object.fromEntries(
         Object.entries(faultsOfPart(is, role, net)).map(([mode, effect]) => [mode, { weight: weightOfOwn, ...effect }]),
       );
@@ -73,15 +90,18 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
           path: ['points', `${part}-${measure}`],
           values: { title, measure, parts: [part], board: sheet.blocks.get(block)!.board, minutes: 2 },
         },
+        // What a part feeds where nobody is known to need it, its own block needs.
+        ...(needed ? needing(sheet, block, net) : []),
       ];
     }
     case 'rail': {
-      const { rail, volts, block, point, where } = change;
+      const { rail, volts, block, user, point, where } = change;
       const { makes, board } = sheet.blocks.get(block)!;
       return [
         { path: ['nets', rail], values: { title: rail, volts, tolerance: '8%', source: 'manual' } },
         { path: ['blocks', block], values: { makes: [...makes, rail] } },
         { path: ['points', point], values: { measure: 'dc', net: rail, where: where ?? '', board } },
+        ...(user === undefined ? [] : needing(sheet, user, rail, block)),
       ];
     }
     case 'code': {

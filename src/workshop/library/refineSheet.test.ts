@@ -50,12 +50,46 @@ describe('refining the sheet of a set at the bench', () => {
     await taken('a');
     await taken('b');
     await refineSheet('a', found);
-    expect(await refineSheet('b', found)).toEqual({
+    expect(await refineSheet('b', { ...found, volts: 11.8 })).toEqual({
       refused: expect.stringContaining('a point "tp4" already') as string,
     });
     expect((await findJob(await database(), 'b'))!.sheet).toBe('generic-plasma');
     expect(await refineSheet('b', { ...found, point: 'tp5' })).toEqual({ done: { version: 2, sheet: own } });
     expect((await findJob(await database(), 'b'))!.sheet).toBe(own);
+  });
+
+  it('moves a second set to the sheet that says already what was typed', async () => {
+    await taken('a');
+    await taken('b');
+    await refineSheet('a', found);
+    expect(await refineSheet('b', found)).toEqual({ done: { version: 1, sheet: own } });
+    expect((await findJob(await database(), 'b'))!.sheet).toBe(own);
+  });
+
+  it('a rail hangs between what makes and what needs it', async () => {
+    await taken('a', { title: 'Pier find' });
+    const rail = { kind: 'rail', rail: 'v9', volts: 9, block: 'supply', user: 'logic', point: 'tp9', where: '' };
+    expect(await refineSheet('a', rail)).toMatchObject({ done: { sheet: 'my-pier-find' } });
+    const sheet = sheetOf(await readLibrary(), { sheet: 'my-pier-find', options: {}, label: {} })!;
+    expect(sheet.blocks.get('supply')!.makes).toContain('v9');
+    expect(sheet.blocks.get('logic')!.needs).toContain('v9');
+  });
+
+  it('what a part feeds and nobody needs, its own block needs', async () => {
+    await taken('a', { title: 'Quay find' });
+    await refineSheet('a', { kind: 'rail', rail: 'v9', volts: 9, block: 'supply', point: 'tp9', where: '' });
+    const part = {
+      kind: 'part',
+      part: 'R9',
+      is: 'resistor',
+      value: '2R2',
+      block: 'sustain_x',
+      role: 'feeds',
+      net: 'v9',
+    };
+    expect(await refineSheet('a', part)).toMatchObject({ done: { version: 2 } });
+    const sheet = sheetOf(await readLibrary(), { sheet: 'my-quay-find', options: {}, label: {} })!;
+    expect(sheet.blocks.get('sustain_x')!.needs).toContain('v9');
   });
 
   it('takes parts, rails, codes and names of boards, which the next set of the model has and others have not', async () => {

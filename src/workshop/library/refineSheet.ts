@@ -40,8 +40,21 @@ function refuseUnfit(change: SheetChange, { title, points, parts, nets, blocks, 
     if (change.kind === 'part' && parts.has(change.part)) refuse('part', change.part, true);
     if (change.kind === 'rail' && nets.has(change.rail)) refuse('net', change.rail, true);
     if (change.kind !== 'rail' && !nets.has(change.net)) refuse('net', change.net, false);
+    if (change.kind === 'rail' && change.user !== undefined && !blocks.has(change.user))
+      refuse('block', change.user, false);
     if (change.kind !== 'code' && !blocks.has(change.block)) refuse('block', change.block, false);
   }
+}
+
+/** Whether a sheet says already what is to be put in. */
+function holds(change: SheetChange, { parts, nets, points, protections }: Sheet): boolean {
+  if (change.kind === 'part') return parts.get(change.part)?.block === change.block;
+  if (change.kind === 'rail') return nets.get(change.rail)?.volts === change.volts;
+  if (change.kind === 'point') {
+    const { net, expect } = points.get(change.point) ?? {};
+    return net !== undefined && change.net === net && change.volts === expect;
+  }
+  return change.kind === 'code' && protections.some(({ blinks }) => blinks === change.blinks);
 }
 
 /**
@@ -62,6 +75,12 @@ export async function refineSheet(jobId: string, input: unknown): Promise<Answer
     const change = readSheetChange(input);
     const target = sheetOf(library, { sheet: before ? id : job.sheet, options: job.options, label: {} });
     if (!target) throw new Refusal(`there is no sheet "${job.sheet}"`);
+    if (before && !own && holds(change, target)) {
+      // Learnt on another set of this make and model: this one goes by it too.
+      await moveToSheet(db, jobId, id);
+      revalidatePath('/', 'layout');
+      return { version: before.version, sheet: id };
+    }
     refuseUnfit(change, target);
     const text = withEdits(before?.text ?? adoptedText(id, job.sheet, title), editsOf(change, target));
     readText(library, text, job.options);

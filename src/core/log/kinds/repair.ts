@@ -23,11 +23,13 @@ export const repair: LineKind<RepairLine> = {
     return fault === undefined ? undefined : `${sheet.title} has no fault "${fault}"`;
   },
   fold: (bench, body, stamp) => bench.repaired(stamp, body),
-  said: ({ title }) => title,
+  said: ({ title, note }) => (note === '' ? title : `${title}: ${note}`),
   typed([verb = '', target, ...more], { sheet, context, typed: words }) {
     const methods = verbs.get(verb);
     if (!methods || target === undefined) return undefined;
-    if (more.length > 0) throw new Refusal(`one repair a line, like "${verb} ${words[1]}"`);
+    const fitted = fittedOf(words.slice(2));
+    if (fitted === undefined)
+      throw new Refusal(`one repair a line, with what was fitted, like "${verb} ${words[1]} with 2R2 1 W"`);
     const action = actionFor(sheet, target, methods);
     if (!action)
       throw new Refusal(
@@ -35,7 +37,7 @@ export const repair: LineKind<RepairLine> = {
       );
     if (context?.power === 'live') throw new Refusal('repairs are made with the plug out and the stores proven: Alt P');
     const { id, title, listed, money, minutes } = action;
-    return { kind: 'repair', action: id, title, cures: [...listed], money, minutes, note: '' };
+    return { kind: 'repair', action: id, title, cures: [...listed], money, minutes, note: fitted };
   },
 };
 
@@ -53,6 +55,14 @@ const verbs: ReadonlyMap<string, readonly RepairMethod[]> = new Map(
     traced: ['trace'],
   } as const),
 );
+
+/** What was put in: `2R2 1W`, or `with BD-7`; undefined where the words are not that. */
+function fittedOf(words: readonly string[]): string | undefined {
+  const [first = '', ...rest] = words;
+  if (/^with$/i.test(first) && rest.length > 0) return `with ${rest.join(' ')}`;
+  if (first === '') return '';
+  return /^\d/.test(first) ? `with ${words.join(' ')}` : undefined;
+}
 
 /** The repair of a part, of one of its faults or of a board, named in small letters. */
 function actionFor(sheet: Sheet, target: string, methods: readonly RepairMethod[]): RepairAction | undefined {

@@ -1,6 +1,6 @@
 import { partKinds } from '../../parts';
 import { formatQuantity, instruments, leadOhms, toleranceWidth } from '../../quantity';
-import { number, settled } from '../expectation';
+import { type Component, type Expectation, number, settled } from '../expectation';
 import { type MeasuredPart, type NumberWay } from '../way';
 
 /** Ohms of a capacitor that neither leaks nor is shorted, once it has charged. */
@@ -16,6 +16,15 @@ const leadsSpread = 0.2;
 const usualTolerance = { relative: 0.05 };
 /** What is not marked in ohms and reads more than this lets nothing through. */
 const insulates = 1e6;
+
+/** A resistor that has failed may read anything above its mark: this much of the time it is far from what is usual. */
+const farOff = 0.25;
+
+/** A failed part: as usual, or where it is marked in ohms at any degree about a value, spread by so many decades. */
+function byDegrees({ kind }: MeasuredPart, usual: Component, about: number, decades: number): Expectation {
+  if (partKinds[kind].marked !== 'Ω') return number('log', usual);
+  return number('log', { ...usual, chance: usual.chance * (1 - farOff) }, settled(about, decades, farOff));
+}
 
 /** What a good part reads, in ohms. */
 export function goodOhms({ kind, size, given }: MeasuredPart): number {
@@ -48,10 +57,10 @@ export const ohms: NumberWay = {
     // What lets nothing through when it is good tells no more than a short or a leak.
     if (good === Infinity && mode !== 'short' && mode !== 'leaky') return number('log', settled(Infinity, 0.3));
     if (mode === 'open' || mode === 'cracked' || mode === 'worn' || mode === 'missing')
-      return number('log', settled(Infinity, 0.3));
+      return byDegrees(part, settled(Infinity, 0.3), good * 300, 1);
     if (mode === 'short') return number('log', settled(0.4, 0.3));
     if (mode === 'leaky') return number('log', settled(Math.min(good, 2000), 0.5));
-    if (mode === 'drifted') return number('log', settled(good * 2.2, 0.12));
+    if (mode === 'drifted') return byDegrees(part, settled(good * 2.2, 0.12), good * 5, 0.5);
     if (good >= chargedOhms) return number('log', settled(good, 0.6));
     if (good < few) {
       const withLeads = good + usualLeads;
