@@ -41,6 +41,7 @@ const rooms = [
   'job',
   'proof',
   'intermittent',
+  'crosshatch',
   'setup',
   'practice',
 ];

@@ -2,8 +2,9 @@ import { Refusal } from '@/core/quantity';
 import { backup } from './backup';
 import { ac, faults, op, tran } from './circuits';
 import { type Command, type Printed } from './command';
+import { crosshatch } from './crosshatch';
 import { evaluate, policy, soak } from './planning';
-import { rails } from './setup';
+import { grey, rails } from './setup';
 import { checkSheet, simulate, suspects } from './sheets';
 import { basket, harvest, substitute } from './supply';
 
@@ -22,6 +23,8 @@ const commands: readonly Command[] = [
   basket,
   harvest,
   rails,
+  crosshatch,
+  grey,
   backup,
 ];
 

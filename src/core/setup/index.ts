@@ -1,3 +1,37 @@
+export { type ColourOffset, type ConvergenceMove, convergenceOf, type ConvergenceState } from './convergence';
+export { anyControls, type CrosshatchSaid, crosshatchSaid, firstMove, type Screen } from './crosshatchSaid';
+export {
+  adviseShape,
+  drawMisadjusted,
+  type Seen,
+  type Shape,
+  type ShapeAdvice,
+  type ShapeControl,
+  shapeOf,
+  type ShapeTouch,
+  type TermId,
+  terms,
+  type Wanted,
+  wantedOf,
+} from './geometry';
+export {
+  type Bar,
+  bars,
+  drawGreyTube,
+  type GreyControl,
+  greyControls,
+  greyByEye,
+  greyByMeter,
+  type GreyStep,
+  type GreyTouch,
+  type GreyTube,
+  gunsSaid,
+  type Look,
+  lookOf,
+  tintOf,
+  tints,
+} from './grey';
+export { readGrey } from './greyFile';
 export { adviseRails, type Rail, type Touch } from './rails';
 export { readRails } from './railsFile';
 export { drawTrimmers } from './trimmers';
