@@ -22,6 +22,7 @@ const rooms = [
   'statistics',
   'circuit',
   'picture',
+  'patterns',
   'parts',
   'measure',
   'supply',

@@ -5,6 +5,7 @@ import {
   type Seen,
   type Shape,
   shapeOf,
+  straightened,
   type ShapeControl,
   type TermId,
   terms,
@@ -34,7 +35,7 @@ export interface CrosshatchSaid {
     readonly words: string;
   }[];
   readonly convergence: ConvergenceState | undefined;
-  /** Where crossings lie, in shares of the screen’s width from its middle; without corners, of the picture’s. */
+  /** Where crossings lie, in shares of the screen’s width from its middle; without corners, as a camera straight before it would see them. */
   readonly seen: readonly Seen[];
 }
 
@@ -55,7 +56,8 @@ export function crosshatchSaid(crossings: readonly Crossing[], pattern: Pattern,
     place: { u: (2 * crossing.column) / (across - 1) - 1, v: (2 * crossing.row) / (down - 1) - 1 },
   }));
   const seen = placed.map(({ crossing, place }): Seen => ({ ...place, ...onScreen(crossing) }));
-  const shape = shapeOf(seen, wantedOf(across, down, aspect, screen.overscan), corners !== undefined);
+  const wanted = wantedOf(across, down, aspect, screen.overscan);
+  const shape = shapeOf(seen, wanted, corners !== undefined);
   const offsets = (colour: 'red' | 'blue') =>
     placed.flatMap(({ crossing, place }): ColourOffset[] => {
       const by = crossing[colour];
@@ -74,7 +76,7 @@ export function crosshatchSaid(crossings: readonly Crossing[], pattern: Pattern,
         return { id, title, percent, spread, words: percent > 0 ? over : under };
       }),
     convergence: Math.min(red.length, blue.length) >= 12 ? convergenceOf(red, blue) : undefined,
-    seen,
+    seen: corners ? seen : straightened(seen, wanted),
   };
 }
 

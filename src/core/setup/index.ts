@@ -34,6 +34,7 @@ export {
 export { readGrey } from './greyFile';
 export { adviseRails, type Rail, type Touch } from './rails';
 export { readRails } from './railsFile';
+export { shapeControlFor, shapeLine, type ShapeWalk, shapeWalk } from './shapeWalk';
 export { drawTrimmers } from './trimmers';
 export { turnWords } from './turnWords';
 export { railsWalk, railSteps, type RailRow } from './walk';

@@ -50,6 +50,12 @@ export function OfItsKind({ job, sheet: { quirks, kit }, setUp }: OfItsKindProps
           <p>
             <Link href={`/job/${job}/setup`} className="press">
               Set the rails one touch at a time
+            </Link>{' '}
+            <Link href={`/job/${job}/shape`} className="press">
+              Shape and colours by a photograph
+            </Link>{' '}
+            <Link href="/patterns" className="press">
+              Patterns
             </Link>
           </p>
         </section>

@@ -5,7 +5,7 @@ import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { useBenchTheme, useReturnFocus } from '@/ui';
 import { type Found } from './found';
-import { navigation, pagesOf } from './navigation';
+import { more, navigation, pagesOf } from './navigation';
 import styles from './shell.module.css';
 
 const nothing: Found = { jobs: [], notes: [] };
@@ -32,7 +32,7 @@ export function Palette({ close }: { close: () => void }) {
         if (job) setSelected(`job-${job.id}`);
         else if (note) setSelected(`note-${note.job}`);
         else {
-          const places = [...pagesOf(path), ...navigation];
+          const places = [...pagesOf(path), ...navigation, ...more];
           const place = places.find(({ title }) => title.toLowerCase().includes(typed.toLowerCase()));
           setSelected(place ? `go-${place.href}` : '');
         }
@@ -94,7 +94,7 @@ export function Palette({ close }: { close: () => void }) {
               </Command.Group>
             )}
             <Command.Group heading="Do">
-              {navigation
+              {[...navigation, ...more]
                 .filter(({ title }) => title.toLowerCase().includes(typed.toLowerCase()))
                 .map(({ href, title }) => (
                   <Command.Item key={href} value={`go-${href}`} onSelect={go(href)}>

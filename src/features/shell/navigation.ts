@@ -13,6 +13,9 @@ export const navigation = [
   { href: '/sheets', title: 'Sheets' },
 ] as const;
 
+/** What has no place of its own, and is found by its name. */
+export const more = [{ href: '/patterns', title: 'Patterns' }] as const;
+
 /** The place a path belongs to; a job on the bench belongs to none of them. */
 export function placeOf(path: string): string | undefined {
   return navigation.find(({ href }) => path === href || (href !== '/' && path.startsWith(href)))?.href;
@@ -22,6 +25,12 @@ export function placeOf(path: string): string | undefined {
 export function pagesOf(path: string): { readonly href: string; readonly title: string }[] {
   const job = /^\/job\/[^/]+/.exec(path)?.[0];
   if (job === undefined) return [];
-  const pages = [...jobPages, ['kit', 'Kit'], ['setup', 'Set-up of the rails'], ['set', 'What it is']] as const;
+  const pages = [
+    ...jobPages,
+    ['kit', 'Kit'],
+    ['setup', 'Set-up of the rails'],
+    ['shape', 'Shape and colours of the picture'],
+    ['set', 'What it is'],
+  ] as const;
   return pages.map(([step, title]) => ({ href: `${job}/${step}`, title })).filter(({ href }) => href !== path);
 }

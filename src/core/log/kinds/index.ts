@@ -12,6 +12,7 @@ import { plan } from './plan';
 import { power } from './power';
 import { reading } from './reading';
 import { repair } from './repair';
+import { shape } from './shape';
 import { soak } from './soak';
 import { step } from './step';
 import { store } from './store';
@@ -36,6 +37,7 @@ export const kinds = {
   repair,
   inside,
   turned,
+  shape,
   part,
   plan,
   step,

@@ -75,7 +75,7 @@ export function shapeOf(seen: readonly Seen[], wanted: Wanted, corners = true): 
 }
 
 /** The crossings as a camera straight before the screen would see them, by the projective map that suits them best. */
-function straightened(seen: readonly Seen[], { wide, high }: Wanted): Seen[] {
+export function straightened(seen: readonly Seen[], { wide, high }: Wanted): Seen[] {
   const rows = seen.flatMap(({ u, v, x, y }) => {
     const [wx, wy] = [(u * wide) / 2, (v * high) / 2];
     return [

@@ -1,0 +1,2 @@
+export { patternIds, patternPicture, patterns, type PatternId, type RasterId, rasters } from './pattern';
+export { restOf } from './rest';

@@ -1,0 +1,70 @@
+import { type BodyNamed, type LogEntry, standing } from '../log';
+import { anyControls, type CrosshatchSaid } from './crosshatchSaid';
+import { type Shape, type ShapeControl, type ShapeTouch, type TermId, termIds } from './geometry';
+
+/** How the shape of a set’s picture stands by its record. */
+export interface ShapeWalk {
+  /** As it was measured first, and last. */
+  readonly first: Shape | undefined;
+  readonly latest: Shape | undefined;
+  /** Millimetres that the colours lay apart, then and now. */
+  readonly colours: readonly [number | undefined, number | undefined];
+  readonly touches: readonly ShapeTouch[];
+  /** Controls turned since it was measured last: what they did is seen in the next photograph. */
+  readonly open: readonly string[];
+}
+
+const shapeIn = ({ off, furthest, unexplained, terms }: BodyNamed<'shape'>): Shape => ({
+  off,
+  furthest,
+  unexplained,
+  terms: new Map(
+    terms.flatMap(({ term, percent, spread }) => {
+      const id = termIds.find((one) => one === term);
+      return id ? [[id, { percent, spread }] as const] : [];
+    }),
+  ),
+});
+
+/** The line that records a measured shape. */
+export function shapeLine({ shape, convergence }: Pick<CrosshatchSaid, 'shape' | 'convergence'>): BodyNamed<'shape'> {
+  const { off, furthest, unexplained, terms } = shape;
+  return {
+    kind: 'shape',
+    off,
+    furthest,
+    unexplained,
+    terms: [...terms].map(([term, { percent, spread }]) => ({ term, percent, spread })),
+    ...(convergence && { colours: convergence.worst.millimetres }),
+  };
+}
+
+/** The controls of a set’s shape by their names, as the record calls them. */
+export const shapeControlFor = (term: TermId): ShapeControl | undefined =>
+  anyControls.find((control) => control.term === term);
+
+/** What was measured and what was turned between; two controls turned between two photographs teach nothing of either. */
+export function shapeWalk(log: readonly LogEntry[]): ShapeWalk {
+  const names = new Set(anyControls.map(({ control }) => control));
+  const touches: ShapeTouch[] = [];
+  let [first, latest]: (Shape | undefined)[] = [];
+  let colours: readonly [number | undefined, number | undefined] = [undefined, undefined];
+  let open: { readonly control: string; readonly end: boolean }[] = [];
+  const lines = [...standing(log, 'shape'), ...standing(log, 'turned')].sort(
+    (a, b) => log.indexOf(a.entry) - log.indexOf(b.entry),
+  );
+  for (const { body } of lines) {
+    if (body.kind === 'turned') {
+      if (names.has(body.control)) open.push(body);
+      continue;
+    }
+    const now = shapeIn(body);
+    const [only] = open;
+    if (latest && only && open.length === 1) touches.push({ ...only, before: latest, after: now });
+    first ??= now;
+    latest = now;
+    colours = [colours[0] ?? body.colours, body.colours];
+    open = [];
+  }
+  return { first, latest, colours, touches, open: open.map(({ control }) => control) };
+}

@@ -1,0 +1,1 @@
+export { Patterns } from './Patterns';

@@ -1,0 +1,77 @@
+import { type Corners, type Crossing, type Pattern, type Point } from '@/core/crosshatch';
+import {
+  adviseShape,
+  anyControls,
+  type Shape,
+  type ShapeAdvice,
+  type ShapeWalk,
+  type TermId,
+  terms,
+} from '@/core/setup';
+
+/** A photograph that was read. */
+export interface Photo {
+  readonly url: string;
+  readonly width: number;
+  readonly height: number;
+  readonly crossings: readonly Crossing[];
+  readonly pattern: Pattern;
+}
+
+/** Pictures of more bytes are refused. */
+export const mostBytes = 60e6;
+
+/** Where the corners of the glass may lie: half a cell outside the outer crossings. */
+export function likelyCorners({ crossings, pattern, width, height }: Photo): Corners {
+  const { across, down } = pattern;
+  const at = (row: number, column: number) => crossings[row * across + column]!;
+  const beyond = (row: number, column: number, inRow: number, inColumn: number): Point => {
+    const corner = at(row, column);
+    const inner = at(inRow, inColumn);
+    return {
+      x: Math.min(width, Math.max(0, corner.x + (corner.x - inner.x) / 2)),
+      y: Math.min(height, Math.max(0, corner.y + (corner.y - inner.y) / 2)),
+    };
+  };
+  return [
+    beyond(0, 0, 1, 1),
+    beyond(0, across - 1, 1, across - 2),
+    beyond(down - 1, across - 1, down - 2, across - 2),
+    beyond(down - 1, 0, down - 2, 1),
+  ];
+}
+
+export const cornerNames = ['Top left', 'Top right', 'Bottom right', 'Bottom left'] as const;
+
+/** What to turn next: by what was measured last, and what the turns before it did. */
+export function nextTurn(walk: ShapeWalk): ShapeAdvice | undefined {
+  const { latest, touches } = walk;
+  return (
+    latest &&
+    adviseShape(
+      latest,
+      anyControls.filter(({ term }) => latest.terms.has(term)),
+      touches,
+    )
+  );
+}
+
+/** Errors of a shape as they were and are, the largest first; those that were and are nothing left out. */
+export function errorsOf(first: Shape, latest: Shape) {
+  return [...latest.terms]
+    .map(([id, { percent, spread }]) => ({
+      id,
+      title: terms[id].title,
+      before: first.terms.get(id)?.percent,
+      percent,
+      spread,
+    }))
+    .filter(
+      ({ before, percent, spread }) => Math.max(Math.abs(before ?? 0), Math.abs(percent)) >= Math.max(0.3, 2 * spread),
+    )
+    .sort((a, b) => Math.abs(b.percent) - Math.abs(a.percent))
+    .map((row) => ({ ...row, words: wordsOf(row.id, row.percent) }));
+}
+
+const wordsOf = (id: TermId, percent: number) =>
+  Math.abs(percent) < 0.3 ? 'right' : percent > 0 ? terms[id].over : terms[id].under;

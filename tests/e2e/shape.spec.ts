@@ -1,0 +1,73 @@
+import { PNG } from 'pngjs';
+import { type Page } from '@playwright/test';
+import { photographed } from '../../src/core/crosshatch';
+import { seeded } from '../../src/core/statistics';
+import { expect, test } from './app';
+import { takeIn } from './bench';
+
+const bad = { askew: 12, shape: 0.03, colours: 0.006, noise: 0.02 };
+const shot = (seed: number, shape: number) => {
+  const made = photographed({ across: 15, down: 11 }, 1200, seeded(seed), { ...bad, shape });
+  const { width, height, data } = made.picture;
+  const png = new PNG({ width, height });
+  png.data = Buffer.from(data);
+  return { ...made, file: { name: 'crosshatch.png', mimeType: 'image/png', buffer: PNG.sync.write(png) } };
+};
+
+/** Puts the rings on the corners of the glass. */
+async function placeCorners(page: Page, { corners, picture }: ReturnType<typeof shot>) {
+  const photo = page.getByRole('group', { name: 'Photograph of the crosshatch' });
+  for (const [index, name] of ['Top left', 'Top right', 'Bottom right', 'Bottom left'].entries()) {
+    const { x, y, width, height } = (await photo.boundingBox())!;
+    const scale = Math.min(width / picture.width, height / picture.height);
+    const [left, top] = [x + (width - scale * picture.width) / 2, y + (height - scale * picture.height) / 2];
+    const ring = (await page.getByRole('slider', { name }).boundingBox())!;
+    await page.mouse.move(ring.x + ring.width / 2, ring.y + ring.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(left + scale * corners[index]!.x, top + scale * corners[index]!.y, { steps: 4 });
+    await page.mouse.up();
+  }
+}
+
+test('a photographed crosshatch becomes errors, a turn, and a line of the record', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Colour tube set', 'Kiosk set', ['Too small']);
+  await page.goto(page.url().replace(/bench$/, 'shape'));
+  const choose = page.locator('input[type=file]');
+  await choose.setInputFiles({ name: 'note.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(page.getByText('save it as JPEG or PNG')).toBeVisible();
+  const first = shot(3, 0.03);
+  await choose.setInputFiles(first.file);
+  await page.getByRole('button', { name: 'The rings are on the corners' }).waitFor();
+  await placeCorners(page, first);
+  await page.getByRole('button', { name: 'The rings are on the corners' }).click();
+  await page.getByRole('button', { name: 'Record it' }).click();
+  const turn = page.getByTestId('turn');
+  await expect(turn).toContainText('of the width');
+  await turn.getByRole('button', { name: 'Turned' }).click();
+  await expect(page.getByRole('heading', { name: 'Photograph it again' })).toBeVisible();
+  await choose.setInputFiles(shot(3, 0.01).file);
+  await page.getByRole('button', { name: 'Record it' }).click();
+  await expect(page.getByTestId('before-now')).toContainText('→');
+  await page.reload();
+  await expect(page.getByTestId('before-now')).toContainText('→');
+});
+
+test('a pattern fills the screen, and is dimmed and moved when it has stood for its time', async ({ page, app }) => {
+  await page.clock.install();
+  await page.goto(`${app.address}/patterns?show=dots`);
+  await page.getByRole('button', { name: /Fill the screen/ }).click();
+  const shown = page.getByRole('dialog');
+  await expect(shown).toHaveAccessibleName(/Dots/);
+  await page.clock.runFor(170_000);
+  await expect(shown).not.toHaveAttribute('data-resting');
+  await page.clock.runFor(15_000);
+  await expect(shown).toHaveAttribute('data-resting');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('dialog', { name: /Centre cross/ })).not.toHaveAttribute('data-resting');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as PNG' }).click();
+  const bytes = await (await saved).createReadStream().then((stream) => stream.toArray());
+  expect(PNG.sync.read(Buffer.concat(bytes as Buffer[]))).toMatchObject({ width: 640, height: 480 });
+});
