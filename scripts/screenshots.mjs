@@ -3,13 +3,25 @@
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { seed } from './seed.mjs';
-import { ensureBuilt, ensureInstalled, freePort, playSuppliers, root, serve, workFolder } from './setup.mjs';
+import {
+  ensureBuilt,
+  ensureInstalled,
+  freePort,
+  playSuppliers,
+  root,
+  runPackage,
+  scripts,
+  serve,
+  workFolder,
+} from './setup.mjs';
 
 ensureInstalled();
 ensureBuilt();
 const { launch } = await import('./browser.mjs');
 const database = path.join(workFolder, 'screenshots.db');
 seed(database, { fresh: true });
+const crosshatch = path.join(workFolder, 'crosshatch.png');
+runPackage(scripts.tsx, ['src/demo/drawCrosshatch.ts', crosshatch]);
 const suppliers = playSuppliers(database, await freePort(4895));
 const { address, child } = await serve({ database, port: await freePort(4930), quiet: true, simulatedMeter: true });
 const browser = await launch();
@@ -105,15 +117,11 @@ const views = [
   { name: 'notebook', path: '/notebook?q=dried' },
   { name: 'stage', path: '/stage', act: lines('kg 61.3', 'kr 130') },
   {
-    name: 'stage-over-time',
-    path: '/stage?stage=standby-supply',
-    theme: 'dark',
+    name: 'shape',
+    path: `${job(3)}/shape`,
     act: async (page) => {
-      await lines('v5 5', 'k ripple 150m')(page);
-      await page.getByText('C901 dried out').first().waitFor();
-      await page.keyboard.press('Alt+t');
-      await page.keyboard.press('Alt+1');
-      await page.locator('[data-testid=over-time][data-runs="2"]').waitFor();
+      await page.locator('input[type=file]').setInputFiles(crosshatch);
+      await page.getByRole('button', { name: 'The rings are on the corners' }).click();
     },
   },
   {

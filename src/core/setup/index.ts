@@ -1,12 +1,9 @@
-export { type ColourOffset, type ConvergenceMove, convergenceOf, type ConvergenceState } from './convergence';
-export { anyControls, type CrosshatchSaid, crosshatchSaid, firstMove, type Screen } from './crosshatchSaid';
+export { anyControls, type CrosshatchSaid, crosshatchSaid, firstMove } from './crosshatchSaid';
 export {
   adviseShape,
   drawMisadjusted,
-  type Seen,
   type Shape,
   type ShapeAdvice,
-  type ShapeControl,
   shapeOf,
   type ShapeTouch,
   type TermId,
@@ -31,10 +28,11 @@ export {
   tintOf,
   tints,
 } from './grey';
+export { greyByEyeOf, greyByMeterOf } from './greyWalk';
 export { readGrey } from './greyFile';
 export { adviseRails, type Rail, type Touch } from './rails';
 export { readRails } from './railsFile';
-export { shapeControlFor, shapeLine, type ShapeWalk, shapeWalk } from './shapeWalk';
+export { shapeLine, type ShapeWalk, shapeWalk } from './shapeWalk';
 export { drawTrimmers } from './trimmers';
 export { turnWords } from './turnWords';
 export { railsWalk, railSteps, type RailRow } from './walk';

@@ -1,6 +1,6 @@
 import { type BodyNamed, type LogEntry, standing } from '../log';
 import { anyControls, type CrosshatchSaid } from './crosshatchSaid';
-import { type Shape, type ShapeControl, type ShapeTouch, type TermId, termIds } from './geometry';
+import { type Shape, type ShapeTouch, termIds } from './geometry';
 
 /** How the shape of a set’s picture stands by its record. */
 export interface ShapeWalk {
@@ -38,10 +38,6 @@ export function shapeLine({ shape, convergence }: Pick<CrosshatchSaid, 'shape' |
     ...(convergence && { colours: convergence.worst.millimetres }),
   };
 }
-
-/** The controls of a set’s shape by their names, as the record calls them. */
-export const shapeControlFor = (term: TermId): ShapeControl | undefined =>
-  anyControls.find((control) => control.term === term);
 
 /** What was measured and what was turned between; two controls turned between two photographs teach nothing of either. */
 export function shapeWalk(log: readonly LogEntry[]): ShapeWalk {

@@ -7,12 +7,12 @@ import styles from './details.module.css';
 interface OfItsKindProps {
   /** The job's id. */
   readonly job: string;
-  readonly sheet: Pick<Sheet, 'quirks' | 'kit'>;
+  readonly sheet: Pick<Sheet, 'quirks' | 'kit' | 'technology'>;
   readonly setUp: readonly SetUpRow[];
 }
 
 /** What the sheet says of sets of this kind: what to mind, what to set in which order, what to fit. */
-export function OfItsKind({ job, sheet: { quirks, kit }, setUp }: OfItsKindProps) {
+export function OfItsKind({ job, sheet: { quirks, kit, technology }, setUp }: OfItsKindProps) {
   return (
     <>
       {quirks.length > 0 && (
@@ -51,9 +51,16 @@ export function OfItsKind({ job, sheet: { quirks, kit }, setUp }: OfItsKindProps
             <Link href={`/job/${job}/setup`} className="press">
               Set the rails one touch at a time
             </Link>{' '}
-            <Link href={`/job/${job}/shape`} className="press">
-              Shape and colours by a photograph
-            </Link>{' '}
+            {technology !== 'plasma' && (
+              <>
+                <Link href={`/job/${job}/shape`} className="press">
+                  Shape and colours by a photograph
+                </Link>{' '}
+                <Link href={`/job/${job}/grey`} className="press">
+                  Grey scale
+                </Link>{' '}
+              </>
+            )}
             <Link href="/patterns" className="press">
               Patterns
             </Link>

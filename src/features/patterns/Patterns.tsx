@@ -102,12 +102,7 @@ export function Patterns({ first = 'crosshatch', across: firstAcross = 15, down:
         ))}
       </ul>
       {full && (
-        <Shown
-          picture={picture}
-          name={patterns[chosen].title}
-          after={minutes * 60}
-          onClose={() => setFull(false)}
-        />
+        <Shown picture={picture} name={patterns[chosen].title} after={minutes * 60} onClose={() => setFull(false)} />
       )}
     </main>
   );

@@ -30,6 +30,7 @@ export function pagesOf(path: string): { readonly href: string; readonly title: 
     ['kit', 'Kit'],
     ['setup', 'Set-up of the rails'],
     ['shape', 'Shape and colours of the picture'],
+    ['grey', 'Grey scale'],
     ['set', 'What it is'],
   ] as const;
   return pages.map(([step, title]) => ({ href: `${job}/${step}`, title })).filter(({ href }) => href !== path);

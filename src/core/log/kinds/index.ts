@@ -1,5 +1,6 @@
 import { type LineKind } from '../line';
 import { connector } from './connector';
+import { grey } from './grey';
 import { inside } from './inside';
 import { intervention } from './intervention';
 import { isolation } from './isolation';
@@ -38,6 +39,7 @@ export const kinds = {
   inside,
   turned,
   shape,
+  grey,
   part,
   plan,
   step,

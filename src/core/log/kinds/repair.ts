@@ -24,7 +24,7 @@ export const repair: LineKind<RepairLine> = {
   },
   fold: (bench, body, stamp) => bench.repaired(stamp, body),
   said: ({ title, note }) => (note === '' ? title : `${title}: ${note}`),
-  typed([verb = '', target, ...more], { sheet, context, typed: words }) {
+  typed([verb = '', target], { sheet, context, typed: words }) {
     const methods = verbs.get(verb);
     if (!methods || target === undefined) return undefined;
     const fitted = fittedOf(words.slice(2));

@@ -2,7 +2,12 @@ import * as yup from 'yup';
 import { Refusal } from '../../quantity';
 import { type LineKind, type LineOf, name } from '../line';
 
-const fields = yup.object({ control: name(40), end: yup.boolean().required() });
+const fields = yup.object({
+  control: name(40),
+  end: yup.boolean().required(),
+  /** Turns, clockwise up, where somebody counted. */
+  turn: yup.number().min(-50).max(50),
+});
 
 /** A control that was turned, as far as it goes or not: what is read after it shows what it did. */
 export type TurnedLine = LineOf<'turned', typeof fields>;

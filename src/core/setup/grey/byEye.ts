@@ -1,5 +1,4 @@
 import { gaussian, type Random, seeded, sumOf } from '../../statistics';
-import { noticeable } from './light';
 import { type Bar, bars, type GreyControl, greyControls } from './tube';
 
 /** How a bar looks beside grey; each tint 60° further round than the one before. */

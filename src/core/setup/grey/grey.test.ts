@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { mean, seeded } from '../../statistics';
 import {
   bars,
+  chromaticOf,
   drawGreyTube,
   greyByEye,
   greyByMeter,
@@ -55,6 +56,9 @@ describe('light of a grey bar', () => {
     const warm = tintOf(lightOf({ x: 0.345, y: 0.345, Y: 80 }));
     expect(warm.red).toBeGreaterThan(1);
     expect(warm.blue).toBeLessThan(-1);
+    const back = chromaticOf(lightOf({ x: 0.345, y: 0.345, Y: 80 }));
+    expect(back.x).toBeCloseTo(0.345, 9);
+    expect(back.y).toBeCloseTo(0.345, 9);
     expect(() => lightOf({ x: 0.7, y: 0.4, Y: 1 })).toThrow(/together below 1/);
   });
 });

@@ -41,6 +41,16 @@ export function lightOf({ x, y, Y }: Chromatic, white: { readonly x: number; rea
   return { red: red!, green: green!, blue: blue! };
 }
 
+/** What a colour meter reads of amounts of the three phosphors, each 1 at the wished white: x and y. */
+export function chromaticOf(light: Light, white: { readonly x: number; readonly y: number } = daylight) {
+  const columns = new Matrix(phosphors.map(([px, py]) => tristimulus(px, py))).transpose();
+  const wished = solve(columns, Matrix.columnVector(tristimulus(white.x, white.y))).to1DArray();
+  const amounts = [light.red, light.green, light.blue].map((one, i) => one * wished[i]!);
+  const [X, Y, Z] = columns.mmul(Matrix.columnVector(amounts)).to1DArray();
+  const sum = X! + Y! + Z!;
+  return { x: X! / sum, y: Y! / sum };
+}
+
 /** A just noticeable difference of red and of blue against green, as a share: about 0.004 in u′v′ at a daylight white. */
 export const noticeable = { red: 0.08, blue: 0.06 } as const;
 

@@ -1,0 +1,90 @@
+import { useMemo } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { type LogBody } from '@/core/log';
+import { type Bar, greyByEyeOf, type Look, tints, turnWords } from '@/core/setup';
+import { Key } from '@/ui';
+import { type JobLog } from '@/workshop/job';
+import { HuePlane } from './HuePlane';
+import styles from './grey.module.css';
+
+export interface GreyWay {
+  readonly log: JobLog;
+  readonly say: (words: string) => void;
+}
+
+const looks: readonly Look[] = [...tints, 'grey'];
+const question = (bar: Bar) => `The ${bar} bar looks`;
+
+/** Grey with no instrument: what each bar looks like, and how far to turn what. */
+export function ByEye({ log, say }: GreyWay) {
+  const advice = useMemo(() => greyByEyeOf(log.entries), [log.entries]);
+  const { look, next, thought, done } = advice;
+  const record = (body: LogBody) => {
+    const made = log.record([{ body }]);
+    const after = greyByEyeOf([...log.entries, ...made]);
+    say(
+      after.next
+        ? `${after.next.control}, ${turnWords(after.next.turn)}`
+        : after.look
+          ? question(after.look)
+          : 'grey at both ends',
+    );
+  };
+  const seen = (one: Look | undefined) => look && one && record({ kind: 'grey', bar: look, looks: one });
+  const turned = () => next && record({ kind: 'turned', control: next.control, end: false, turn: next.turn });
+  useHotkeys('1,2,3,4,5,6,7', ({ key }) => seen(looks[Number(key) - 1]), { enabled: look !== undefined });
+  useHotkeys('enter', turned, {
+    enabled: next !== undefined,
+    ignoreEventWhen: ({ target }) => target instanceof HTMLButtonElement,
+  });
+  return (
+    <div className={styles.two}>
+      <section
+        className={styles.card}
+        aria-label="Grey next"
+        data-asks={look ?? (next ? 'turn' : 'done')}
+        data-control={next?.control ?? ''}
+        data-turn={next?.turn ?? ''}
+      >
+        {look && (
+          <>
+            <h1>{question(look)}</h1>
+            <ul className={styles.looks}>
+              {looks.map((one, index) => (
+                <li key={one}>
+                  <button type="button" data-look={one} onClick={() => seen(one)}>
+                    <i aria-hidden />
+                    {one} <Key>{String(index + 1)}</Key>
+                  </button>
+                </li>
+              ))}
+            </ul>
+            <p className="soft">Beside a lamp of daylight or a sheet of white paper in it; the room dim.</p>
+          </>
+        )}
+        {next && (
+          <>
+            <h1>{next.control}</h1>
+            <p className={styles.turn}>{turnWords(next.turn)}</p>
+            <p>
+              <button type="button" className="press main" onClick={turned}>
+                Turned <Key>⏎</Key>
+              </button>
+            </p>
+            <p className="soft">If clockwise does the contrary on this board, turn it the other way each time.</p>
+          </>
+        )}
+        {done && (
+          <>
+            <h1>Grey at both ends</h1>
+            <p>As far as an eye can tell. Look once more when the set has been warm for half an hour.</p>
+          </>
+        )}
+      </section>
+      <HuePlane
+        points={(['dark', 'bright'] as const).map((bar) => ({ bar, tint: thought[bar].tint }))}
+        words={`The dark bar is grey with ${Math.round(100 * thought.dark.grey)} %, the bright one with ${Math.round(100 * thought.bright.grey)} %.`}
+      />
+    </div>
+  );
+}

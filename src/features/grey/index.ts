@@ -1,0 +1,1 @@
+export { GreyPage } from './GreyPage';
