@@ -56,16 +56,18 @@ function inTurn(seed: number, count: number) {
   return { each: touches / count, done, worst: set.worst() };
 }
 
-console.log(`\nRails, ${sets} simulated sets with 3 to 6 coupled trimmers`);
-for (const [name, way] of [
-  ['by advice', byAdvice],
-  ['each in turn', inTurn],
-] as const) {
-  const found = Array.from({ length: sets }, (_, seed) => way(seed + 1, 3 + (seed % 4)));
-  const each = found.map((one) => one.each);
-  console.log(
-    `  ${name.padEnd(13)} ${mean(each).toFixed(2)} touches a trimmer (${quantile(each, 0.95).toFixed(2)} p95), ${found.filter(({ done }) => done).length} sets done, ${found.filter(({ worst }) => worst > 1).length} past a limit`,
-  );
+function rails(): void {
+  console.log(`\nRails, ${sets} simulated sets with 3 to 6 coupled trimmers`);
+  for (const [name, way] of [
+    ['by advice', byAdvice],
+    ['each in turn', inTurn],
+  ] as const) {
+    const found = Array.from({ length: sets }, (_, seed) => way(seed + 1, 3 + (seed % 4)));
+    const each = found.map((one) => one.each);
+    console.log(
+      `  ${name.padEnd(13)} ${mean(each).toFixed(2)} touches a trimmer (${quantile(each, 0.95).toFixed(2)} p95), ${found.filter(({ done }) => done).length} sets done, ${found.filter(({ worst }) => worst > 1).length} past a limit`,
+    );
+  }
 }
 
 /** How far a shape may stay off what the tube allows, in percent of the width. */
@@ -91,15 +93,17 @@ function shapeTurns(seed: number, advised: boolean) {
   return { turns: touches.length, done: false };
 }
 
-console.log(
-  `\nShape, ${shapes} misadjusted tubes with eleven controls, to what the tube allows and ${nearEnough} % of the width`,
-);
-for (const advised of [true, false]) {
-  const found = Array.from({ length: shapes }, (_, seed) => shapeTurns(seed + 1, advised));
-  const turns = found.map((one) => one.turns);
+function shape(): void {
   console.log(
-    `  ${(advised ? 'by advice' : 'each in turn').padEnd(13)} ${mean(turns).toFixed(1)} turns (${quantile(turns, 0.95).toFixed(0)} p95), ${found.filter(({ done }) => done).length} done`,
+    `\nShape, ${shapes} misadjusted tubes with eleven controls, to what the tube allows and ${nearEnough} % of the width`,
   );
+  for (const advised of [true, false]) {
+    const found = Array.from({ length: shapes }, (_, seed) => shapeTurns(seed + 1, advised));
+    const turns = found.map((one) => one.turns);
+    console.log(
+      `  ${(advised ? 'by advice' : 'each in turn').padEnd(13)} ${mean(turns).toFixed(1)} turns (${quantile(turns, 0.95).toFixed(0)} p95), ${found.filter(({ done }) => done).length} done`,
+    );
+  }
 }
 
 const tubes = 40;
@@ -193,21 +197,23 @@ function greyCutAndTry(seed: number) {
   return { turns, off: difference(tube) };
 }
 
-console.log(
-  `\nGrey scale, ${tubes} tubes with random cut-offs and drives, to a just noticeable difference at both ends`,
-);
-for (const [name, way] of [
-  ['by meter', greyAdvised],
-  ['in turn', greyInTurn],
-  ['by eye', greySeen],
-  ['cut and try', greyCutAndTry],
-] as const) {
-  const found = Array.from({ length: tubes }, (_, seed) => way(seed + 1));
-  const turns = found.map((one) => one.turns);
-  const off = found.map((one) => one.off);
+function grey(): void {
   console.log(
-    `  ${name.padEnd(13)} ${mean(turns).toFixed(1)} turns (${quantile(turns, 0.95).toFixed(0)} p95), off by ${quantile(off, 0.5).toFixed(2)} (${quantile(off, 0.95).toFixed(2)} p95) differences`,
+    `\nGrey scale, ${tubes} tubes with random cut-offs and drives, to a just noticeable difference at both ends`,
   );
+  for (const [name, way] of [
+    ['by meter', greyAdvised],
+    ['in turn', greyInTurn],
+    ['by eye', greySeen],
+    ['cut and try', greyCutAndTry],
+  ] as const) {
+    const found = Array.from({ length: tubes }, (_, seed) => way(seed + 1));
+    const turns = found.map((one) => one.turns);
+    const off = found.map((one) => one.off);
+    console.log(
+      `  ${name.padEnd(13)} ${mean(turns).toFixed(1)} turns (${quantile(turns, 0.95).toFixed(0)} p95), off by ${quantile(off, 0.5).toFixed(2)} (${quantile(off, 0.95).toFixed(2)} p95) differences`,
+    );
+  }
 }
 
 const given = process.argv.indexOf('--pictures');
@@ -216,42 +222,48 @@ const lines = { across: 15, down: 11 };
 /** Width of the tube that convergence is given for, in millimetres, and an error of place that is wrong, as a share of the width. */
 const screen = { millimetres: 400, wrong: 0.005 };
 
-const places: number[] = [];
-const vectors: number[] = [];
-const times: number[] = [];
-let [all, found, wrongSure, refused] = [0, 0, 0, 0];
-for (let seed = 1; seed <= pictures; seed += 1) {
-  const shot = photographed(lines, 1200, seeded(seed));
-  all += shot.crossings.length;
-  const started = performance.now();
-  const read = attempt(() => findCrossings(shot.picture, lines));
-  times.push(performance.now() - started);
-  if (read instanceof Refusal) {
-    refused += 1;
-    continue;
+function photographs(): void {
+  const places: number[] = [];
+  const vectors: number[] = [];
+  const times: number[] = [];
+  let [all, found, wrongSure, refused] = [0, 0, 0, 0];
+  for (let seed = 1; seed <= pictures; seed += 1) {
+    const shot = photographed(lines, 1200, seeded(seed));
+    all += shot.crossings.length;
+    const started = performance.now();
+    const read = attempt(() => findCrossings(shot.picture, lines));
+    times.push(performance.now() - started);
+    if (read instanceof Refusal) {
+      refused += 1;
+      continue;
+    }
+    read.forEach(({ x, y, certainty, red, blue }, i) => {
+      if (certainty < certain) return;
+      const miss = Math.hypot(x - shot.crossings[i]!.x, y - shot.crossings[i]!.y) / shot.wide;
+      if (miss > screen.wrong) wrongSure += 1;
+      else found += 1;
+      places.push(miss);
+      for (const [own, true_] of [
+        [red, shot.red[i]!],
+        [blue, shot.blue[i]!],
+      ] as const)
+        if (own) vectors.push((Math.hypot(own.x - true_.x, own.y - true_.y) / shot.wide) * screen.millimetres);
+    });
   }
-  read.forEach(({ x, y, certainty, red, blue }, i) => {
-    if (certainty < certain) return;
-    const miss = Math.hypot(x - shot.crossings[i]!.x, y - shot.crossings[i]!.y) / shot.wide;
-    if (miss > screen.wrong) wrongSure += 1;
-    else found += 1;
-    places.push(miss);
-    for (const [own, true_] of [
-      [red, shot.red[i]!],
-      [blue, shot.blue[i]!],
-    ] as const)
-      if (own) vectors.push((Math.hypot(own.x - true_.x, own.y - true_.y) / shot.wide) * screen.millimetres);
+  const large = photographed(lines, 4000, seeded(1));
+  const largeTimes = [1, 2, 3].map(() => {
+    const started = performance.now();
+    findCrossings(large.picture, lines);
+    return performance.now() - started;
   });
+  console.log(`
+  Photographs, ${pictures} drawn: askew to 25°, curved glass, a lens, uneven light, moiré, scan lines, bloom, noise, colours apart
+    crossings found  ${((100 * found) / all).toFixed(2)} %, ${refused} pictures refused, ${wrongSure} wrong ones called certain
+    place            ${(100 * quantile(places, 0.5)).toFixed(4)} % of the width median, ${(100 * quantile(places, 0.95)).toFixed(4)} % p95
+    colours          ${quantile(vectors, 0.5).toFixed(3)} mm median, ${quantile(vectors, 0.95).toFixed(3)} mm p95 on a screen ${screen.millimetres} mm wide
+    time             ${quantile(times, 0.5).toFixed(0)} ms median for 1.1 million points; ${quantile(largeTimes, 0.5).toFixed(0)} ms for 12 million, ${(process.memoryUsage.rss() / 1e6).toFixed(0)} MB`);
 }
-const large = photographed(lines, 4000, seeded(1));
-const largeTimes = [1, 2, 3].map(() => {
-  const started = performance.now();
-  findCrossings(large.picture, lines);
-  return performance.now() - started;
-});
-console.log(`
-Photographs, ${pictures} drawn: askew to 25°, curved glass, a lens, uneven light, moiré, scan lines, bloom, noise, colours apart
-  crossings found  ${((100 * found) / all).toFixed(2)} %, ${refused} pictures refused, ${wrongSure} wrong ones called certain
-  place            ${(100 * quantile(places, 0.5)).toFixed(4)} % of the width median, ${(100 * quantile(places, 0.95)).toFixed(4)} % p95
-  colours          ${quantile(vectors, 0.5).toFixed(3)} mm median, ${quantile(vectors, 0.95).toFixed(3)} mm p95 on a screen ${screen.millimetres} mm wide
-  time             ${quantile(times, 0.5).toFixed(0)} ms median for 1.1 million points; ${quantile(largeTimes, 0.5).toFixed(0)} ms for 12 million, ${(process.memoryUsage.rss() / 1e6).toFixed(0)} MB`);
+
+const parts = { rails, shape, grey, photographs };
+const named = process.argv.slice(2).filter((word) => word in parts);
+for (const [name, run] of Object.entries(parts)) if (named.length === 0 || named.includes(name)) run();

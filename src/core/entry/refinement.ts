@@ -11,7 +11,7 @@ export type Refinement =
 
 /**
  * Reads a line that refines the sheet: `new tp4 v12 12.1 pin 3` puts a point in, `part R118 22R neck feeds vhi` a
- * part, `rail v18 18 from supply to video at tp18` a rail, `code 5 v18` a code, `board neck called VB-7` another name of a
+ * part, `rail v18 18 from supply to logic at tp18` a rail, `code 5 v18` a code, `board neck called VB-7` another name of a
  * board; `learn tp4` takes its last reading as what a good set shows. Undefined for any other line.
  *
  * @throws Refusal when a name is not known, or is there already
@@ -133,9 +133,9 @@ function phrases(words: readonly string[], leading: readonly string[]): Readonly
   return found;
 }
 
-/** `rail v18 18 from supply to video at tp18`: a name, its volts, what makes and what needs it, and where it is measured. */
+/** `rail v18 18 from supply to logic at tp18`: a name, its volts, what makes and what needs it, and where it is measured. */
 function readRail(words: readonly string[], { sheet, checks }: EntryScope): Refinement {
-  const example = 'like "rail v18 18 from supply to video at tp18"';
+  const example = 'like "rail v18 18 from supply to logic at tp18"';
   const [rail = '', volts = '', ...rest] = words;
   if (!isShortName(rail) || !isNumber(volts)) throw new Refusal(`a rail needs a short name and its volts, ${example}`);
   if ([...sheet.nets.keys()].some((id) => id.toLowerCase() === rail.toLowerCase()))

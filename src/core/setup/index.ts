@@ -16,7 +16,6 @@ export {
   bars,
   drawGreyTube,
   type GreyControl,
-  greyControls,
   greyByEye,
   greyByMeter,
   type GreyStep,

@@ -30,7 +30,7 @@ export const helpSections: readonly HelpSection[] = [
       ['C812 3', 'with the plug out: the store measured 3 V'],
       ['new tp4 v12 12.1 pin 3', 'a point the sheet lacks'],
       ['part R118 22R scan feeds vscan', 'a part it lacks: it feeds, shunts, senses or drives'],
-      ['rail v18 18 from supply to video at tp18', 'a rail of this chassis'],
+      ['rail v18 18 from supply to logic at tp18', 'a rail of this chassis'],
       ['code 9 vscan', 'what a count of blinks means'],
       ['board scan called VB-7', 'another name of a board'],
       ['learn v12', 'its last reading becomes what a good set shows'],
