@@ -65,3 +65,27 @@ test('a chassis with rails and codes of its own, typed while measuring', async (
   await expect(page.getByRole('alert').filter({ hasText: '9 blinks already: overcurrent' })).toBeVisible();
   expect(Date.now() - started).toBeLessThan(120_000);
 });
+
+test('lines typed while the sheet changes wait for it, and none is lost', async ({ page, app }) => {
+  await takeIn(page, app.address, '^Mono tube set', 'Slipway monitor', ['One line across']);
+  for (const line of [
+    'rail v9field 9 from supply to field_output at TP9',
+    'live',
+    'v9field 1.3',
+    'v9field 1.3',
+    'part R611 2R2 field_output feeds v9field',
+    'unplugged',
+    'R611 4k',
+    'fuse 0.2',
+  ]) {
+    await entry(page).fill(line);
+    await entry(page).press('Enter');
+  }
+  const readings = page.getByRole('region', { name: /Readings/ });
+  await expect(readings).toContainText('Main fuse');
+  await expect(readings).toContainText('Resistor R611');
+  expect(await leader(page)).toBe('R611.open');
+  await entry(page).fill('replaced R611 2R2');
+  await entry(page).press('Enter');
+  await expect(page.getByText('Measure again what was wrong').first()).toBeVisible();
+});

@@ -1,7 +1,6 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useCallback, useMemo, useState, useTransition } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { type Check } from '@/core/behaviour';
 import { type Briefed, type Case, contextFor, type ProbeAdvice, tilesOf, weightsOf } from '@/core/diagnosis';
 import { interpret, nextStep } from '@/core/entry';
@@ -10,8 +9,8 @@ import { lastStanding, type TakenReading } from '@/core/log';
 import { depict, symptomTitles } from '@/core/picture';
 import { familyOf } from '@/core/sheet';
 import { type JobFile, type JobLog } from '@/workshop/job';
-import { refineSheet } from '@/workshop/library';
 import { type SeenPicture } from './benchModel';
+import { useRefining } from './useRefining';
 
 /** Pictures offered beside the right one: two rows. */
 const offeredPictures = 7;
@@ -77,8 +76,7 @@ export function useBench(
   );
 
   const [refused, setRefused] = useState<string>();
-  const [, startRefining] = useTransition();
-  const router = useRouter();
+  const refining = useRefining(file);
   const front = focused?.probe.id;
   const type = useCallback(
     (next: string) => {
@@ -103,24 +101,41 @@ export function useBench(
     [choose],
   );
 
-  /** Records what is typed; with nothing typed, the step that is due. */
+  /** Takes a line back into the entry with what is wrong with it, unless another was begun. */
+  const giveBack = useCallback((line: string, message: string) => {
+    setRefused(message);
+    setText((now) => (now === '' ? line : now));
+  }, []);
+  /** Records what is typed; with nothing typed, the step that is due. What is typed while the sheet changes waits for it. */
   const record = () => {
-    if (interpreted.kind === 'line') {
+    if (text !== '' && refining.wait(text)) {
+      setText('');
+      setBegun(undefined);
+    } else if (interpreted.kind === 'line') {
       log.record([{ body: interpreted.body, ...(correcting ? { supersedes: correcting.entry.id } : {}) }]);
       setText('');
       setBegun(undefined);
       setCorrecting(undefined);
       if (interpreted.body.kind === 'reading') setChosen(undefined);
     } else if (interpreted.kind === 'sheet') {
-      startRefining(async () => {
-        const answer = await refineSheet(file.id, interpreted.change);
-        if ('refused' in answer) return setRefused(answer.refused);
-        setText('');
-        setBegun(undefined);
-        router.refresh();
-      });
+      setText('');
+      setBegun(undefined);
+      refining.start(interpreted.change, (message) => giveBack(text, message));
     } else if (interpreted.kind === 'nothing' && step?.kind === 'do') log.record([{ body: step.body }]);
   };
+  const { due, taken, start } = refining;
+  useEffect(() => {
+    if (due === undefined) return;
+    const soon = setTimeout(() => {
+      // What has waited is read by the sheet as it is now.
+      const line = interpret(due, { job, focus: check, step, correcting: undefined, pictures });
+      taken();
+      if (line.kind === 'line') log.record([{ body: line.body }]);
+      else if (line.kind === 'sheet') start(line.change, (message) => giveBack(due, message));
+      else giveBack(due, line.kind === 'wrong' ? line.message : `“${due}” is nothing that can be recorded now`);
+    });
+    return () => clearTimeout(soon);
+  }, [due, taken, start, job, check, step, pictures, log, giveBack]);
   const unreachable = () => {
     if (!check || correcting) return;
     log.record([{ body: { kind: 'unreachable', check: check.id } }]);

@@ -1,0 +1,58 @@
+import { useRouter } from 'next/navigation';
+import { useCallback, useState } from 'react';
+import { type Sheet, type SheetChange } from '@/core/sheet';
+import { type JobFile } from '@/workshop/job';
+import { refineSheet } from '@/workshop/library';
+
+/** Changes of the set's sheet, one after the other, and the lines that were typed while one was under way. */
+export interface Refining {
+  /** Puts a change into the sheet. */
+  readonly start: (change: SheetChange, onRefused: (message: string) => void) => void;
+  /** Keeps a line until the sheet is there; false where none is under way. */
+  readonly wait: (line: string) => boolean;
+  /** The line that has waited longest, once the sheet is there. */
+  readonly due: string | undefined;
+  /** The line that was due is done with. */
+  readonly taken: () => void;
+}
+
+/** Milliseconds that lines wait for the new sheet, at most. */
+const longest = 10_000;
+
+export function useRefining({ id, sheet }: JobFile): Refining {
+  const router = useRouter();
+  /** The sheet as it was when a change of it was sent; another one has come when the change is in. */
+  const [before, setBefore] = useState<Sheet>();
+  const [waiting, setWaiting] = useState<readonly string[]>([]);
+  const busy = before === sheet;
+  const start = useCallback(
+    (change: SheetChange, onRefused: (message: string) => void) => {
+      setBefore(sheet);
+      void refineSheet(id, change)
+        .then((answer) => {
+          if ('refused' in answer) {
+            setBefore(undefined);
+            onRefused(answer.refused);
+            return;
+          }
+          router.refresh();
+          // A page that does not come keeps nobody waiting.
+          setTimeout(() => setBefore((now) => (now === sheet ? undefined : now)), longest);
+        })
+        .catch(() => {
+          setBefore(undefined);
+          onRefused('the server does not answer: the sheet is as it was; press Enter to try again');
+        });
+    },
+    [id, sheet, router],
+  );
+  return {
+    start,
+    wait(line) {
+      if (busy) setWaiting((lines) => [...lines, line]);
+      return busy;
+    },
+    due: busy ? undefined : waiting[0],
+    taken: useCallback(() => setWaiting(([, ...rest]) => rest), []),
+  };
+}
