@@ -1,0 +1,134 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { PNG } from 'pngjs';
+import { describe, expect, it } from 'vitest';
+import { photographed } from '@/core/crosshatch';
+import { seeded } from '@/core/statistics';
+import { crosshatch } from './crosshatch';
+import { grey } from './setup';
+
+const folder = mkdtempSync(path.join(os.tmpdir(), 'tovrik-pictures-'));
+const file = (name: string, content: string | Buffer) => {
+  writeFileSync(path.join(folder, name), content);
+  return path.join(folder, name);
+};
+const png = ({ width, height, data }: { width: number; height: number; data: Uint8Array | Uint8ClampedArray }) => {
+  const picture = new PNG({ width, height });
+  picture.data = Buffer.from(data);
+  return PNG.sync.write(picture);
+};
+
+interface Printed {
+  readonly crossings: readonly { row: number; column: number; x: number; y: number; certainty: number; red?: object }[];
+  readonly geometry: { terms: Record<string, { percent: number; spread: number }>; without?: string; off: number };
+  readonly move: { control: string; said: string } | null;
+  readonly convergence?: { moves: readonly object[] };
+}
+
+describe('crosshatch', () => {
+  const made = photographed({ across: 15, down: 11 }, 1000, seeded(6), {
+    askew: 8,
+    shape: 0.03,
+    colours: 0.006,
+    noise: 0.02,
+  });
+  const shot = file('crosshatch.png', png(made.picture));
+  const corners = made.corners.flatMap(({ x, y }) => [x, y]).join();
+
+  it('prints crossings, errors of shape, colours and what to move', () => {
+    const { crossings, geometry, move, convergence } = crosshatch.run([
+      shot,
+      '--corners',
+      corners,
+    ]) as unknown as Printed;
+    expect(crossings).toHaveLength(165);
+    expect(crossings.at(-1)).toMatchObject({ row: 10, column: 14 });
+    const sure = crossings.filter(({ certainty }) => certainty > 0.5);
+    expect(sure.length).toBeGreaterThan(160);
+    for (const { row, column, x, y } of sure)
+      expect(
+        Math.hypot(x - made.crossings[row * 15 + column]!.x, y - made.crossings[row * 15 + column]!.y),
+      ).toBeLessThan(3);
+    expect(Object.keys(geometry.terms)).toContain('width');
+    expect(geometry.without).toBeUndefined();
+    expect(move!.said).toMatch(/by \d+\.\d % of the width/);
+    expect(convergence!.moves.length).toBeGreaterThan(0);
+  });
+
+  it('says what it cannot tell without corners', () => {
+    const { geometry } = crosshatch.run([shot, '--across', '15', '--down', '11']) as unknown as Printed;
+    expect(Object.keys(geometry.terms)).not.toContain('width');
+    expect(geometry.without).toMatch(/size, place, tilt/);
+  });
+
+  it.each([
+    ['nothing', [], /name one picture/],
+    ['no such file', [path.join(folder, 'none.png')], /there is no such file/],
+    ['a folder', [folder], /there is no such file/],
+    ['an empty file', [file('empty.png', '')], /the file is empty/],
+    [
+      'a JPEG',
+      [file('a.jpg', Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 0]))],
+      /a JPEG is not read here; save the picture as PNG/,
+    ],
+    [
+      'HEIC',
+      [file('a.heic', Buffer.from('\0\0\0\x18ftypheic\0\0\0\0mif1', 'latin1'))],
+      /a HEIC picture is not read here/,
+    ],
+    ['half a PNG', [file('half.png', png(made.picture).subarray(0, 4000))], /the PNG is damaged/],
+    [
+      'a grey field',
+      [file('grey.png', png({ width: 700, height: 500, data: new Uint8Array(700 * 500 * 4).fill(90) }))],
+      /no crosshatch in the picture/,
+    ],
+    ['other lines', [shot, '--across', '17'], /not 17 and 11/],
+    ['lines that are none', [shot, '--across', 'many'], /--across is a number from 3 to 60, not "many"/],
+    ['half the corners', [shot, '--corners', '1,2,3,4'], /eight numbers/],
+    ['corners the other way round', [shot, '--corners', '0,0,0,700,900,700,900,0'], /clockwise/],
+    ['an option of its own', [shot, '--lines', '4'], /--lines/],
+  ])('refuses %s in one line', (_, words, message) => {
+    expect(() => crosshatch.run(words)).toThrow(message);
+  });
+
+  it('refuses 60 MB and more before it reads them', () => {
+    expect(() => crosshatch.run([file('huge.png', Buffer.alloc(61e6))])).toThrow(/61 MB are more than the 60 MB/);
+  });
+});
+
+describe('grey', () => {
+  it('names the next turn by meter, by eye and judges guns', () => {
+    const meter =
+      'by: meter\nbars:\n  dark: { red: 1.3, green: 1, blue: 1 }\n  bright: { x: 0.3127, y: 0.329, Y: 80 }\n';
+    expect(grey.run([file('meter.yaml', meter)])).toMatchObject({
+      done: false,
+      next: { control: 'red cut-off', rail: 'dark red', now: 1.3 },
+    });
+    const touched = `${meter}touches:\n  - control: red cut-off\n    turn: -0.25\n    bars: { dark: { red: 1, green: 1, blue: 1 }, bright: { red: 1.01, green: 1, blue: 1 } }\n`;
+    expect(grey.run([file('done.yaml', touched)])).toMatchObject({ done: true });
+    const eye = 'by: eye\nsteps:\n  - { bar: dark, looks: greenish }\n';
+    expect(grey.run([file('eye.yaml', eye)])).toMatchObject({ look: { bar: 'bright' } });
+    const guns =
+      'by: cathodes\nleast: 55\nred: { cutOff: 130, white: 70 }\ngreen: { cutOff: 130, white: 70 }\nblue: { cutOff: 120, white: 50 }\n';
+    expect(grey.run([file('guns.yaml', guns)])).toMatchObject({ weakest: 'blue' });
+  });
+
+  it.each([
+    ['by: nose', /by is meter, eye, cathodes/],
+    ['by: meter', /bars are missing/],
+    ['by: meter\nbars: { dark: { red: 1 }, bright: 3 }', /bars\.dark is \{ red, green, blue \}/],
+    ['by: meter\nbars: { dark: { x: 0.7, y: 0.4, Y: 3 }, bright: 3 }', /together below 1/],
+    ['by: eye\nsteps: [{ bar: dark, looks: rosy }]', /steps\[0\] is \{ bar: dark or bright, looks: reddish/],
+    ['by: eye\nsteps: [{ control: green drive, turn: 1 }]', /steps\[0\]\.control is one of red cut-off/],
+    ['by: eye\nsteps: [{ control: red drive }]', /steps\[0\]\.turn is how far it was turned/],
+    [
+      'by: cathodes\nleast: 5\nred: { cutOff: 60, white: 70 }\ngreen: { cutOff: 90, white: 70 }\nblue: { cutOff: 90, white: 70 }',
+      /red\.white is below its cutOff|pulled down/,
+    ],
+    ['by: cathodes\nleast: 5\nred: { cutOff: 60 }', /line \d+/],
+    [':', /line|by is missing/],
+  ])('refuses %s with where and what would be right', (text, message) => {
+    expect(() => grey.run([file('bad.yaml', text)])).toThrow(message);
+  });
+});
