@@ -21,6 +21,9 @@ export interface Pattern {
   readonly down: number;
 }
 
+/** Fewer pieces of a line than this share, and it lies on one side of the crossing. */
+const oneSided = 0.6;
+
 /** A place a crossing may be out by, as a share of a cell, and still be believed. */
 const believed = 0.02;
 
@@ -71,9 +74,11 @@ export function findCrossings(picture: Raster, pattern: Pattern): Crossing[] {
     const size = Math.min(Math.hypot(right.x, right.y), Math.hypot(below.x, below.y));
     if (!sharp || away(sharp, about) > 0.3 * size) return { row, column, ...inPicture(about, factor), certainty: 0 };
     const miss = away(sharp, again(row, column));
+    // At an edge a line is there on one side alone, and how it goes on is known from its neighbours only.
+    const allowed = sharp.read < oneSided ? 2.5 * usual + 0.015 * size : 6 * usual + 0.05 * size;
     const certainty =
       trust(sharp.error / (believed * size)) *
-      trust(miss / (6 * usual + 0.05 * size)) *
+      trust(miss / allowed) *
       Math.min(1, sharp.read / 0.45) *
       Math.min(1, sharp.contrast / (0.2 * brightness));
     const [red, blue] = colours.map((plane) => plane && offsetOf(plane, sharp, right, below, factor));
