@@ -77,7 +77,7 @@ function circle(canvas: Canvas): string {
   ].join('');
 }
 
-/** Squares of rising light on the left half and of falling light below, for bars that are set against each other. */
+/** A dark and a bright square, for a grey that is to be the same at both ends. */
 function windows({ width, height }: Canvas): string {
   const size = height * 0.28;
   return [
