@@ -1,11 +1,11 @@
 import { entry, closeAndFind, followAdvice, leader, repairAndVerify, saved, takeIn, type } from './bench';
-import { expect, test } from './app';
+import { emptyDatabase, expect, startApp, test } from './app';
 import { SimulatedSet } from './simulatedSet';
 
 test('an empty shop: told what to do, takes in its first plasma and finds why its upper half is dark', async ({
   page,
-  app,
 }) => {
+  const app = await startApp(emptyDatabase());
   await page.goto(app.address);
   await expect(page.getByText('No set is waiting')).toBeVisible();
   await page.goto(`${app.address}/notebook`);
@@ -23,6 +23,7 @@ test('an empty shop: told what to do, takes in its first plasma and finds why it
 
   await page.goto(app.address);
   await expect(page.getByText('No set is waiting')).toBeVisible();
+  app.kill();
 });
 
 test('a tube flooded by one colour is found by comparing its three channels', async ({ page, app }) => {

@@ -83,7 +83,11 @@ test('a whole sequence at the bench runs from the meter with single keys, in lar
   await expect(large).toBeVisible();
   const readings = page.getByTestId('readings');
   const measured = () => readings.getAttribute('data-count').then(Number);
-  for (let turn = 0; turn < 100 && (await measured()) < 5; turn += 1) {
+  // Which fault is hidden differs from run to run: some are found after a reading or two, and a repair is named.
+  const found = async () =>
+    /^(Fit|Resolder|Reseat|Clean|Set) /.test((await large.getByRole('heading').textContent()) ?? '');
+  const enough = async () => (await measured()) >= 5 || ((await measured()) >= 1 && (await found()));
+  for (let turn = 0; turn < 100 && !(await enough()); turn += 1) {
     // What is asked for follows the last reading a moment later.
     await expect(page.locator('[data-ahead="briefing"]')).toHaveCount(0);
     const wants = await large.getAttribute('data-wants');
@@ -101,7 +105,7 @@ test('a whole sequence at the bench runs from the meter with single keys, in lar
       .catch(() => undefined);
   }
   const count = await measured();
-  expect(count).toBeGreaterThanOrEqual(5);
+  expect(await enough()).toBe(true);
   await page.keyboard.press('Backspace');
   await expect.poll(measured).toBeLessThan(count + 1);
   await page.keyboard.press('Escape');
