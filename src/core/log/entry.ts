@@ -31,11 +31,16 @@ export interface Standing<Kind extends LogBody['kind']> {
   readonly body: BodyNamed<Kind>;
 }
 
-/** The lines of a kind that stand, in the order of their places. */
-export function standing<Kind extends LogBody['kind']>(log: readonly LogEntry[], kind: Kind): Standing<Kind>[] {
+/** The lines of some kinds that stand, in the order of their places: a correction stands where it was wrong. */
+export function standing<Kind extends LogBody['kind']>(
+  log: readonly LogEntry[],
+  ...kinds: readonly Kind[]
+): Standing<Kind>[] {
   return slotsOf(log).flatMap(({ versions }): Standing<Kind>[] => {
     const entry = versions[versions.length - 1]!;
-    return entry.body.kind === kind ? [{ entry, body: entry.body as Standing<Kind>['body'] }] : [];
+    return kinds.some((kind) => entry.body.kind === kind)
+      ? [{ entry, body: entry.body as Standing<Kind>['body'] }]
+      : [];
   });
 }
 

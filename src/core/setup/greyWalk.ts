@@ -20,8 +20,7 @@ import {
 type Line = BodyNamed<'grey'> | BodyNamed<'turned'>;
 
 const linesOf = (log: readonly LogEntry[]): Line[] =>
-  [...standing(log, 'grey'), ...standing(log, 'turned')]
-    .sort((a, b) => log.indexOf(a.entry) - log.indexOf(b.entry))
+  standing(log, 'grey', 'turned')
     .map(({ body }) => body)
     .filter((body) => body.kind === 'grey' || greyControls.some((control) => control === body.control));
 

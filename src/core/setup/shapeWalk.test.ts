@@ -57,6 +57,17 @@ describe('the record of a picture’s shape', () => {
     expect(shapeWalk([...all, back]).open).toEqual(['width']);
   });
 
+  it('a corrected line stands where it was wrong', () => {
+    const all = log(measured(3, 1), turned('height'), measured(2.9, 0.1));
+    const corrected: LogEntry = { ...all[1]!, id: 'right', supersedes: 'line-1', body: turned('width') };
+    expect(shapeWalk([...all, corrected]).touches.map(({ control }) => control)).toEqual(['width']);
+  });
+
+  it('a photograph without corners is not compared with one that has them', () => {
+    const without = { ...measured(3, 1), terms: measured(3, 1).terms.slice(1) };
+    expect(shapeWalk(log(without, turned('width'), measured(0.2, 1.3))).touches).toEqual([]);
+  });
+
   it('keeps how far the colours lay apart, first and last', () => {
     const with_ = (millimetres: number): LogBody => ({ ...measured(1, 1), colours: millimetres });
     expect(shapeWalk(log(with_(2.4), with_(0.6))).colours).toEqual([2.4, 0.6]);

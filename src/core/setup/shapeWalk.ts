@@ -46,17 +46,16 @@ export function shapeWalk(log: readonly LogEntry[]): ShapeWalk {
   let [first, latest]: (Shape | undefined)[] = [];
   let colours: readonly [number | undefined, number | undefined] = [undefined, undefined];
   let open: { readonly control: string; readonly end: boolean }[] = [];
-  const lines = [...standing(log, 'shape'), ...standing(log, 'turned')].sort(
-    (a, b) => log.indexOf(a.entry) - log.indexOf(b.entry),
-  );
-  for (const { body } of lines) {
+  for (const { body } of standing(log, 'shape', 'turned')) {
     if (body.kind === 'turned') {
       if (names.has(body.control)) open.push(body);
       continue;
     }
     const now = shapeIn(body);
     const [only] = open;
-    if (latest && only && open.length === 1) touches.push({ ...only, before: latest, after: now });
+    // One taken without the corners of the glass knows fewer errors than one with them: no comparing.
+    const alike = latest?.terms.size === now.terms.size;
+    if (latest && alike && only && open.length === 1) touches.push({ ...only, before: latest, after: now });
     first ??= now;
     latest = now;
     colours = [colours[0] ?? body.colours, body.colours];

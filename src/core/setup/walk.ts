@@ -85,10 +85,7 @@ export function railsWalk(steps: readonly RailStep[], log: readonly LogEntry[]):
     if (open) touches.push({ ...open, turn: undefined, after: new Map(latest) });
     open = undefined;
   };
-  const lines = [...standing(log, 'reading'), ...standing(log, 'turned')].sort(
-    (a, b) => log.indexOf(a.entry) - log.indexOf(b.entry),
-  );
-  for (const { body } of lines) {
+  for (const { body } of standing(log, 'reading', 'turned')) {
     if (body.kind === 'turned') {
       const { end } = body;
       const control = steps.find((step) => step.control.toLowerCase() === body.control.toLowerCase())?.control;

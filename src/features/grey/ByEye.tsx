@@ -9,7 +9,7 @@ import styles from './grey.module.css';
 
 export interface GreyWay {
   readonly log: JobLog;
-  readonly say: (words: string) => void;
+  readonly say: (words: () => string) => void;
 }
 
 const looks: readonly Look[] = [...tints, 'grey'];
@@ -21,14 +21,12 @@ export function ByEye({ log, say }: GreyWay) {
   const { look, next, thought, done } = advice;
   const record = (body: LogBody) => {
     const made = log.record([{ body }]);
-    const after = greyByEyeOf([...log.entries, ...made]);
-    say(
-      after.next
-        ? `${after.next.control}, ${turnWords(after.next.turn)}`
-        : after.look
-          ? question(after.look)
-          : 'grey at both ends',
-    );
+    // Weighing it all again takes a moment: only where somebody listens.
+    say(() => {
+      const after = greyByEyeOf([...log.entries, ...made]);
+      if (after.next) return `${after.next.control}, ${turnWords(after.next.turn)}`;
+      return after.look ? question(after.look) : 'grey at both ends';
+    });
   };
   const seen = (one: Look | undefined) => look && one && record({ kind: 'grey', bar: look, looks: one });
   const turned = () => next && record({ kind: 'turned', control: next.control, end: false, turn: next.turn });

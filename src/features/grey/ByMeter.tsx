@@ -34,8 +34,10 @@ export function ByMeter({ log, say }: GreyWay) {
     const made = log.record([...turned, { kind: 'grey', bar, ...colour } as const].map((body) => ({ body })));
     setTyped('');
     setMessage(undefined);
-    const after = greyByMeterOf([...log.entries, ...made]);
-    say(after.read ? `the ${after.read} bar` : (after.advice?.next?.control ?? 'grey at both ends'));
+    say(() => {
+      const after = greyByMeterOf([...log.entries, ...made]);
+      return after.read ? `the ${after.read} bar` : (after.advice?.next?.control ?? 'grey at both ends');
+    });
     input.current?.focus();
   };
 

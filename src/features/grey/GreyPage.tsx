@@ -25,7 +25,7 @@ export function GreyPage({ file }: { file: JobFile }) {
     },
     { enableOnFormTags: true, preventDefault: true },
   );
-  const told = { log, say: (words: string) => aloud && say(words) };
+  const told = { log, say: (words: () => string) => aloud && say(words()) };
   return (
     <JobFrame file={file} log={log} bench={job.bench}>
       <div className={styles.page}>

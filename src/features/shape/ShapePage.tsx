@@ -71,6 +71,7 @@ export function ShapePage({ file }: { file: JobFile }) {
   const record = () => {
     if (!said || said instanceof Refusal) return;
     log.record([{ body: shapeLine(said) }]);
+    URL.revokeObjectURL(photo!.url);
     setPhoto(undefined);
   };
 
@@ -185,7 +186,11 @@ export function ShapePage({ file }: { file: JobFile }) {
                 <b className="figure">{said.shape.off.toFixed(1)} %</b> of the width off,{' '}
                 <b className="figure">{said.shape.furthest.toFixed(1)} %</b> at worst
               </p>
-              <ScreenView said={said} wanted={wantedOf(pattern.across, pattern.down, aspect)} aspect={aspect} />
+              <ScreenView
+                said={said}
+                wanted={wantedOf(photo!.pattern.across, photo!.pattern.down, aspect)}
+                aspect={aspect}
+              />
               <ul className={styles.errors}>
                 {said.errors.slice(0, 6).map(({ id, title, percent, words }) => (
                   <li key={id}>
