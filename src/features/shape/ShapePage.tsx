@@ -91,7 +91,7 @@ export function ShapePage({ file }: { file: JobFile }) {
             </>
           )}
           <p className={styles.take}>
-            <label className={photo ? 'press' : 'press main'}>
+            <label className={photo || (walk.latest && walk.open.length === 0) ? 'press' : 'press main'}>
               {busy ? 'Reading …' : photo ? 'Another photograph' : 'Choose the photograph'}
               <input
                 type="file"
@@ -216,7 +216,6 @@ export function ShapePage({ file }: { file: JobFile }) {
           ) : (
             <Standing
               walk={walk}
-              live={job.bench.context.power === 'live'}
               onTurned={(control, end) => log.record([{ body: { kind: 'turned', control, end } }])}
             />
           )}

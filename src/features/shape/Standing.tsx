@@ -4,12 +4,11 @@ import styles from './shape.module.css';
 
 interface StandingProps {
   readonly walk: ShapeWalk;
-  readonly live: boolean;
   readonly onTurned: (control: string, end: boolean) => void;
 }
 
 /** How the picture stands by the record: what to turn next, and what it was and is. */
-export function Standing({ walk, live, onTurned }: StandingProps) {
+export function Standing({ walk, onTurned }: StandingProps) {
   const { first, latest, colours, open } = walk;
   const advice = nextTurn(walk);
   if (!first || !latest || !advice)
@@ -32,11 +31,10 @@ export function Standing({ walk, live, onTurned }: StandingProps) {
           <p className={styles.way}>
             {next.way}, by <b className="figure">{Math.abs(next.aim - next.now).toFixed(1)} %</b> of the width
           </p>
-          {live && (
-            <p className="caution">
-              Live: insulated tool, one hand, a mirror before the screen; never raise the high voltage for width.
-            </p>
-          )}
+          <p className="caution">
+            The set is on for this: insulated tool, one hand, a mirror before the screen; never raise the high voltage
+            for width.
+          </p>
           <p className={styles.take}>
             <button type="button" className="press main" onClick={() => onTurned(next.control, false)}>
               Turned
