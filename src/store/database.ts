@@ -51,3 +51,10 @@ export function database(): Promise<Knex> {
   if (shared.tovrikDatabase?.file !== file) shared.tovrikDatabase = { file, opened: openDatabase(file) };
   return shared.tovrikDatabase.opened;
 }
+
+/** Lets go of the database of this process, so that its file can be replaced; it is opened again when next needed. */
+export async function releaseDatabase(): Promise<void> {
+  const opened = shared.tovrikDatabase?.opened;
+  delete shared.tovrikDatabase;
+  await (await opened)?.destroy();
+}

@@ -1,6 +1,8 @@
 import { Refusal } from '@/core/quantity';
 import { type Knex } from 'knex';
+import { nearestWord, searchQuery, wordsOf } from '@/core/notebook';
 import { type ClosedLog } from '@/core/reading';
+import { lentWeight } from './causes';
 import { readLogs } from './log';
 
 /** How a job can end. */
@@ -18,6 +20,10 @@ export interface FaultNote {
   readonly cure: string;
   readonly misled: string;
   readonly parts: string;
+  /** What the next who has such a set on the bench should know. */
+  readonly remember: string;
+  /** What was left as it is on purpose. */
+  readonly accepted: string;
   /** The sheet's fault that it was, where the sheet has one. */
   readonly fault: string | null;
   readonly money: number;
@@ -57,43 +63,66 @@ export async function findNote(database: Knex, job: string): Promise<FaultNote |
   return row ? fromRow(row) : undefined;
 }
 
+/** Notes that were found, and for what, where nothing held what was typed. */
+export interface FoundNotes {
+  readonly notes: readonly FaultNote[];
+  /** The nearest words there are. */
+  readonly instead?: string;
+}
+
 /**
- * A full-text query from what was typed: every word must occur, the last may be unfinished.
- * Anything that is not a letter or digit separates words, so no query syntax can leak in.
+ * Notes that hold all the words, best match first; without words the newest first. Where there are none, those that
+ * hold the words nearest to them.
  */
-export function searchQuery(typed: string): string {
-  const words = typed.match(/[\p{L}\p{N}]+/gu) ?? [];
-  return words.map((word, index) => (index === words.length - 1 ? `"${word}"*` : `"${word}"`)).join(' ');
-}
-
-/** Notes that hold all the words, best match first; without words the newest first. */
-export async function searchNotes(database: Knex, typed: string, most = 100): Promise<FaultNote[]> {
-  const query = searchQuery(typed);
-  if (query === '') {
+export async function searchNotes(database: Knex, typed: string, most = 100): Promise<FoundNotes> {
+  const words = wordsOf(typed);
+  if (words.length === 0) {
     const rows = await database<Row>('fault_note').orderBy('closed_at', 'desc').limit(most);
-    return rows.map(fromRow);
+    return { notes: rows.map(fromRow) };
   }
-  const rows = (await database('note_search')
-    .join('fault_note', 'fault_note.number', 'note_search.rowid')
-    .whereRaw('note_search match ?', [query])
-    .orderByRaw('bm25(note_search, 4, 3, 3, 4, 1, 2, 1, 2)')
-    .limit(most)
-    .select('fault_note.*')) as Row[];
-  return rows.map(fromRow);
+  const find = async (query: string) =>
+    (await database('note_search')
+      .join('fault_note', 'fault_note.number', 'note_search.rowid')
+      .whereRaw('note_search match ?', [query])
+      .orderByRaw('bm25(note_search, 4, 3, 3, 4, 1, 2, 1, 2, 2, 1)')
+      .limit(most)
+      .select('fault_note.*')) as Row[];
+  const found = await find(searchQuery(words));
+  if (found.length > 0) return { notes: found.map(fromRow) };
+  const nearest = await nearestWords(database, words);
+  if (!nearest) return { notes: [] };
+  return { notes: (await find(searchQuery(nearest))).map(fromRow), instead: nearest.join(' ') };
 }
 
-/** How many closed jobs of a sheet each fault explained. */
+/** The words, each that no note holds as the nearest that one does; undefined where one has none near. */
+async function nearestWords(database: Knex, words: readonly string[]): Promise<string[] | undefined> {
+  const there = (await database('note_search_word').select({ word: 'term', count: 'doc' })) as {
+    word: string;
+    count: number;
+  }[];
+  const known = new Set(there.map(({ word }) => word));
+  const nearest = words.map((word) => (known.has(word) ? word : nearestWord(word, there)));
+  const changed = nearest.some((word, at) => word !== words[at]);
+  return changed && nearest.every((word) => word !== undefined) ? nearest : undefined;
+}
+
+/** How many closed jobs of some sheets each fault explained; what other shops lend counts by its weight. */
 export async function closedCounts(database: Knex, sheets: readonly string[]): Promise<Map<string, number>> {
-  const rows = (await database('fault_note')
+  type Counted = { fault: string; count: number }[];
+  const own = (await database('fault_note')
     .whereIn('sheet', sheets)
     .whereNotNull('fault')
     .groupBy('fault')
     .select('fault')
-    .count({ count: '*' })) as unknown as {
-    fault: string;
-    count: number;
-  }[];
-  return new Map(rows.map(({ fault, count }) => [fault, Number(count)]));
+    .count({ count: '*' })) as unknown as Counted;
+  const lent = (await database('lent_count')
+    .whereIn('sheet', sheets)
+    .groupBy('fault')
+    .select('fault')
+    .sum({ count: 'count' })) as unknown as Counted;
+  const counts = new Map(own.map(({ fault, count }) => [fault, count]));
+  for (const { fault, count } of lent) counts.set(fault, (counts.get(fault) ?? 0) + lentWeight * count);
+  return counts;
 }
 
 /** Jobs of some sheets that were closed with the set whole, the newest first, each by the set's name with its log. */
