@@ -1,10 +1,12 @@
 // npm start: serves the user's own data.
 import path from 'node:path';
+import { requireReadable } from './sound.mjs';
 import { ensureBuilt, ensureInstalled, freePort, root, serveForever, tellCode } from './setup.mjs';
 
 ensureInstalled();
 ensureBuilt();
 const database = process.env.TOVRIK_DB ?? path.join(root, 'data', 'tovrik.db');
+await requireReadable(database);
 const { address, ended, door } = await serveForever({
   database,
   port: await freePort(Number(process.env.TOVRIK_PORT ?? 4870)),
@@ -12,4 +14,6 @@ const { address, ended, door } = await serveForever({
 });
 console.log(`Tovrik: ${address}   (data in ${path.relative(process.cwd(), database)}; Ctrl C ends it)`);
 tellCode(door);
+// The first to look should not wait for what is worked out once.
+void fetch(address).catch(() => undefined);
 await ended;

@@ -52,7 +52,7 @@ export function command<Answer extends Printed | Promise<Printed>>(told: Told<An
   const spelt = options.map(([name, { takes }]) => (takes ? `--${name} ${takes}` : `--${name}`));
   const widest = Math.max(0, ...spelt.map(({ length }) => length));
   const help = [
-    `tovrik ${told.name} ${told.takes}`,
+    `tovrik ${told.name} ${told.takes}`.trimEnd(),
     `  ${told.about}`,
     ...options.map(([, { about }], index) => `  ${spelt[index]!.padEnd(widest)}  ${about}`),
   ].join('\n');

@@ -1,5 +1,5 @@
 import { Refusal } from '@/core/quantity';
-import { backup } from './backup';
+import { backup, doctor, exportTo, importFrom, restoreFrom } from './shop';
 import { ac, faults, op, tran } from './circuits';
 import { type Command, type Printed } from './command';
 import { crosshatch } from './crosshatch';
@@ -26,11 +26,15 @@ const commands: readonly Command[] = [
   crosshatch,
   grey,
   backup,
+  restoreFrom,
+  exportTo,
+  importFrom,
+  doctor,
 ];
 
 const overview = () =>
   [
-    ...commands.map(({ name, takes, about }) => `tovrik ${name} ${takes}\n  ${about}`),
+    ...commands.map(({ name, takes, about }) => `${`tovrik ${name} ${takes}`.trimEnd()}\n  ${about}`),
     'tovrik COMMAND --help says more of each.',
   ].join('\n');
 

@@ -1,5 +1,20 @@
-export { backupInto } from './backup';
-export { database, openDatabase } from './database';
+export { type Archived, type Clash, type Extent, exportShop, importShop, type Merged, type Merging } from './archive';
+export {
+  backupInto,
+  copiesFolder,
+  copiesIn,
+  type Copy,
+  copyOfTheDay,
+  examine,
+  keepCopies,
+  type Finding,
+  makeCopy,
+  mend,
+  requireSound,
+  restore,
+} from './copies';
+export { causesOf, readCauses, takeCauses } from './causes';
+export { database, databaseFile, openDatabase, releaseDatabase } from './database';
 export {
   addJob,
   findJob,
@@ -12,7 +27,7 @@ export {
   type JobDetails,
   type Waiting,
 } from './jobs';
-export { appendLog, JobClosed, readLog, readLogs, StaleLog } from './log';
+export { appendLog, JobClosed, lastTakenApart, readLog, readLogs, StaleLog } from './log';
 export {
   AlreadyClosed,
   closedBySheet,
@@ -21,13 +36,15 @@ export {
   closeJob,
   findNote,
   searchNotes,
-  searchQuery,
   type FaultNote,
+  type FoundNotes,
   type Outcome,
 } from './notes';
-export { ownSheets, saveSheet, versionsOf, type SheetVersion } from './sheets';
+export { ownSheets, saveSheet, sheetsOfJob, versionsOf, type SheetVersion } from './sheets';
 export { addPhoto, findPhoto, mostPhotos, TooManyPhotos } from './photos';
-export { readSettings, type Settings } from './settings';
+export { addOldNotes, type CountedNote } from './oldNotes';
+export { cameBackAs, leavings } from './returns';
+export { defaultSettings, readSettings, saveSettings, type Settings } from './settings';
 export { addNeed, fittedNeeds, moveNeed, openNeeds, takeForNeed, takeFromDonor, type Need } from './needs';
 export {
   addDonorPart,

@@ -30,6 +30,8 @@ export interface Job {
   readonly waiting: Waiting | null;
   readonly createdAt: string;
   readonly closedAt: string | null;
+  /** The job it was here for before, where it came back. */
+  readonly former: string | null;
 }
 
 interface Row {
@@ -47,6 +49,7 @@ interface Row {
   waiting: string | null;
   created_at: string;
   closed_at: string | null;
+  former: string | null;
 }
 
 const fromRow = (row: Row): Job => ({
@@ -64,6 +67,7 @@ const fromRow = (row: Row): Job => ({
   waiting: row.waiting === null ? null : (JSON.parse(row.waiting) as Waiting),
   createdAt: row.created_at,
   closedAt: row.closed_at,
+  former: row.former,
 });
 
 /**
@@ -86,6 +90,7 @@ export async function addJob(database: Knex, job: Job): Promise<void> {
       waiting: job.waiting === null ? null : JSON.stringify(job.waiting),
       created_at: job.createdAt,
       closed_at: job.closedAt,
+      former: job.former,
     })
     .onConflict('id')
     .ignore();

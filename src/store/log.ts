@@ -94,3 +94,15 @@ export async function appendLog(
     return seq ?? 0;
   });
 }
+
+/** The log of the newest other set of some sheets that was taken apart with a record of it; empty where none was. */
+export async function lastTakenApart(database: Knex, sheets: readonly string[], job: string): Promise<LogEntry[]> {
+  const found = (await database('log_entry')
+    .join('job', 'job.id', 'log_entry.job')
+    .whereIn('job.sheet', sheets)
+    .whereNot('job.id', job)
+    .whereRaw("json_extract(log_entry.body, '$.kind') = 'apart'")
+    .orderBy('log_entry.seq', 'desc')
+    .first('log_entry.job')) as { job: string } | undefined;
+  return found ? [...(await readLog(database, found.job)).entries] : [];
+}

@@ -53,7 +53,7 @@ it('a database of the first release opens with nothing lost', async () => {
   );
   expect(notes).toHaveLength(6);
   for (const { title, cause } of notes)
-    expect((await searchNotes(db, title)).map((note) => note.cause)).toContain(cause);
+    expect((await searchNotes(db, title)).notes.map((note) => note.cause)).toContain(cause);
   await db.destroy();
   raw.close();
 });

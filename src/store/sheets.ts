@@ -1,5 +1,6 @@
 import { Refusal } from '@/core/quantity';
 import { type Knex } from 'knex';
+import { parse } from 'yaml';
 
 /** One version of a chassis sheet of the shop's own. */
 export interface SheetVersion {
@@ -53,4 +54,23 @@ export async function saveSheet(
     await work('sheet_version').insert({ ...sheet, version: latest + 1 });
     return latest + 1;
   });
+}
+
+/**
+ * The shop’s own sheets that a set needs: its own and those that it lies upon.
+ *
+ * @throws Refusal when there is no such set
+ */
+export async function sheetsOfJob(database: Knex, job: string): Promise<string[]> {
+  const row = await database<{ id: string; sheet: string }>('job').where({ id: job }).first('sheet');
+  if (!row) throw new Refusal(`there is no set ${job}`);
+  const texts = new Map((await ownSheets(database)).map(({ id, text }) => [id, text]));
+  const needed = new Set<string>();
+  const reach = (id: string) => {
+    if (needed.has(id) || !texts.has(id)) return;
+    needed.add(id);
+    for (const base of [(parse(texts.get(id)!) as { extends?: string | string[] }).extends ?? []].flat()) reach(base);
+  };
+  reach(row.sheet);
+  return [...needed];
 }

@@ -92,6 +92,7 @@ describe('what the jobs need', () => {
     waiting: null,
     createdAt: at,
     closedAt: null,
+    former: null,
   };
   const step = (need: string, state: 'ordered' | 'here' | 'wrong' | 'fitted' | 'wanted', due = '') =>
     moveNeed(db, { id: id(), need, state, supplier: 'Hollin', due, price: 2, at });

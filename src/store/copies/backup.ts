@@ -6,6 +6,15 @@ interface RawDatabase {
   backup(file: string): Promise<unknown>;
 }
 
+/** What a copy of some instant is called, to the second. */
+export const copyName = (at: Date): string => `tovrik-${at.toISOString().replaceAll(':', '-').slice(0, 19)}.db`;
+
+/** When a copy was made, by its name; undefined for any other file. */
+export function madeAt(name: string): Date | undefined {
+  const [, date, hour, minute, second] = /^tovrik-(\d{4}-\d\d-\d\dT)(\d\d)-(\d\d)-(\d\d)\.db$/.exec(name) ?? [];
+  return date === undefined ? undefined : new Date(`${date}${hour}:${minute}:${second}Z`);
+}
+
 /**
  * Copies the database into a folder by SQLite's own backup call, which is consistent while the
  * server goes on writing.
@@ -15,8 +24,7 @@ interface RawDatabase {
  */
 export async function backupInto(database: Knex, folder: string, now: Date): Promise<string> {
   mkdirSync(folder, { recursive: true });
-  const stamp = now.toISOString().replaceAll(':', '-').slice(0, 19);
-  const file = path.join(folder, `tovrik-${stamp}.db`);
+  const file = path.join(folder, copyName(now));
   const client = database.client as {
     acquireConnection(): Promise<RawDatabase>;
     releaseConnection(connection: RawDatabase): Promise<void>;
