@@ -1,4 +1,4 @@
-export { type CircuitFaultMode } from './elements';
+export { type CircuitFaultMode, type Element } from './elements';
 export * from './netlist';
 export * from './solve';
 export * from './faults';

@@ -1,1 +1,15 @@
-export { chanceCured, chanceOfClean, cleanFor, type FailureRecord, readFailures } from './soak';
+export { nextToFail } from './nextToFail';
+export {
+  harmOfOne,
+  type Leaving,
+  returnRisk,
+  type ReturnsSeen,
+  returnsSeen,
+  shareLeft,
+  visitCost,
+  warrantyMonths,
+  type Weighed,
+  weighExtent,
+} from './returns';
+export { soakRun, type SoakRun, soakWorth } from './soakRun';
+export { chanceCured, chanceOfClean, cleanFor, readFailures } from './soak';

@@ -8,6 +8,7 @@ export {
   powerCaution,
   storesToProve,
 } from './cautions';
+export { type DischargeTool, readTool } from './dischargeTool';
 export { peakPower, storedEnergy, timeConstant, timeToFall, voltsAfter } from './discharge';
 export { type Harm, harmMinutes, harmsOf, minutesOn } from './harm';
 export { seriesLampPoint } from './seriesLamp';

@@ -18,7 +18,7 @@ export { readPart, type SupplyPart, writePart } from './part/readPart';
 export { readSearch } from './search';
 export { readShelfLine, type ShelfLine } from './shelfLine';
 export { sourcingOf, type CatalogueItem, type Sourcing, type Vendor, type Wanted } from './sourcing';
-export { headingsOf, withHeadings } from './csvTable';
+export { headingsOf, readTable, withHeadings } from './csvTable';
 export { namesParts, readStockCsv, stockColumns, type StockLine, writeStockCsv } from './stockCsv';
 export { substitute } from './substitute/judge';
 export { readPlace } from './substitute/place';

@@ -1,15 +1,20 @@
 'use client';
 
 import { Button } from 'antd';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { Fragment, useEffect, useMemo } from 'react';
 import { FormProvider, useWatch } from 'react-hook-form';
 import { type Case, verificationOf, verified } from '@/core/diagnosis';
 import { countedAs, draftNote, leftUndone } from '@/core/job';
+import { type LogEntry } from '@/core/log';
+import { type ReturnsSeen } from '@/core/proof';
+import { stepsText, stillOut, teardownOf } from '@/core/teardown';
 import { Key, minutesText, moneyText } from '@/ui';
 import { AmountField, FormRefusal, Labelled, Pair, ParagraphField, useAnsweredForm } from '@/workshop/form';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
 import { closeWithNote } from './actions';
+import { BackAgain } from './BackAgain';
 import { closeSchema, type Closing, outcomeTitles } from './closeSchema';
 import styles from './close.module.css';
 
@@ -21,10 +26,12 @@ const paragraphs: readonly { readonly name: keyof Closing; readonly title: strin
   { name: 'cure', title: 'What cured it', rows: 1 },
   { name: 'misled', title: 'What misled', rows: 2 },
   { name: 'parts', title: 'Parts', rows: 1 },
+  { name: 'remember', title: 'To remember', rows: 1 },
+  { name: 'accepted', title: 'Left as it is, on purpose', rows: 1 },
 ];
 
 /** The fault note, written from the record and corrected by who did the work; money, time, outcome. */
-export function Close({ file }: { file: JobFile }) {
+export function Close({ file, seen }: { file: JobFile; seen: ReturnsSeen }) {
   const router = useRouter();
   const { log, job } = useJob(file);
   const draft = useMemo(
@@ -35,6 +42,8 @@ export function Close({ file }: { file: JobFile }) {
       ),
       job: file.id,
       outcome: 'returned',
+      remember: '',
+      accepted: '',
       kept: '',
       left: '',
     }),
@@ -75,7 +84,7 @@ export function Close({ file }: { file: JobFile }) {
           </section>
           <section className={styles.side} aria-label="Money, time and outcome">
             <h2>Before it leaves</h2>
-            <BeforeItLeaves job={job} />
+            <BeforeItLeaves job={job} id={file.id} entries={log.entries} />
             <h2>Money and time</h2>
             <Pair>
               <AmountField<Closing> name="money" title={`Parts, ${file.currency}`} label="Money for parts" />
@@ -109,6 +118,7 @@ export function Close({ file }: { file: JobFile }) {
                 />
               </>
             )}
+            {outcome !== 'stripped' && <BackAgain file={file} job={job} seen={seen} />}
             <FormRefusal refused={refused} />
             <Button
               type="primary"
@@ -127,8 +137,16 @@ export function Close({ file }: { file: JobFile }) {
   );
 }
 
+interface BeforeItLeavesProps {
+  readonly job: Case;
+  readonly id: string;
+  readonly entries: readonly LogEntry[];
+}
+
 /** What has to be as it was before the set goes back. */
-function BeforeItLeaves({ job }: { readonly job: Case }) {
+function BeforeItLeaves({ job, id, entries }: BeforeItLeavesProps) {
+  const steps = useMemo(() => teardownOf(entries), [entries]);
+  const out = stillOut(steps);
   const proven = verified(verificationOf(job));
   const undone = leftUndone(job.bench);
   return (
@@ -143,6 +161,17 @@ function BeforeItLeaves({ job }: { readonly job: Case }) {
           ? 'Nothing pulled, lifted, bridged or lent; lamp out'
           : `Put back first, at the bench: ${undone.join(', ')}`}
       </li>
+      {steps.length > 0 && (
+        <li data-ok={out.length === 0}>
+          {out.length === 0 ? (
+            `All ${steps.length} steps of taking it apart are back`
+          ) : (
+            <Link href={`/job/${id}/apart`}>
+              {out.length} steps are not back: {stepsText(out, 2)}
+            </Link>
+          )}
+        </li>
+      )}
     </ul>
   );
 }

@@ -10,6 +10,8 @@ const note = {
   cure: 'Fit a new C547',
   misled: '',
   parts: 'C547 100u 35V',
+  remember: '',
+  accepted: '',
   fault: 'C547.dry',
   money: 0.6,
   minutes: 42,

@@ -22,6 +22,8 @@ export const closeSchema = yup.object({
   cure: text('the cure'),
   misled: text('what misled'),
   parts: text('the parts'),
+  remember: text('what to remember').default(''),
+  accepted: text('what is left').default(''),
   fault: yup.string().nullable().defined(),
   money: yup
     .number()

@@ -1,8 +1,9 @@
 import { type Case } from '../belief';
-import { type BenchState, type TakenReading } from '../../log';
+import { type TakenReading } from '../../log';
 import { asBuilt, type Check, type Context, contextKey, liveCold } from '../../behaviour';
 import { type Answer, measures } from '../../measure';
 import { type Symptom } from '../../picture';
+import { replacedParts } from '../../repair';
 import { inconclusive, judgeAnswer, type Judgement } from '../../reading';
 
 /** A reading that was wrong before the repair, and the same one taken after it. */
@@ -15,16 +16,6 @@ export interface Verification {
   readonly afterVerdict?: Judgement;
 }
 
-/** Parts that repairs have taken out. */
-function replacedParts(bench: BenchState): ReadonlySet<string> {
-  const prefix = 'replace:';
-  return new Set(
-    bench.repairs.flatMap(({ repair }) =>
-      repair.action.startsWith(prefix) ? [repair.action.slice(prefix.length)] : [],
-    ),
-  );
-}
-
 /**
  * The readings that a repair must have changed: what the owner saw on the screen, and for each
  * check the last wrong reading before the latest repair, with its repetition since.
@@ -34,7 +25,7 @@ function replacedParts(bench: BenchState): ReadonlySet<string> {
 export function verificationOf({ predictions, bench, complaint }: Case): Verification[] {
   const repairs = bench.repairs.length;
   if (repairs === 0) return [];
-  const replaced = replacedParts(bench);
+  const replaced = replacedParts(bench.repairs);
   const wanted = new Map<string, Verification>();
   const picture = predictions.checks.get('picture')!;
   if (complaint.symptoms.some((symptom) => symptom !== 'normal')) {

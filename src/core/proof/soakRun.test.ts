@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest';
+import { type LogEntry } from '../log';
+import { soakRun, soakWorth } from '.';
+
+describe('what a soak comes to', () => {
+  const run = (clean: number, before?: { failures: number; hours: number }) =>
+    soakWorth({ running: true, seconds: clean, clean, seen: [], before });
+
+  it('is nothing where nobody said how often it failed', () => expect(run(3600)).toBeUndefined());
+
+  it('rises while it runs clean, until it is believed', () => {
+    const before = { failures: 3, hours: 10 };
+    const begun = run(0, before)!;
+    expect(begun.cured).toBeCloseTo(0.8, 9);
+    expect(run(3600, before)!.cured).toBeGreaterThan(begun.cured);
+    const believed = run(begun.left, before)!;
+    expect(believed.cured).toBeCloseTo(0.95, 9);
+    expect(believed.left).toBeCloseTo(0, 6);
+  });
+});
+
+describe('a soak', () => {
+  const at = (minute: number) => `2026-03-01T10:${String(minute).padStart(2, '0')}:00Z`;
+  const log = (...events: readonly [minute: number, event: 'begun' | 'seen' | 'ended', text?: string][]): LogEntry[] =>
+    events.map(([minute, event, text = ''], index) => ({
+      id: `line-${index}`,
+      at: at(minute),
+      body: { kind: 'soak', event, text },
+    }));
+
+  it('runs until it is ended, and keeps what was seen', () => {
+    expect(soakRun([], 0)).toBeUndefined();
+    const going = log([0, 'begun'], [5, 'seen', 'colour gone']);
+    expect(soakRun(going, Date.parse(at(20)))).toMatchObject({ running: true, seconds: 1200 });
+    const over = soakRun([...going, ...log([9, 'ended'])], Date.parse(at(59)))!;
+    expect(over).toMatchObject({ running: false, seconds: 540 });
+    expect(over.seen.map(({ body }) => body.text)).toEqual(['colour gone']);
+  });
+
+  it('begun anew leaves the last one behind', () => {
+    const run = soakRun(log([0, 'begun'], [1, 'seen', 'old'], [2, 'ended'], [30, 'begun']), Date.parse(at(31)))!;
+    expect(run).toMatchObject({ running: true, seconds: 60, seen: [] });
+  });
+});
