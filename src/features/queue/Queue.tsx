@@ -58,6 +58,7 @@ export function Queue({ rows, currency }: { rows: readonly QueueRow[]; currency:
               <span className={styles.next}>
                 <b>{row.next}</b>
                 <small>{row.nextDetail}</small>
+                {row.why !== '' && <small title={row.why}>{row.why}</small>}
               </span>
               <span className={styles.leader}>
                 {row.leader && (
@@ -75,7 +76,9 @@ export function Queue({ rows, currency }: { rows: readonly QueueRow[]; currency:
           </li>
         ))}
       </ul>
-      <p className={styles.deference}>{deference}</p>
+      <p className={styles.deference}>
+        {deference} <Link href="/settings">Settings and data</Link>
+      </p>
     </div>
   );
 }

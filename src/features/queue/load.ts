@@ -2,12 +2,14 @@ import 'server-only';
 import { kinOf, readLibrary, sheetOf } from '@/workshop/library/server';
 import { caseOf } from '@/workshop/job';
 import { closedCounts, database, openJobs, readLogs, readSettings } from '@/store';
+import { soakRun } from '@/core/proof';
 import { openSheet } from '@/core/sheet';
-import { type QueueRow, queueRow } from './queueModel';
+import { inOrder, type QueueRow, queueRow } from './queueModel';
 
-/** All open jobs as rows, those that can be worked on first. */
+/** All open jobs as rows, in the order of the day. */
 export async function loadQueue(): Promise<{ rows: QueueRow[]; currency: string }> {
   const db = await database();
+  const now = Date.now();
   const jobs = await openJobs(db);
   const [logs, settings] = await Promise.all([
     readLogs(
@@ -33,11 +35,7 @@ export async function loadQueue(): Promise<{ rows: QueueRow[]; currency: string 
       },
       logs.get(job.id)!,
     );
-    return [queueRow(job, file)];
+    return [queueRow(job, file, soakRun(logs.get(job.id)!, now))];
   });
-  const waiting = new Set(jobs.filter((job) => job.waiting !== null).map(({ id }) => id));
-  return {
-    rows: [...rows.filter(({ id }) => !waiting.has(id)), ...rows.filter(({ id }) => waiting.has(id))],
-    currency: settings.currency,
-  };
+  return { rows: inOrder(rows, settings.currency), currency: settings.currency };
 }

@@ -3,7 +3,7 @@ import { type LogBody, type LogEntry, replay } from '@/core/log';
 import { describe, expect, it } from 'vitest';
 import { type Case } from '@/core/diagnosis';
 import { shippedSheets } from '@/sheets';
-import { type QueuedJob, queueRow } from './queueModel';
+import { inOrder, type QueuedJob, queueRow } from './queueModel';
 
 const sheet = shippedSheets().get('halvane-hp-42')!;
 const predictions = predictionsOf(sheet);
@@ -99,5 +99,36 @@ describe('a row of the queue', () => {
     expect(queueRow({ ...job, waiting: { for: 'soak', note: '', until: '' } }, caseOf(...found, fitted))).toMatchObject(
       { step: 'soaking', next: 'Soaking', nextDetail: '' },
     );
+  });
+});
+
+describe('the order of the queue', () => {
+  const row = (id: string, more: Partial<QueuedJob> = {}, ...bodies: LogBody[]) =>
+    queueRow({ ...job, id, ...more }, caseOf(...bodies));
+  const soak = (seconds: number, before?: { failures: number; hours: number }) =>
+    queueRow({ ...job, id: 'soak' }, caseOf(), { running: true, seconds, clean: seconds, seen: [], before });
+
+  it('puts what is worth most for the hour first, says why, and what waits last', () => {
+    const waiting = row('waits', { waiting: { for: 'owner', note: '', until: '' }, value: 900 });
+    const rows = inOrder(
+      [waiting, row('cheap', { value: 30 }), row('dear', { value: 300 }), row('found', {}, ...found)],
+      '£',
+    );
+    expect(rows.map(({ id }) => id).slice(-1)).toEqual(['waits']);
+    expect(rows.findIndex(({ id }) => id === 'dear')).toBeLessThan(rows.findIndex(({ id }) => id === 'cheap'));
+    expect(rows[0]!.why).toMatch(/^worth £\d+ an hour/);
+    expect(rows[3]!.why).toBe('');
+  });
+
+  it('tells of a soak when it may be believed, and puts it first when it may be ended', () => {
+    const before = { failures: 3, hours: 1 };
+    expect(soak(600, before)).toMatchObject({
+      next: 'Soaking 10:00',
+      nextDetail: expect.stringMatching(/believed in/) as string,
+    });
+    expect(soak(600)).toMatchObject({ nextDetail: 'nobody said how often it failed' });
+    const over = soak(36_000, before);
+    expect(over.next).toBe('End the soak');
+    expect(inOrder([row('dear', { value: 900 }), over], '£').map(({ id }) => id)).toEqual(['soak', 'dear']);
   });
 });

@@ -1,10 +1,12 @@
 import { sumOf } from '@/core/statistics';
+import { rankDay, type WorkableSet } from '@/core/days';
+import { type SoakRun, soakWorth } from '@/core/proof';
 import { type JobStep, stepOf } from '@/core/job';
 import { familyOf } from '@/core/sheet';
 import { adviseOn, type Case, told, verificationOf, verified } from '@/core/diagnosis';
 import { type Picture, type Symptom, symptomTitles } from '@/core/picture';
 import { waitingTitles, type WaitingFor } from '@/workshop/job';
-import { chanceText } from '@/ui';
+import { chanceText, clockText, moneyText } from '@/ui';
 
 /** A set on the queue: where it stands and what is next. */
 export interface QueueRow {
@@ -25,6 +27,10 @@ export interface QueueRow {
   readonly spent: number;
   readonly since: string;
   readonly live: boolean;
+  /** What the day makes of it; undefined for what waits. */
+  readonly work: WorkableSet | undefined;
+  /** Why it stands where it stands. */
+  readonly why: string;
 }
 
 /** What a row needs of a stored job. */
@@ -34,17 +40,42 @@ export interface QueuedJob {
   readonly place: string;
   readonly owner: string;
   readonly limit: number;
+  readonly value?: number;
   readonly createdAt: string;
   readonly waiting: { readonly for: WaitingFor; readonly note: string; readonly until: string } | null;
 }
 
-/** One row of the queue. */
-export function queueRow(job: QueuedJob, file: Case): QueueRow {
+/** Putting a set together, setting it up and closing it, in minutes. */
+const finishing = 30;
+/** A repair that needs a part waits about so many days for it. */
+const partDays = 4;
+
+/** What the day makes of a set: what it is worth to have it done, and how long that takes. */
+function workOf(job: QueuedJob, advice: ReturnType<typeof adviseOn>, step: JobStep): WorkableSet | undefined {
+  if (job.waiting) return undefined;
+  const [probe] = advice.probes;
+  const [repair] = advice.repairs;
+  const worth = Math.max(0, (job.value ?? job.limit) - (repair?.action.money ?? 0));
+  const about = { id: job.id, worth, opensWait: 0 };
+  if (step === 'verified') return { ...about, next: finishing, remaining: finishing };
+  if (advice.next === 'verify') return { ...about, next: 15, remaining: 15 + finishing };
+  const remaining = advice.repairNow + finishing;
+  if (advice.next === 'act' && repair)
+    return { ...about, next: repair.action.minutes, remaining, opensWait: repair.action.money > 0 ? partDays : 0 };
+  return { ...about, next: probe?.minutes ?? 10, remaining };
+}
+
+/**
+ * One row of the queue.
+ *
+ * @param soak the soak of the set, where one runs
+ */
+export function queueRow(job: QueuedJob, file: Case, soak?: SoakRun): QueueRow {
   const { predictions, bench, complaint } = file;
   const { sheet } = predictions.model;
   const advice = adviseOn(file);
   const proof = verified(verificationOf(file));
-  const soaking = job.waiting?.for === 'soak';
+  const soaking = job.waiting?.for === 'soak' || soak?.running === true;
   const step = stepOf({ bench, verified: proof, soaking, closed: false });
   const picture = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
   const symptoms = picture?.answer.kind === 'picture' ? picture.answer.symptoms : complaint.symptoms;
@@ -60,7 +91,7 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
     symptoms,
     symptomText: symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'No picture told',
     step,
-    ...nextOf(job, advice, step),
+    ...(soak?.running ? soakNext(soak) : nextOf(job, advice, step)),
     leader:
       leader && !leader.cured && bench.readings.length > 0
         ? { title: leader.fault.title, probability: leader.probability }
@@ -69,7 +100,34 @@ export function queueRow(job: QueuedJob, file: Case): QueueRow {
     spent: sumOf(bench.repairs, ({ repair }) => repair.money),
     since: job.createdAt,
     live: bench.context.power === 'live',
+    work: soak?.running ? undefined : workOf(job, advice, step),
+    why: '',
   };
+}
+
+/** What a running soak waits for; one that may be believed is to be ended. */
+function soakNext(soak: SoakRun): { next: string; nextDetail: string } {
+  const worth = soakWorth(soak);
+  const run = clockText(soak.seconds);
+  if (!worth) return { next: `Soaking ${run}`, nextDetail: 'nobody said how often it failed' };
+  return worth.left > 0
+    ? { next: `Soaking ${run}`, nextDetail: `believed in ${clockText(worth.left)}, ${chanceText(worth.cured)} now` }
+    : { next: 'End the soak', nextDetail: `${run} run, cured with ${chanceText(worth.cured)}` };
+}
+
+/**
+ * Rows in the order of the day: what is worth most for the hour first, soaks that may be ended before all, and what
+ * waits last.
+ */
+export function inOrder(rows: readonly QueueRow[], currency: string): QueueRow[] {
+  const ranked = rankDay(
+    rows.flatMap(({ work }) => work ?? []),
+    (amount) => moneyText(amount, currency),
+  );
+  const place = new Map(ranked.map(({ id, why }, index) => [id, { index, why }]));
+  const rank = ({ id, work, next }: QueueRow) =>
+    next === 'End the soak' ? -1 : work ? place.get(id)!.index : rows.length;
+  return [...rows].sort((a, b) => rank(a) - rank(b)).map((row) => ({ ...row, why: place.get(row.id)?.why ?? '' }));
 }
 
 function nextOf(

@@ -1,4 +1,4 @@
-import { getPhoto } from '@/features/map/handlePhotos';
+import { getPhoto } from '@/workshop/photo/server';
 
 export async function GET(
   _request: Request,
