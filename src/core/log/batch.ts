@@ -26,7 +26,9 @@ const body = yup.lazy((value: { kind?: unknown } | undefined) => {
   const fields = Object.hasOwn(fieldsOf, kind) ? fieldsOf[kind]! : undefined;
   return fields
     ? fields.concat(yup.object({ kind: yup.string().oneOf([kind]).required() })).noUnknown()
-    : yup.object({ kind: yup.string().oneOf(Object.keys(kinds), 'kind must be one of ${values}').required() });
+    : yup
+        .object({ kind: yup.string().oneOf(Object.keys(kinds), 'kind must be one of ${values}').required() })
+        .required();
 });
 
 const entry = yup.object({
@@ -44,7 +46,7 @@ const entry = yup.object({
 
 const batchSchema = yup.object({
   seen: yup.number().integer().min(0).required(),
-  entries: yup.array(entry).min(1).max(largestBatch).required(),
+  entries: yup.array(entry.required()).min(1).max(largestBatch).required(),
 });
 
 /**

@@ -1,4 +1,6 @@
 import { type LineKind } from '../line';
+import { apart } from './apart';
+import { back } from './back';
 import { connector } from './connector';
 import { grey } from './grey';
 import { inside } from './inside';
@@ -17,6 +19,7 @@ import { shape } from './shape';
 import { soak } from './soak';
 import { step } from './step';
 import { store } from './store';
+import { traced } from './traced';
 import { turned } from './turned';
 import { unreachable } from './unreachable';
 import { warmth } from './warmth';
@@ -45,6 +48,9 @@ export const kinds = {
   step,
   worked,
   soak,
+  apart,
+  back,
+  traced,
   photo,
   note,
   withdrawn,

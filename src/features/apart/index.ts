@@ -1,0 +1,1 @@
+export { Apart } from './Apart';
