@@ -1,0 +1,127 @@
+import { type TracedFact } from './fact';
+import { isRail, type Spot, spotsOf, type TracedPart } from './part';
+
+/** Spots that are one. */
+export interface TracedNode {
+  /** A rail’s own name, or `n1`, `n2` in the order in which they were found. */
+  readonly name: string;
+  readonly spots: readonly Spot[];
+}
+
+/** Facts that cannot all be true: a chain of beeps between two spots that did not beep. */
+export interface Contradiction {
+  readonly apart: TracedFact;
+  readonly chain: readonly TracedFact[];
+}
+
+/** What the facts come to. */
+export interface TracedNet {
+  readonly parts: ReadonlyMap<string, TracedPart>;
+  readonly nodes: readonly TracedNode[];
+  /** The node of each spot. */
+  readonly nodeOf: ReadonlyMap<Spot, TracedNode>;
+  readonly contradictions: readonly Contradiction[];
+  /** How often pairs of nodes did not beep, by their names in order of the alphabet. */
+  readonly apart: ReadonlyMap<string, number>;
+  /** All that was found, and what of it stands: one finding a pair of spots. */
+  readonly facts: readonly TracedFact[];
+  readonly standing: readonly TracedFact[];
+}
+
+/** A pair by its names, in the order of the alphabet. */
+export const pairOf = (a: string, b: string) => (a < b ? `${a}|${b}` : `${b}|${a}`);
+
+/** How often two nodes did not beep; two rails never are one. */
+export const timesApart = (net: TracedNet, a: TracedNode, b: TracedNode): number =>
+  isRail(a.name) && isRail(b.name) ? Infinity : (net.apart.get(pairOf(a.name, b.name)) ?? 0);
+
+/** Of one pair that was beeped several times what was found more often stands, of as often what was found last. */
+function standingFacts(facts: readonly TracedFact[]): TracedFact[] {
+  const pairs = new Map<string, { votes: number; last: TracedFact }>();
+  for (const fact of facts) {
+    const key = pairOf(fact.a, fact.b);
+    const votes = (pairs.get(key)?.votes ?? 0) + (fact.found === 'joined' ? 1 : -1);
+    pairs.set(key, { votes, last: fact });
+  }
+  return [...pairs.values()].map(({ votes, last }) =>
+    votes === 0 ? last : { ...last, found: votes > 0 ? 'joined' : 'apart' },
+  );
+}
+
+/**
+ * What the facts come to: spots that beeped are one node. The facts are all there is; one that is taken back, in any
+ * order, is as if it had never been.
+ */
+export function netOf(parts: readonly TracedPart[], facts: readonly TracedFact[]): TracedNet {
+  const standing = standingFacts(facts);
+  const known = new Map(parts.map((part) => [part.ref, part]));
+  const spots = [...new Set([...parts.flatMap(spotsOf), ...facts.flatMap(({ a, b }) => [a, b])])];
+  const root = new Map(spots.map((spot) => [spot, spot]));
+  const find = (spot: Spot): Spot => {
+    let at = spot;
+    while (root.get(at) !== at) at = root.get(at)!;
+    root.set(spot, at);
+    return at;
+  };
+  for (const { a, b, found } of standing) if (found === 'joined') root.set(find(a), find(b));
+  const groups = new Map<Spot, Spot[]>();
+  for (const spot of spots) groups.set(find(spot), [...(groups.get(find(spot)) ?? []), spot]);
+  let unnamed = 0;
+  const nodes = [...groups.values()].map((group): TracedNode => {
+    const rail = group.find(isRail);
+    if (rail === undefined) unnamed += 1;
+    return { name: rail ?? `n${unnamed}`, spots: group };
+  });
+  const nodeOf = new Map(nodes.flatMap((node) => node.spots.map((spot) => [spot, node] as const)));
+  const contradictions: Contradiction[] = [];
+  const apart = new Map<string, number>();
+  for (const fact of standing) {
+    if (fact.found !== 'apart') continue;
+    const [a, b] = [nodeOf.get(fact.a)!, nodeOf.get(fact.b)!];
+    if (a === b) contradictions.push({ apart: fact, chain: chainOf(fact.a, fact.b, standing) });
+    else {
+      const key = pairOf(a.name, b.name);
+      apart.set(
+        key,
+        (apart.get(key) ?? 0) + facts.filter((one) => pairOf(one.a, one.b) === pairOf(fact.a, fact.b)).length,
+      );
+    }
+  }
+  // Two rails on one node are two facts against each other as well.
+  for (const { spots: group } of nodes) {
+    const [first, second] = group.filter(isRail);
+    if (first !== undefined && second !== undefined)
+      contradictions.push({ apart: { a: first, b: second, found: 'apart' }, chain: chainOf(first, second, standing) });
+  }
+  return { parts: known, nodes, nodeOf, contradictions, apart, facts, standing };
+}
+
+/** The fewest beeps that lead from one spot to another. */
+function chainOf(from: Spot, to: Spot, facts: readonly TracedFact[]): TracedFact[] {
+  const came = new Map<Spot, TracedFact | undefined>([[from, undefined]]);
+  for (const spot of came.keys()) {
+    if (spot === to) break;
+    for (const fact of facts) {
+      if (fact.found !== 'joined' || (fact.a !== spot && fact.b !== spot)) continue;
+      const next = fact.a === spot ? fact.b : fact.a;
+      if (!came.has(next)) came.set(next, fact);
+    }
+  }
+  const chain: TracedFact[] = [];
+  for (let at = to; ;) {
+    const fact = came.get(at);
+    if (!fact) return chain.reverse();
+    chain.push(fact);
+    at = fact.a === at ? fact.b : fact.a;
+  }
+}
+
+/** `Q5.b – R12.1 – R3.2 beep, but Q5.b and R3.2 do not`. */
+export function contradictionText({ apart, chain }: Contradiction): string {
+  const spots = chain.reduce<Spot[]>(
+    (path, { a, b }) => [...path, path[path.length - 1] === a ? b : path[path.length - 1] === b ? a : b],
+    [apart.a],
+  );
+  const said = isRail(apart.a) && isRail(apart.b) ? 'are two rails' : 'did not beep';
+  return `${spots.join(' – ')} beep, but ${apart.a} and ${apart.b} ${said}: beep the shortest of these again`;
+}

@@ -1,0 +1,134 @@
+import { isRail, type TracedPart } from './part';
+import { type TracedNet } from './net';
+import { type Believed } from './library';
+
+/** A value that nobody read, taken from the role the part plays. */
+export interface GuessedValue {
+  readonly ref: string;
+  readonly value: number;
+  /** The stage it was taken from; undefined for a usual value. */
+  readonly from: string | undefined;
+}
+
+/** What a trace comes to as a circuit. */
+export interface TracedCircuit {
+  /** As `readNetlist` reads it. */
+  readonly text: string;
+  readonly guesses: readonly GuessedValue[];
+  /** What is on the board and not in the circuit: chips, and parts with a pin that leads nowhere. */
+  readonly left: readonly string[];
+}
+
+/** Values where neither the board nor a role says one. */
+const usual: Readonly<Record<string, number>> = {
+  resistor: 10_000,
+  trimmer: 10_000,
+  capacitor: 1e-6,
+  coil: 1e-3,
+  zener: 6.2,
+};
+
+const models = {
+  npn: '.model TNPN NPN(IS=1e-14 BF=100 VAF=100)',
+  pnp: '.model TPNP PNP(IS=1e-14 BF=100 VAF=100)',
+  nfet: '.model TNFET NMOS(VTO=3 KP=0.5)',
+  pfet: '.model TPFET PMOS(VTO=-3 KP=0.5)',
+  diode: '.model TDIODE D(IS=3e-9 N=1.8)',
+} as const;
+
+/**
+ * Writes what was traced as a netlist that can be solved: rails as sources, values as read, others from the roles.
+ *
+ * @param title on its first line
+ */
+export function netlistOf(net: TracedNet, believed: Believed, title: string): TracedCircuit {
+  const [lead] = believed;
+  const roles = new Map(
+    lead?.roles && lead.chance > 0.5 ? lead.roles.played().map(({ part, role }) => [part.ref, role]) : [],
+  );
+  const guesses: GuessedValue[] = [];
+  const left: string[] = [];
+  const used = new Set<string>();
+  const needed = new Set<keyof typeof models>();
+  const cards: string[] = [];
+  const zeners: string[] = [];
+  const node = (part: TracedPart, pin: string) => {
+    const found = net.nodeOf.get(`${part.ref}.${pin}`)!;
+    return { name: found.name === 'gnd' ? '0' : nameOf(found.name), alone: found.spots.length === 1 };
+  };
+  const valueOf = (part: TracedPart): number => {
+    if (part.value !== undefined) return part.value;
+    const role = roles.get(part.ref)?.value;
+    const value = role ?? usual[part.kind]!;
+    guesses.push({ ref: part.ref, value, from: role === undefined ? undefined : lead?.pattern?.title });
+    return value;
+  };
+  for (const part of net.parts.values()) {
+    const pins = part.pins.map((pin) => node(part, pin));
+    if (part.kind === 'chip' || pins.some(({ alone }) => alone)) {
+      left.push(part.ref);
+      continue;
+    }
+    for (const { name } of pins) used.add(name);
+    const [one, two, three] = pins.map(({ name }) => name);
+    const ref = part.ref.toLowerCase();
+    switch (part.kind) {
+      case 'resistor':
+      case 'capacitor':
+      case 'coil': {
+        const letter = { resistor: 'R', capacitor: 'C', coil: 'L' }[part.kind];
+        cards.push(`${named(letter, ref)} ${one} ${two} ${valueOf(part)}`);
+        break;
+      }
+      case 'fuse':
+        cards.push(`${named('R', ref)} ${one} ${two} 0.1`);
+        break;
+      case 'trimmer': {
+        // Where its wiper stands nobody said: midway.
+        const half = valueOf(part) / 2;
+        cards.push(`R_${ref}_1 ${one} ${two} ${half}`, `R_${ref}_2 ${two} ${three} ${half}`);
+        break;
+      }
+      case 'zener':
+        zeners.push(`.model TZ${ref} D(IS=1e-12 BV=${valueOf(part)} IBV=1e-3)`);
+        cards.push(`${named('D', ref)} ${one} ${two} TZ${ref}`);
+        break;
+      case 'diode':
+        needed.add('diode');
+        cards.push(`${named('D', ref)} ${one} ${two} TDIODE`);
+        break;
+      case 'npn':
+      case 'pnp':
+        needed.add(part.kind);
+        cards.push(`${named('Q', ref)} ${two} ${one} ${three} T${part.kind.toUpperCase()}`);
+        break;
+      case 'nfet':
+      case 'pfet':
+        needed.add(part.kind);
+        cards.push(`${named('M', ref)} ${two} ${one} ${three} ${three} T${part.kind.toUpperCase()}`);
+    }
+  }
+  const rails = net.nodes.filter(({ name }) => isRail(name) && name !== 'gnd' && used.has(nameOf(name)));
+  const text = [
+    `* ${title}`,
+    ...rails.map(({ name }) => `V${nameOf(name)} ${nameOf(name)} 0 ${Number(name)}`),
+    ...cards,
+    ...[...needed].map((kind) => models[kind]),
+    ...zeners,
+    '.op',
+    '.end',
+    '',
+  ].join('\n');
+  return { text, guesses, left };
+}
+
+/** `+12` is no name of a node in a netlist: `p12`; what is minus, `m12`. */
+const nameOf = (name: string): string =>
+  isRail(name) ? name.replace(/^\+/, 'p').replace(/^-/, 'm').replace('.', '_') : name;
+
+/** An element’s name begins with its letter. */
+const named = (letter: string, ref: string): string =>
+  ref.startsWith(letter.toLowerCase()) ? ref : `${letter}_${ref}`;
+
+/** What a node is called in the netlist. */
+export const netlistNode = (name: string): string => (name === 'gnd' ? '0' : nameOf(name));

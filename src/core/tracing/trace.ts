@@ -1,0 +1,37 @@
+import { attempt, Refusal } from '../quantity';
+import { readFact, type TracedFact } from './fact';
+import { readTracedPart, type TracedPart } from './part';
+
+/** What was typed while a board was traced, read. */
+export interface Trace {
+  readonly parts: readonly TracedPart[];
+  readonly facts: readonly TracedFact[];
+}
+
+/** `rail +12`, or two spots: a fact; else a part. */
+const isFact = (typed: string): boolean =>
+  typed.trim().split(/\s+/).length >= 2 && /^\s*(?:[A-Za-z]{1,4}\d[\w-]*[.:]\w+|gnd|[+-]\d[\d.]*v?)\s/i.test(typed);
+
+/** Reads one more line upon what was typed before. @throws Refusal */
+export function withTraced(trace: Trace, typed: string): Trace {
+  const parts = new Map(trace.parts.map((part) => [part.ref, part]));
+  if (isFact(typed)) return { ...trace, facts: [...trace.facts, readFact(typed, parts)] };
+  const part = readTracedPart(typed);
+  const known = parts.get(part.ref);
+  if (known && known.kind !== part.kind)
+    throw new Refusal(`${part.ref} is there as ${known.kind}: take that line back first`);
+  // A part that is typed once more gets its value, or another.
+  return { ...trace, parts: [...trace.parts.filter(({ ref }) => ref !== part.ref), part] };
+}
+
+/** All lines, in their order; those that cannot be read are passed over with why. */
+export function traceOf(lines: readonly string[]): Trace & { readonly refused: readonly string[] } {
+  let trace: Trace = { parts: [], facts: [] };
+  const refused: string[] = [];
+  for (const line of lines) {
+    const next = attempt(() => withTraced(trace, line));
+    if (next instanceof Refusal) refused.push(`${line}: ${next.message}`);
+    else trace = next;
+  }
+  return { ...trace, refused };
+}

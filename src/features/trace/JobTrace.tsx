@@ -1,0 +1,35 @@
+'use client';
+
+import { useMemo } from 'react';
+import { replay, standing } from '@/core/log';
+import { type TracedPattern } from '@/core/tracing';
+import { type JobFile, JobFrame, useLog } from '@/workshop/job';
+import { Trace } from './Trace';
+
+interface JobTraceProps {
+  readonly file: JobFile;
+  readonly patterns: readonly TracedPattern[];
+}
+
+/** A board of a set on the bench, traced; its lines stay with the job. */
+export function JobTrace({ file, patterns }: JobTraceProps) {
+  const log = useLog(file);
+  const bench = useMemo(() => replay(log.entries, [...file.sheet.stores.keys()]), [log.entries, file.sheet]);
+  const lines = useMemo(() => standing(log.entries, 'traced'), [log.entries]);
+  const texts = useMemo(() => lines.map(({ body }) => body.text), [lines]);
+  return (
+    <JobFrame file={file} log={log} bench={bench}>
+      <Trace
+        patterns={patterns}
+        title={`${file.title}, traced`}
+        lines={texts}
+        off={bench.context.power === 'live' ? 'The set is live by its record: pull the plug first (Alt P).' : undefined}
+        add={(text) => log.record([{ body: { kind: 'traced', text } }])}
+        takeBack={() => {
+          const last = lines[lines.length - 1];
+          if (last) log.takeBack(last.entry.id);
+        }}
+      />
+    </JobFrame>
+  );
+}

@@ -1,0 +1,57 @@
+import { type ReactNode } from 'react';
+import { chanceText } from '@/ui';
+import styles from './trace.module.css';
+import { type TraceView } from './traceModel';
+
+/** What the trace has come to: the stage it is, its nodes with their volts, and what is missing. */
+export function TraceFound({ view, children }: { readonly view: TraceView; readonly children: ReactNode }) {
+  const { stage, roles, rows, single, guessed, left, unsolved } = view;
+  return (
+    <section className={styles.found} aria-label="What it is">
+      {stage && (
+        <div className={styles.stage}>
+          <small>{stage.title === 'No stage that is known' ? 'It looks like' : 'It is likely'}</small>
+          <b>{stage.title}</b> <span className="figure">{chanceText(stage.chance)}</span>
+          {roles.length > 0 && (
+            <p className="soft">
+              {roles
+                .slice(0, 12)
+                .map(({ ref, role }) => `${ref} is its ${role}`)
+                .join(' · ')}
+            </p>
+          )}
+        </div>
+      )}
+      <h2 className="label">Nodes · {rows.length}</h2>
+      <table className={styles.nodes} data-testid="nodes">
+        <tbody>
+          {rows.map(({ name, spots, volts }) => (
+            <tr key={name}>
+              <th scope="row" className="figure">
+                {name}
+              </th>
+              <td>{spots.join('  ')}</td>
+              <td className="figure">{volts ?? ''}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="soft">
+        {unsolved !== undefined
+          ? `No volts yet: ${unsolved}`
+          : left.length > 0
+            ? 'Volts as far as it is traced: what is not in the circuit yet moves them.'
+            : 'Volts as the traced circuit should stand, from rails, values and roles.'}
+      </p>
+      {guessed.length > 0 && <p className="soft">Values not read, guessed: {guessed.join(', ')}.</p>}
+      {left.length > 0 && <p className="soft">Not in the circuit yet: {left.join(', ')}.</p>}
+      {single.length > 0 && (
+        <p>
+          <b>Without a place:</b> <span className="figure">{single.slice(0, 24).join('  ')}</span>
+          {single.length > 24 && ` and ${single.length - 24} more`}
+        </p>
+      )}
+      <p>{children}</p>
+    </section>
+  );
+}

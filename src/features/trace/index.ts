@@ -1,0 +1,2 @@
+export { JobTrace } from './JobTrace';
+export { OwnTrace } from './OwnTrace';

@@ -1,0 +1,96 @@
+import { Stage } from '@/core/circuit';
+import { attempt, formatQuantity, Refusal, type Unit } from '@/core/quantity';
+import {
+  type Believed,
+  contradictionText,
+  netlistNode,
+  netlistOf,
+  netOf,
+  type NextBeep,
+  nextBeep,
+  type PatternLibrary,
+  traceOf,
+  type TracedPart,
+} from '@/core/tracing';
+
+/** A node as it is listed: its pins, and the volts it should stand at. */
+export interface NodeRow {
+  readonly name: string;
+  readonly spots: readonly string[];
+  readonly volts: string | undefined;
+}
+
+/** All that the page shows of a trace. */
+export interface TraceView {
+  readonly parts: readonly TracedPart[];
+  readonly rows: readonly NodeRow[];
+  /** Pins that have no place yet. */
+  readonly single: readonly string[];
+  readonly beeps: number;
+  readonly contradictions: readonly string[];
+  /** What it is, with the chance; undefined as long as nothing leads. */
+  readonly stage: { readonly title: string; readonly chance: number } | undefined;
+  readonly roles: readonly { readonly ref: string; readonly role: string; readonly chance: number }[];
+  readonly next: NextBeep | undefined;
+  readonly netlist: string;
+  /** Why no volts can be said yet. */
+  readonly unsolved: string | undefined;
+  readonly guessed: readonly string[];
+  readonly left: readonly string[];
+}
+
+/** Units of the values that may be guessed. */
+const units: Partial<Record<TracedPart['kind'], Unit>> = {
+  resistor: 'Ω',
+  trimmer: 'Ω',
+  capacitor: 'F',
+  coil: 'H',
+  zener: 'V',
+};
+
+/** A stage is named from here on. */
+const leads = 0.5;
+
+/** What some lines of a trace come to. */
+export function viewOf(lines: readonly string[], library: PatternLibrary, title: string): TraceView {
+  const { parts, facts } = traceOf(lines);
+  const net = netOf(parts, facts);
+  const believed = library.believe(net);
+  const { text, guesses, left } = netlistOf(net, believed, title);
+  const solved = attempt(() => Stage.open(text));
+  const volts = solved instanceof Refusal ? undefined : solved.volts;
+  const placed = net.nodes.filter(({ spots }) => spots.length > 1);
+  return {
+    parts,
+    rows: placed.map(({ name, spots }) => {
+      const stands = volts?.get(netlistNode(name));
+      return {
+        name,
+        spots: spots.filter((spot) => spot !== name),
+        volts: stands === undefined ? undefined : formatQuantity(stands, 'V'),
+      };
+    }),
+    single: net.nodes.filter(({ spots }) => spots.length === 1).flatMap(({ spots }) => spots),
+    beeps: facts.length,
+    contradictions: net.contradictions.map(contradictionText),
+    ...namedOf(believed, parts.length),
+    next: net.contradictions.length > 0 ? undefined : nextBeep(net, library, believed),
+    netlist: text,
+    unsolved: solved instanceof Refusal ? solved.message : undefined,
+    guessed: guesses.map(
+      ({ ref, value, from }) =>
+        `${ref} ${formatQuantity(value, units[net.parts.get(ref)!.kind] ?? '')}${from ? '' : ' (usual)'}`,
+    ),
+    left,
+  };
+}
+
+function namedOf([lead]: Believed, parts: number): Pick<TraceView, 'stage' | 'roles'> {
+  if (!lead || parts < 2) return { stage: undefined, roles: [] };
+  if (!lead.pattern || lead.chance < leads)
+    return { stage: lead.pattern ? undefined : { title: 'No stage that is known', chance: lead.chance }, roles: [] };
+  return {
+    stage: { title: lead.pattern.title, chance: lead.chance },
+    roles: lead.roles!.played().map(({ part, role, chance }) => ({ ref: part.ref, role: role.ref, chance })),
+  };
+}

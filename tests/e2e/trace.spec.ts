@@ -1,0 +1,49 @@
+import { readNetlist } from '../../src/core/circuit';
+import { patternOf } from '../../src/core/tracing';
+import { netlistOf } from '../../src/sheets/stages';
+import { expect, test } from './app';
+import { saved, takeIn } from './bench';
+
+test('a regulator is traced from nothing to its volts by what is said to be beeped next', async ({ page, app }) => {
+  const board = patternOf('series-regulator', readNetlist(netlistOf('series-regulator')!));
+  // On a board every part has a number.
+  const printed = (spot: string) => spot.replace(/^([A-Z]+)(?=\.|$)/i, (name) => (name === 'gnd' ? name : `${name}9`));
+  const nodeOf = new Map(board.nodes.flatMap((spots, node) => spots.map((spot) => [printed(spot), node] as const)));
+  await takeIn(page, app.address, 'Mono tube set', 'No schematic', ['Nothing at all']);
+  const job = /\/job\/[^/]+/.exec(page.url())![0];
+  await page.goto(`${app.address}${job}/trace`);
+  const line = page.getByLabel('A part or a beep');
+  const type = async (text: string) => {
+    await line.fill(text);
+    await line.press('Enter');
+    await expect(line).toHaveValue('');
+  };
+  await expect(page.getByText('Nothing is traced yet')).toBeVisible();
+  await line.fill('R1 red');
+  await line.press('Enter');
+  await expect(page.locator('p[role=alert]')).toContainText('is no value of a resistor');
+  // One value cannot be read: its bands have burnt.
+  for (const [index, { ref, kind, value }] of board.parts.entries())
+    await type(`${printed(ref)} ${kind}${value === undefined || index === 3 ? '' : ` ${value}`}`);
+  await type('+140 not gnd');
+  const next = page.getByRole('region', { name: 'Beep next' }).getByRole('status');
+  let beeps = 0;
+  for (; beeps < 60; beeps += 1) {
+    await page.waitForTimeout(120);
+    const said = await next.innerText();
+    const [, a, b] = /(\S+) – (\S+)/.exec(said) ?? [];
+    if (a === undefined || b === undefined) break;
+    const joined = nodeOf.has(a) && nodeOf.get(a) === nodeOf.get(b);
+    await line.fill(joined ? '' : 'n');
+    await line.press('Enter');
+    await expect(next).not.toHaveText(said);
+  }
+  expect(beeps).toBeLessThan(60);
+  await expect(page.getByRole('region', { name: 'What it is' })).toContainText(/It is likely.*regulator/is);
+  const rows = page.getByTestId('nodes').locator('tr');
+  await expect(rows).toHaveCount(board.nodes.length);
+  await expect(page.getByText(/Volts as the traced circuit should stand/)).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(rows).toHaveCount(board.nodes.length);
+});
