@@ -6,3 +6,14 @@ export { calibrationOf, evaluateIn, type WorldResult } from './worlds/evaluate';
 export { nameIn } from './worlds/openHunt';
 export { simulatedSet } from './worlds/simulatedSet';
 export { worldNames, worlds } from './worlds/world';
+export {
+  type Ability,
+  abilityOf,
+  type Answered,
+  type Drill,
+  type DrillMaterial,
+  drawDrill,
+  mostTelling,
+  type Skill,
+  skills,
+} from './drills';

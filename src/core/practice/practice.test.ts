@@ -39,12 +39,12 @@ const listed = new Set([...shippedSheets().values()].flatMap(({ faults }) => [..
 const hard = { noise: 0.01, misreads: 0.05 };
 
 describe('hunting with noise and a slip in twenty readings', () => {
-  it('cures every fault, in far fewer minutes than going down the list', () => {
+  it('cures each fault of a round through all sheets, in far fewer minutes than going down the list', () => {
     const minutes = (policy: 'tovrik' | 'checklist') => {
       const hunts = sheets.flatMap(([, predictions]) =>
         [...predictions.model.sheet.faults.values()]
           .filter(({ id }) => listed.has(id))
-          .filter((_, index) => index % 40 === 5)
+          .filter((_, index) => index % 100 === 5)
           .map((fault, index) => hunt(predictions, fault, { ...hard, policy, random: seeded(100 + index) })),
       );
       expect(hunts.filter(({ cured }) => !cured)).toEqual([]);

@@ -1,0 +1,121 @@
+import { bandsOf, codeOf, esrLimit } from '../../parts';
+import { formatQuantity } from '../../quantity';
+import { type Random } from '../../statistics';
+import { type Drill, drillOf, oneOf } from './drill';
+
+const series = [10, 12, 15, 18, 22, 27, 33, 39, 47, 56, 68, 82];
+const ohmsText = (ohms: number) => formatQuantity(ohms, 'Ω', 3);
+
+/** A resistance whose two figures differ, so that they can be swapped. */
+const drawn = (random: Random, least: number, most: number) =>
+  oneOf(series, random) * 10 ** (least + Math.floor(random() * (most - least + 1)));
+
+const swapped = (ohms: number) => {
+  const power = 10 ** (Math.floor(Math.log10(ohms)) - 1);
+  const figures = Math.round(ohms / power);
+  return ((figures % 10) * 10 + Math.floor(figures / 10)) * power;
+};
+
+/** Bands → ohms. */
+export function bandDrill(random: Random): Drill | undefined {
+  const ohms = drawn(random, 0, 5);
+  const bands = bandsOf({ ohms, tolerance: 0.05 });
+  const [first, second, power] = bands;
+  const why = `The figures are ${first!} and ${second!}, the power of ten is ${power!}: ${ohmsText(ohms)}.`;
+  const told = {
+    skill: 'parts' as const,
+    ask: 'What is this resistor?',
+    bands,
+    why,
+    difficulty: ohms < 100 ? 0.4 : -0.6,
+  };
+  return drillOf(told, ohmsText(ohms), [ohms * 10, ohms / 10, swapped(ohms), ohms * 100].map(ohmsText), random);
+}
+
+/** A printed code → the part. */
+export function codeDrill(random: Random): Drill | undefined {
+  const capacitor = random() < 0.5;
+  const value = drawn(random, 1, 5);
+  const text = (one: number) => (capacitor ? formatQuantity(one * 1e-12, 'F', 3) : ohmsText(one));
+  const code = codeOf(value);
+  const why = `Two figures and how many noughts follow, ${capacitor ? 'in picofarads' : 'in ohms'}: ${code} is ${text(value)}.`;
+  return drillOf(
+    {
+      skill: 'parts',
+      ask: `A ${capacitor ? 'capacitor' : 'resistor'} is marked ${code}. What is it?`,
+      why,
+      difficulty: capacitor ? 0.2 : -0.3,
+    },
+    text(value),
+    [value * 10, value / 10, value * 1000, swapped(value)].map(text),
+    random,
+  );
+}
+
+const verdictsInCircuit = {
+  high: 'It has drifted high: that is proof',
+  low: 'Nothing yet: paths beside it lower a reading; lift a leg',
+  fine: 'It is within its tolerance',
+  climbing: 'A capacitor is charging: wait, or lift a leg',
+} as const;
+
+/** A resistor read in circuit → what that proves. */
+export function inCircuitDrill(random: Random): Drill | undefined {
+  const marked = drawn(random, 1, 4);
+  const kind = oneOf(['high', 'low', 'fine', 'climbing'] as const, random);
+  const factor = {
+    high: 1.2 + random(),
+    low: 0.15 + 0.65 * random(),
+    fine: 0.96 + 0.07 * random(),
+    climbing: 0.6 + random(),
+  }[kind];
+  const read = `reads ${ohmsText(marked * factor)}${kind === 'climbing' ? ' and goes on climbing' : ', the same with the leads swapped'}`;
+  const why = {
+    high: 'What lies beside it can only lower a reading: one above the tolerance is the part itself.',
+    low: 'What lies beside it lowers a reading: a low one says nothing of the part.',
+    fine: 'Beside it nothing can raise a reading: it is not above its mark, and what lowers it is small.',
+    climbing: 'The meter charges a capacitor beside it; what it shows now is neither.',
+  }[kind];
+  return drillOf(
+    {
+      skill: 'instruments',
+      ask: `In circuit, plug out, a ${ohmsText(marked)} 5 % resistor ${read}. What is proven?`,
+      why,
+      difficulty: { high: -0.5, low: 0.6, fine: -0.2, climbing: 0.3 }[kind],
+    },
+    verdictsInCircuit[kind],
+    Object.values(verdictsInCircuit),
+    random,
+  );
+}
+
+/** A can’s ESR → whether it is good. */
+export function esrDrill(random: Random): Drill | undefined {
+  const farads = oneOf([4.7, 10, 22, 47, 100, 220, 470, 1000], random) * 1e-6;
+  const volts = oneOf([16, 25, 35, 50, 63], random);
+  const limit = esrLimit(farads, volts);
+  const kind = oneOf(['good', 'bad', 'short'] as const, random);
+  const read = { good: limit * (0.2 + 0.5 * random()), bad: limit * (2 + 4 * random()), short: 0 }[kind];
+  const answers = {
+    good: 'Good for its size',
+    bad: 'Dried out: replace it',
+    short: 'A short, or paralleled by one: read ohms',
+    capacity: 'Read its capacity: that decides',
+  };
+  const why = {
+    good: `A good one of its size shows up to about ${ohmsText(limit)}.`,
+    bad: `A good one shows up to about ${ohmsText(limit)}; its capacity may still look right.`,
+    short: 'No can has no resistance at all.',
+  }[kind];
+  return drillOf(
+    {
+      skill: 'instruments',
+      ask: `A ${formatQuantity(farads, 'F', 3)} ${volts} V can shows an ESR of ${ohmsText(read)}. What is it?`,
+      why,
+      difficulty: { good: 0.3, bad: 0, short: 0.4 }[kind],
+    },
+    answers[kind],
+    Object.values(answers),
+    random,
+  );
+}

@@ -1,0 +1,105 @@
+'use client';
+
+import { useCallback, useState } from 'react';
+import { type Drill, type Skill, skills } from '@/core/practice';
+import { Bar, useDraft } from '@/ui';
+import { drawDrills } from './actions';
+import { DrillCard } from './DrillCard';
+import styles from './practice.module.css';
+import {
+  abilitiesOf,
+  abilityText,
+  chosenOf,
+  type Given,
+  readGiven,
+  shareOf,
+  skillInTurn,
+  withGiven,
+} from './practiceModel';
+
+const titles: Readonly<Record<Skill, string>> = {
+  parts: 'Parts and their marks',
+  instruments: 'What a reading proves',
+  circuits: 'Volts in a stage',
+  pictures: 'Reading pictures',
+  safety: 'The state a test needs',
+};
+
+/** Drills of seconds, made anew each time; what one can is kept in this browser and nowhere in the shop. */
+export function Practice({ first }: { readonly first: Drill }) {
+  const { draft, keep } = useDraft('practice');
+  const [own, setOwn] = useState<readonly Given[]>();
+  const given = own ?? readGiven(draft);
+  const [only, setOnly] = useState<Skill>();
+  const [drill, setDrill] = useState<Drill | undefined>(first);
+  /** Counts drills: each has a card of its own. */
+  const [turn, setTurn] = useState(0);
+  const [refused, setRefused] = useState<string>();
+  const next = useCallback(async (wanted: Skill | undefined, known: readonly Given[]) => {
+    const skill = wanted ?? skillInTurn(known);
+    const answer = await drawDrills(skill, Math.floor(Math.random() * 2 ** 31)).catch(() => ({
+      refused: 'The server is away: nothing is lost.',
+    }));
+    if ('refused' in answer) return setRefused(answer.refused);
+    setRefused(undefined);
+    setDrill(chosenOf(answer.done, skill, known));
+    setTurn((now) => now + 1);
+  }, []);
+  const answered = (right: boolean) => {
+    if (!drill) return;
+    const now = withGiven(given, { skill: drill.skill, difficulty: drill.difficulty, right, at: Date.now() });
+    setOwn(now);
+    keep(JSON.stringify(now));
+  };
+  const abilities = abilitiesOf(given);
+  return (
+    <div>
+      <p className={styles.band}>
+        <strong>Practice</strong> Nothing of it enters the shop’s record, its counts or its shelf.
+      </p>
+      <div className={styles.page}>
+        <section aria-label="The drill" className={styles.now}>
+          {refused !== undefined && (
+            <p role="alert" className="bad">
+              {refused}
+            </p>
+          )}
+          {drill && (
+            <DrillCard
+              key={turn}
+              drill={drill}
+              title={titles[drill.skill]}
+              onAnswer={answered}
+              onNext={() => void next(only, given)}
+            />
+          )}
+        </section>
+        <section aria-label="What you can" className={styles.skills}>
+          <h2 className="label">What you can · {given.length} answered</h2>
+          <ul>
+            {skills.map((skill) => (
+              <li key={skill}>
+                <button
+                  type="button"
+                  aria-pressed={only === skill}
+                  onClick={() => {
+                    const now = only === skill ? undefined : skill;
+                    setOnly(now);
+                    void next(now, given);
+                  }}
+                >
+                  <b>{titles[skill]}</b>
+                  <Bar share={abilities[skill].answers === 0 ? 0 : shareOf(abilities[skill])} tone="petrol" />
+                  <small>{abilityText(abilities[skill])}</small>
+                </button>
+              </li>
+            ))}
+          </ul>
+          <p className="soft">
+            Press one to be asked of it alone. Otherwise it is asked what least is known of, as hard as you can just do.
+          </p>
+        </section>
+      </div>
+    </div>
+  );
+}

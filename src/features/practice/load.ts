@@ -1,0 +1,19 @@
+import 'server-only';
+import { predictionsOf } from '@/core/behaviour';
+import { Stage } from '@/core/circuit';
+import { type Drill, drawDrill, type DrillMaterial } from '@/core/practice';
+import { shippedSheets } from '@/sheets';
+import { shippedStages } from '@/sheets/stages';
+
+let material: DrillMaterial | undefined;
+
+/** Shipped sets and stages, solved once. */
+export function drillMaterial(): DrillMaterial {
+  return (material ??= {
+    sets: [...shippedSheets().values()].map(predictionsOf),
+    stages: shippedStages().map(({ title, text }) => ({ title, stage: Stage.open(text) })),
+  });
+}
+
+/** The drill a page begins with. */
+export const loadFirstDrill = (): Drill => drawDrill('parts', drillMaterial(), Math.random);

@@ -1,0 +1,36 @@
+import { spawnSync } from 'node:child_process';
+import { expect, test } from './app';
+
+/** How many rows the shop’s tables hold, by a process of its own. */
+function rowsOf(database: string): string {
+  const script = `const D=require('better-sqlite3');const d=new D(process.argv[1],{readonly:true});process.stdout.write(['job','log_entry','fault_note','stock_move','need','setting'].map(t=>d.prepare('select count(*) n from '+t).get().n).join(' '))`;
+  return spawnSync(process.execPath, ['-e', script, database], { encoding: 'utf8' }).stdout;
+}
+
+test('ten drills by the keyboard, each with its reason; nothing of it enters the shop', async ({ page, demo }) => {
+  const before = rowsOf(demo.database);
+  await page.goto(`${demo.address}/practice`);
+  await page.waitForLoadState('networkidle');
+  const card = page.getByRole('region', { name: 'The drill' });
+  const asked = new Set<string>();
+  for (let turn = 1; turn <= 10; turn += 1) {
+    const title = card.getByRole('heading');
+    await expect(title).toBeVisible();
+    const words = await card.innerText();
+    asked.add(words);
+    await page.keyboard.press(String((turn % 3) + 1));
+    await expect(card.getByText('● right')).toBeVisible();
+    await expect(card.getByRole('status')).toContainText(/Right\.|It is:/);
+    await expect(page.getByText(`What you can · ${turn} answered`)).toBeVisible();
+    // A second key changes nothing: the answer was given.
+    await page.keyboard.press('1');
+    await page.keyboard.press('Enter');
+    await expect(card.getByText('● right')).toHaveCount(0);
+  }
+  expect(asked.size).toBeGreaterThan(5);
+  await page.getByRole('button', { name: /What a reading proves/ }).click();
+  await expect(card).toContainText('What a reading proves');
+  await page.reload();
+  await expect(page.getByText('What you can · 10 answered')).toBeVisible();
+  expect(rowsOf(demo.database)).toBe(before);
+});
