@@ -1,19 +1,12 @@
 import Link from 'next/link';
 import { type Case } from '@/core/diagnosis';
 import { answerText, judgeAnswer } from '@/core/reading';
-import { type FaultNote } from '@/store';
 import { dateText, minutesText, moneyText, VerdictMark } from '@/ui';
+import { type NotePage } from './load';
 import styles from './notebook.module.css';
 
-interface NoteProps {
-  readonly note: FaultNote;
-  readonly set: { readonly title: string; readonly place: string; readonly words: string };
-  readonly record: Case;
-  readonly currency: string;
-}
-
 /** One fault note with the readings it rests on. */
-export function Note({ note, set, record, currency }: NoteProps) {
+export function Note({ note, set, record, currency, later }: NotePage) {
   const told = [
     ['Symptom', note.symptom],
     ['In the owner’s words', set.words],
@@ -22,6 +15,8 @@ export function Note({ note, set, record, currency }: NoteProps) {
     ['What cured it', note.cure],
     ['What misled', note.misled],
     ['Parts', note.parts],
+    ['To remember', note.remember],
+    ['Left as it is, on purpose', note.accepted],
   ].filter(([, text]) => text !== '');
   return (
     <div className={styles.page}>
@@ -32,6 +27,23 @@ export function Note({ note, set, record, currency }: NoteProps) {
       <p className="soft">
         {[set.title, set.place].filter(Boolean).join(', ')} · closed {dateText(note.closedAt)} · {note.outcome} ·{' '}
         {moneyText(note.money, currency)} · {minutesText(note.minutes)}
+      </p>
+      <p className={styles.ends}>
+        <Link href={`/notebook/${note.job}/report`} className="press">
+          Report and label
+        </Link>
+        <a href={`/api/shop/export?job=${note.job}`} className="press" download>
+          As a file
+        </a>
+        {later === undefined ? (
+          <Link href={`/take-in?former=${note.job}`} className="press">
+            It came back
+          </Link>
+        ) : (
+          <Link href={`/job/${later}/bench`} className="press">
+            It came back: that job
+          </Link>
+        )}
       </p>
       <div className={styles.split}>
         <dl className={styles.told}>

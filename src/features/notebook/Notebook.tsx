@@ -1,11 +1,16 @@
 import Link from 'next/link';
-import { type FaultNote } from '@/store';
+import { type FoundNotes } from '@/store';
 import { dateText, EmptyState, minutesText, moneyText } from '@/ui';
 import styles from './notebook.module.css';
 import { SearchBox } from './SearchBox';
 
+interface NotebookProps extends FoundNotes {
+  readonly typed: string;
+  readonly currency: string;
+}
+
 /** All that closed jobs taught, searched by any word of them. */
-export function Notebook({ notes, typed, currency }: { notes: readonly FaultNote[]; typed: string; currency: string }) {
+export function Notebook({ notes, instead, typed, currency }: NotebookProps) {
   return (
     <div className={styles.page}>
       <div className={styles.top}>
@@ -15,7 +20,11 @@ export function Notebook({ notes, typed, currency }: { notes: readonly FaultNote
         </div>
         <span className="soft" role="status">
           {notes.length} {notes.length === 1 ? 'note' : 'notes'}
+          {instead !== undefined && ` for “${instead}”: nothing holds “${typed}”`}
         </span>
+        <Link href="/notebook/old" className="press">
+          Old notes in
+        </Link>
       </div>
       {notes.length === 0 ? (
         <EmptyState title={typed === '' ? 'The notebook is empty' : `Nothing holds "${typed}"`}>

@@ -2,21 +2,45 @@ import 'server-only';
 import { loadJob } from '@/workshop/job/server';
 import { type Case } from '@/core/diagnosis';
 import { caseOf, type JobFile } from '@/workshop/job';
-import { database, type FaultNote, findNote, readSettings, searchNotes } from '@/store';
+import { standing } from '@/core/log';
+import { readLibrary, sheetCards } from '@/workshop/library/server';
+import { cameBackAs, database, type FaultNote, findNote, type FoundNotes, readSettings, searchNotes } from '@/store';
 
-export async function loadNotes(typed: string): Promise<{ notes: FaultNote[]; currency: string }> {
+export async function loadNotes(typed: string): Promise<FoundNotes & { readonly currency: string }> {
   const db = await database();
-  const [notes, settings] = await Promise.all([searchNotes(db, typed), readSettings(db)]);
-  return { notes, currency: settings.currency };
+  const [found, settings] = await Promise.all([searchNotes(db, typed), readSettings(db)]);
+  return { ...found, currency: settings.currency };
+}
+
+/** What the page of old notes chooses from. */
+export async function loadOldNotes() {
+  const cards = sheetCards(await readLibrary()).filter(({ broken }) => broken === undefined);
+  const { currency } = await readSettings(await database());
+  return { sheets: cards.map(({ id, title }) => ({ id, title })), currency };
 }
 
 /** A note with the set it is about and the record it was written from. */
-export async function loadNote(
-  id: string,
-): Promise<
-  { note: FaultNote; set: Pick<JobFile, 'title' | 'place' | 'words'>; record: Case; currency: string } | undefined
-> {
-  const note = await findNote(await database(), id);
+export interface NotePage {
+  readonly note: FaultNote;
+  readonly set: Pick<JobFile, 'title' | 'place' | 'words'>;
+  readonly record: Case;
+  readonly currency: string;
+  readonly shop: string;
+  readonly photos: readonly { readonly id: string; readonly title: string }[];
+  /** The job in which it came back. */
+  readonly later: string | undefined;
+}
+
+export async function loadNote(id: string): Promise<NotePage | undefined> {
+  const db = await database();
+  const note = await findNote(db, id);
   const file = note && (await loadJob(id));
-  return note && file ? { note, set: file, record: caseOf(file, file.entries), currency: file.currency } : undefined;
+  if (!note || !file) return undefined;
+  const [{ currency, shop }, later] = await Promise.all([readSettings(db), cameBackAs(db, id)]);
+  const photos = standing(file.entries, 'photo').map(({ body: { photo, board, title } }) => ({
+    id: photo,
+    title: title === '' ? board : title,
+  }));
+  const { title, place, words } = file;
+  return { note, set: { title, place, words }, record: caseOf(file, file.entries), currency, shop, photos, later };
 }
