@@ -61,17 +61,17 @@ describe('the scenario', () => {
   it('fills the queue and a notebook to learn from', async () => {
     const db = await openDatabase(file);
     expect((await openJobs(db)).map(({ title }) => title).sort()).toEqual(sets.map(({ title }) => title).sort());
-    expect(await searchNotes(db, '', 500)).toHaveLength(closed.length);
+    expect((await searchNotes(db, '', 500)).notes).toHaveLength(closed.length);
     const counts = await closedCounts(db, ['halvane-hp-42']);
     expect(counts.get('C547.dry')).toBe(closed.filter(({ fault: id }) => id === 'C547.dry').length);
-    const [note] = await searchNotes(db, 'posistor');
+    const [note] = (await searchNotes(db, 'posistor')).notes;
     expect(note).toMatchObject({ chassis: 'Pellisar TC-14', fault: 'TH801.cracked' });
     await db.destroy();
   });
 
   it('keeps every closed job’s record beside its note, in the past', async () => {
     const db = await openDatabase(file);
-    for (const { job, closedAt } of await searchNotes(db, '', 500)) {
+    for (const { job, closedAt } of (await searchNotes(db, '', 500)).notes) {
       const { entries } = await readLog(db, job);
       expect(entries.some(({ body }) => body.kind === 'repair')).toBe(true);
       expect(Date.parse(closedAt)).toBeLessThan(now);

@@ -69,6 +69,8 @@ interface Scenario {
   readonly needs: readonly DemoNeed[];
   readonly suppliers: readonly (PlayedSupplier & { readonly title: string })[];
   readonly donors: readonly DemoDonor[];
+  /** How a set of a sheet comes apart, a line a step as it is typed. */
+  readonly apart: Readonly<Record<string, readonly string[]>>;
 }
 
 /** The scenario as written down in `scenario.yaml`. */

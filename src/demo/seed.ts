@@ -1,4 +1,4 @@
-import { replay } from '@/core/log';
+import { type LogEntry, readApart, replay } from '@/core/log';
 import { draftNote } from '@/core/job';
 import { compileSheet, Predictions } from '@/core/behaviour';
 import { type Case } from '@/core/diagnosis';
@@ -26,6 +26,9 @@ import { readScenario } from './scenario';
 
 const day = 86_400_000;
 
+/** A set that comes in within so many days of leaving came back; later it is another job. */
+const soonAgain = 100;
+
 /** A reproducible id in the form the browser makes. */
 function demoId(kind: number, index: number): string {
   return `00000000-0000-4000-8000-${String(kind * 1000 + index).padStart(12, '0')}`;
@@ -50,7 +53,14 @@ export async function seedDemo(file: string, now: number): Promise<void> {
     const known = new Map(
       [...shippedSheets().values()].map((sheet) => [sheet.id, new Predictions(compileSheet(sheet))]),
     );
-    for (const [index, set] of scenario.closed.entries()) {
+    // A set that is here again stands beside the job it was here for: that one comes first.
+    const oldestFirst = [...scenario.closed.entries()].sort(([, a], [, b]) => b.daysAgo - a.daysAgo);
+    const formerOf = ({ title, daysAgo }: { readonly title: string; readonly daysAgo: number }) => {
+      const [index] = oldestFirst.findLast(([, one]) => one.title === title && one.daysAgo > daysAgo) ?? [];
+      const apart = index === undefined ? Infinity : scenario.closed[index]!.daysAgo - daysAgo;
+      return index === undefined || apart > soonAgain ? null : demoId(1, index);
+    };
+    for (const [index, set] of oldestFirst) {
       const predictions = known.get(set.sheet)!;
       const fault = predictions.model.sheet.faults.get(set.fault)!;
       const id = demoId(1, index);
@@ -72,11 +82,15 @@ export async function seedDemo(file: string, now: number): Promise<void> {
         waiting: null,
         createdAt: new Date(start - day).toISOString(),
         closedAt: null,
+        former: formerOf(set),
       });
       await appendLog(
         database,
         id,
-        log.map((entry) => ({ ...entry, id: `${entry.id}-${index}` })),
+        [
+          ...log.map((entry) => ({ ...entry, id: `${entry.id}-${index}` })),
+          ...takenApart(scenario, set, index, start, true),
+        ],
         0,
       );
       const job: Case = {
@@ -98,6 +112,8 @@ export async function seedDemo(file: string, now: number): Promise<void> {
         chassis: predictions.model.sheet.title,
         cause: fault.title,
         fault: fault.id,
+        remember: '',
+        accepted: '',
         outcome: set.outcome,
         closedAt: new Date(start + day / 2).toISOString(),
       });
@@ -122,13 +138,17 @@ export async function seedDemo(file: string, now: number): Promise<void> {
         waiting: set.waiting,
         createdAt: new Date(start).toISOString(),
         closedAt: null,
+        former: formerOf(set),
       });
       const log = playJob(predictions, fault, set.stage, start + day / 8, seeded(2000 + index));
       if (log.length > 0)
         await appendLog(
           database,
           id,
-          log.map((entry) => ({ ...entry, id: `${entry.id}-${index}` })),
+          [
+            ...log.map((entry) => ({ ...entry, id: `${entry.id}-${index}` })),
+            ...(set.stage === 'measuring' ? takenApart(scenario, set, 1000 + index, start + day / 9, false) : []),
+          ],
           0,
         );
     }
@@ -137,6 +157,27 @@ export async function seedDemo(file: string, now: number): Promise<void> {
   } finally {
     await database.destroy();
   }
+}
+
+/** How a set was taken apart, where the scenario says so, and that it is together again. */
+function takenApart(
+  { apart }: ReturnType<typeof readScenario>,
+  { sheet }: { readonly sheet: string },
+  index: number,
+  at: number,
+  together: boolean,
+): LogEntry[] {
+  const lines = (apart[sheet] ?? []).map((typed, step): LogEntry => ({
+    id: `apart-${index}-${step}`,
+    at: new Date(at + step * 60_000).toISOString(),
+    body: readApart(typed),
+  }));
+  const back = [...lines].reverse().map(({ id }, step): LogEntry => ({
+    id: `back-${index}-${step}`,
+    at: new Date(at + day / 3 + step * 45_000).toISOString(),
+    body: { kind: 'back', step: id },
+  }));
+  return together ? [...lines, ...back] : lines;
 }
 
 type Database = Awaited<ReturnType<typeof openDatabase>>;
