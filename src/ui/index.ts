@@ -6,6 +6,7 @@ export { LineEntry } from './parts/LineEntry';
 export { Logo } from './parts/Logo';
 export { OpenFile } from './parts/OpenFile';
 export { PictureView } from './parts/PictureView';
+export { PrintHead } from './parts/PrintHead';
 export { WriteFile } from './parts/WriteFile';
 export { markColours, markNames, MarkShape, VerdictMark, type MarkName } from './parts/VerdictMark';
 export { chanceText, clockText, dateText, minutesText, moneyText, timeText } from './format';

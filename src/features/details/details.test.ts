@@ -92,6 +92,8 @@ describe('what is put right of a set', () => {
       fault: null,
       money: 0,
       minutes: 20,
+      remember: '',
+      accepted: '',
       outcome: 'returned',
       closedAt: '2026-03-02T10:00:00Z',
     });

@@ -38,7 +38,7 @@ export function ByEye({ log, say }: GreyWay) {
   return (
     <div className={styles.two}>
       <section
-        className={styles.card}
+        className={`task ${styles.card}`}
         aria-label="Grey next"
         data-asks={look ?? (next ? 'turn' : 'done')}
         data-control={next?.control ?? ''}

@@ -43,7 +43,7 @@ export function ByMeter({ log, say }: GreyWay) {
 
   return (
     <div className={styles.two}>
-      <section className={styles.card} aria-label="Grey next" data-asks={read ?? (next ? 'turn' : 'done')}>
+      <section className={`task ${styles.card}`} aria-label="Grey next" data-asks={read ?? (next ? 'turn' : 'done')}>
         <h1>{read ? `Measure the ${read} bar` : (next?.control ?? 'Grey at both ends')}</h1>
         {aim && next && (
           <p className={styles.aim}>

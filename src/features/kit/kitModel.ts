@@ -3,11 +3,13 @@ import { surveyRows } from '@/core/job';
 import { type BadPart, type Kit, type KitPlace, kitOf, kitPolicies, type KitPolicy } from '@/core/kit';
 import { type LogBody, type LogEntry } from '@/core/log';
 import { replacing } from '@/core/parts';
-import { repairActions } from '@/core/repair';
+import { nextToFail, type ReturnsSeen, type Weighed, visitCost, weighExtent } from '@/core/proof';
+import { repairActions, replacedParts } from '@/core/repair';
 import { formatQuantity } from '@/core/quantity';
 import { type PartCheck } from '@/core/survey';
 import { type Sheet } from '@/core/sheet';
 import { writePart } from '@/core/supply';
+import { type JobFile } from '@/workshop/job';
 
 /** What lies in the house of a part that is wanted, and what is on the parts list for this set. */
 export interface InHouse {
@@ -47,6 +49,41 @@ export function badParts(job: Case, log: readonly LogEntry[]): BadPart[] {
   return [...found.values()];
 }
 
+/** The years that a repair should last. */
+export const yearsWanted = 2;
+
+/** What an extent of replacing comes to, beside replacing least. */
+export interface PolicyOutlook {
+  readonly risk: number;
+  /** What it saves on average against the least extent, in money; negative where it costs. */
+  readonly saves: number;
+}
+
+/** How likely the set is back within the years wanted, by how much is replaced, and what more of it saves. */
+export function outlookOf(
+  kits: Readonly<Record<KitPolicy, Kit>>,
+  { sheet, closed, hourlyRate }: Pick<JobFile, 'sheet' | 'closed' | 'hourlyRate'>,
+  seen: ReturnsSeen,
+): Readonly<Record<KitPolicy, PolicyOutlook>> {
+  const chances = nextToFail(sheet, closed);
+  const weighed = (policy: KitPolicy) => {
+    const { places, money, minutes } = kits[policy];
+    return weighExtent({ refs: places.map(({ ref }) => ref), money, minutes }, chances, seen, {
+      years: yearsWanted,
+      visit: visitCost(hourlyRate),
+      hour: hourlyRate,
+    });
+  };
+  const costOf = ({ now, later }: Weighed) => now + later;
+  const least = costOf(weighed('bad'));
+  return Object.fromEntries(
+    kitPolicies.map((policy) => {
+      const one = weighed(policy);
+      return [policy, { risk: one.risk, saves: least - costOf(one) }];
+    }),
+  ) as Record<KitPolicy, PolicyOutlook>;
+}
+
 export const kitsOf = (sheet: Sheet, bad: readonly BadPart[]): Readonly<Record<KitPolicy, Kit>> =>
   Object.fromEntries(kitPolicies.map((policy) => [policy, kitOf(sheet, bad, policy)])) as Record<KitPolicy, Kit>;
 
@@ -67,8 +104,7 @@ export function fittedLine(place: KitPlace, sheet: Sheet): LogBody {
 }
 
 /** Places that have their new part, by the repairs on record. */
-export const fittedRefs = ({ bench }: Case): ReadonlySet<string> =>
-  new Set(bench.repairs.flatMap(({ repair }) => /^replace:(.*)$/.exec(repair.action)?.[1] ?? []));
+export const fittedRefs = ({ bench }: Case): ReadonlySet<string> => replacedParts(bench.repairs);
 
 /** What is said of a place before the new part goes in. */
 export function spokenPlace(place: KitPlace): string {

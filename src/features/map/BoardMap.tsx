@@ -5,9 +5,9 @@ import { jointArea } from '@/core/intermittent';
 import { Button, Select } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { type JobFile, JobFrame, useLog } from '@/workshop/job';
+import { AttachPhoto } from '@/workshop/photo';
 import { Key, timeText } from '@/ui';
 import { likelyCells, placeWords, whyNotLive } from './mapModel';
-import { sendPhoto } from './sendPhoto';
 import { Soak } from './Soak';
 import styles from './map.module.css';
 
@@ -66,14 +66,6 @@ export function BoardMap({ file }: { file: JobFile }) {
     else return;
     event.preventDefault();
   };
-  const attach = async (picked: File | undefined) => {
-    if (!picked) return;
-    setRefused(undefined);
-    const sent = await sendPhoto(file.id, picked);
-    if ('refused' in sent) return setRefused(sent.refused);
-    log.record([{ body: { kind: 'photo', photo: sent.id, board, title: picked.name.slice(0, 120) } }]);
-  };
-
   return (
     <JobFrame file={file} log={log} bench={bench}>
       <div className={styles.page}>
@@ -86,17 +78,11 @@ export function BoardMap({ file }: { file: JobFile }) {
               options={boards.map(({ id, title }) => ({ value: id, label: title }))}
               onChange={setBoard}
             />
-            <label className={styles.attach}>
-              Photograph it
-              <input
-                type="file"
-                accept="image/*"
-                onChange={(event) => {
-                  void attach(event.target.files?.[0]);
-                  event.target.value = '';
-                }}
-              />
-            </label>
+            <AttachPhoto
+              job={file.id}
+              onKept={({ id, name }) => log.record([{ body: { kind: 'photo', photo: id, board, title: name } }])}
+              onRefused={setRefused}
+            />
           </header>
           {refused !== undefined && (
             <p role="alert" className="bad">

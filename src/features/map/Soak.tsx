@@ -2,9 +2,8 @@ import { Button } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { type JobLog } from '@/workshop/job';
 import { chanceText, clockText, timeText } from '@/ui';
-import { readFailures } from '@/core/proof';
+import { readFailures, soakRun, soakWorth } from '@/core/proof';
 import { attempt, Refusal } from '@/core/quantity';
-import { soakRun, soakWorth } from './mapModel';
 import styles from './map.module.css';
 
 /** A long run with what happened in it. */

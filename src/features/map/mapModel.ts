@@ -1,6 +1,4 @@
-import { chanceCured, cleanFor, type FailureRecord, readFailures } from '@/core/proof';
-import { attempt, Refusal } from '@/core/quantity';
-import { type BenchState, type LogEntry, standing, type Standing } from '@/core/log';
+import { type BenchState } from '@/core/log';
 import { type JointArea } from '@/core/intermittent';
 
 /** Cells less likely than this share of the likeliest are not painted. */
@@ -21,58 +19,6 @@ export function placeWords(x: number, y: number): string {
   const third = (share: number, names: readonly [string, string, string]) => names[Math.min(2, Math.floor(share * 3))]!;
   const [down, across] = [third(y, ['upper', 'middle', 'lower']), third(x, ['left', 'middle', 'right'])];
   return down === across ? 'The middle' : `${down[0]!.toUpperCase()}${down.slice(1)} ${across}`;
-}
-
-/** The last soak. */
-export interface SoakRun {
-  readonly running: boolean;
-  /** How long it has run, in seconds. */
-  readonly seconds: number;
-  readonly seen: readonly Standing<'soak'>[];
-  /** How long it has run since anything happened, in seconds. */
-  readonly clean: number;
-  /** How often it failed before, as told when the soak was begun; undefined where nobody said. */
-  readonly before: FailureRecord | undefined;
-}
-
-/** Chance that a repair which the readings bear out cures a fault that comes and goes. */
-const usualCure = 0.8;
-/** A set is believed from here on. */
-const believed = 0.95;
-
-/** What a soak comes to: the chance that it is cured by now, and the seconds until it is believed. */
-export function soakWorth({ before, clean }: SoakRun): { readonly cured: number; readonly left: number } | undefined {
-  if (!before) return undefined;
-  const hours = clean / 3600;
-  return {
-    cured: chanceCured(before, usualCure, hours),
-    left: Math.max(0, cleanFor(before, usualCure, believed) - hours) * 3600,
-  };
-}
-
-/** The last soak as it stands at a moment, in milliseconds since 1970; undefined before there was one. */
-export function soakRun(log: readonly LogEntry[], now: number): SoakRun | undefined {
-  const lines = standing(log, 'soak');
-  const run = lines.slice(
-    Math.max(
-      0,
-      lines.findLastIndex(({ body }) => body.event === 'begun'),
-    ),
-  );
-  const [begun] = run;
-  if (begun?.body.event !== 'begun') return undefined;
-  const ended = run.find(({ body }) => body.event === 'ended');
-  const until = ended ? Date.parse(ended.entry.at) : now;
-  const seen = run.filter(({ body }) => body.event === 'seen');
-  const since = seen[seen.length - 1]?.entry.at ?? begun.entry.at;
-  const before = attempt(() => readFailures(begun.body.text));
-  return {
-    running: !ended,
-    seconds: Math.max(0, until - Date.parse(begun.entry.at)) / 1000,
-    seen,
-    clean: Math.max(0, until - Date.parse(since)) / 1000,
-    before: before instanceof Refusal ? undefined : before,
-  };
 }
 
 /** Why the set answers to no stick and soaks nothing now, and what to do; undefined where it may. */

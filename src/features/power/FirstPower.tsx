@@ -34,7 +34,7 @@ export function FirstPower({ file, log, live, mains: measured }: FirstPowerProps
           onAnew={() => setAnew(true)}
         />
       ) : (
-        <Agree usual={agreed?.plan ?? usualPlan(file.sheet, measured)} onAgree={agree} />
+        <Agree usual={agreed?.plan ?? usualPlan(file.sheet, measured, file.habits)} onAgree={agree} />
       )}
     </section>
   );

@@ -1,8 +1,10 @@
 'use client';
 
-import { replay } from '@/core/log';
+import { type LogEntry, replay } from '@/core/log';
+import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
 import { deference, powerCaution } from '@/core/safety';
+import { outBeforePower, stepsText, teardownOf } from '@/core/teardown';
 import { type JobFile, JobFrame, useLog } from '@/workshop/job';
 import { Key, timeText } from '@/ui';
 import { DecayChart } from './DecayChart';
@@ -24,6 +26,17 @@ function useClock(first: number): number {
   return now;
 }
 
+/** What was taken apart and has to be back before power comes. */
+function NotBackYet({ job, entries }: { readonly job: string; readonly entries: readonly LogEntry[] }) {
+  const out = useMemo(() => outBeforePower(teardownOf(entries)), [entries]);
+  return (
+    <p className={`${styles.notBack} ${out.length > 0 ? 'caution' : 'soft'}`}>
+      {out.length > 0 && `Not back yet: ${stepsText(out)}. `}
+      <Link href={`/job/${job}/apart`}>Take apart and put together</Link>
+    </p>
+  );
+}
+
 /** Power on in stages, and dead again store by store. */
 export function PowerScreen({ file }: { file: JobFile }) {
   const log = useLog(file);
@@ -41,12 +54,13 @@ export function PowerScreen({ file }: { file: JobFile }) {
     <JobFrame file={file} log={log} bench={bench}>
       <div className={styles.power}>
         <div className={styles.first}>
+          {!live && <NotBackYet job={file.id} entries={entries} />}
           <FirstPower file={file} log={log} live={live} mains={bench.mains} />
           {watched && bench.since !== undefined && (
             <DecayChart row={watched} unpluggedAt={Date.parse(bench.since) / 1000} now={now} />
           )}
         </div>
-        <Stores sheet={sheet} rows={rows} live={live} log={log} />
+        <Stores sheet={sheet} rows={rows} live={live} log={log} ownTool={file.habits?.tool} />
         <section className={styles.events} aria-label="Power log">
           <h2 className="label">Power log</h2>
           <p className={styles.keys}>

@@ -1,11 +1,11 @@
 import { provenBelow, storeReading } from '@/core/log';
 import { useEffect, useRef, useState } from 'react';
 import { attempt, formatQuantity, Refusal } from '@/core/quantity';
-import { anodeSteps, dischargeTool, toolOn, type StoreStand } from '@/core/safety';
+import { anodeSteps, type DischargeTool, dischargeTool, readTool, toolOn, type StoreStand } from '@/core/safety';
 import { type Sheet } from '@/core/sheet';
 import { type JobLog } from '@/workshop/job';
 import { clockText, LineEntry, type MarkName, say, useDraft, VerdictMark } from '@/ui';
-import { type DischargeTool, dueStore, readTool, type StoreRow } from './powerModel';
+import { dueStore, type StoreRow } from './powerModel';
 import styles from './power.module.css';
 
 interface StoresProps {
@@ -13,6 +13,8 @@ interface StoresProps {
   readonly rows: readonly StoreRow[];
   readonly live: boolean;
   readonly log: JobLog;
+  /** The discharge resistor of this bench, as it is typed. */
+  readonly ownTool?: string;
 }
 
 const marks: Readonly<Record<StoreStand['kind'], MarkName>> = {
@@ -23,15 +25,16 @@ const marks: Readonly<Record<StoreStand['kind'], MarkName>> = {
   'low twice': 'within',
 };
 
+/** As it is typed. */
 const usualTool = `${formatQuantity(dischargeTool.ohms, 'Ω')} ${formatQuantity(dischargeTool.watts, 'W')}`;
 
 /** What holds charge: predicted, discharged, measured, and measured again. */
-export function Stores({ sheet, rows, live, log }: StoresProps) {
+export function Stores({ sheet, rows, live, log, ownTool = '' }: StoresProps) {
   const [line, setLine] = useState('');
   const [message, setMessage] = useState<string>();
   const { draft, keep } = useDraft('discharge-tool');
   const [toolTyped, setToolTyped] = useState<string>();
-  const toolText = toolTyped ?? draft ?? usualTool;
+  const toolText = toolTyped ?? draft ?? (ownTool || usualTool);
   const tool = readTool(toolText);
   const steps = anodeSteps(sheet);
   const due = live ? undefined : dueStore(rows);

@@ -2,7 +2,8 @@ import { type LogBody, type LogEntry } from '@/core/log';
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { decayOf, watchedStore } from './decayModel';
-import { agreedPlan, dueStore, powerEvents, readTool, storeRows, usualPlan } from './powerModel';
+import { readTool } from '@/core/safety';
+import { agreedPlan, dueStore, powerEvents, storeRows, usualPlan } from './powerModel';
 
 const sheet = shippedSheets().get('halvane-hp-42')!;
 const start = Date.parse('2026-03-01T10:00:00Z');

@@ -1,5 +1,4 @@
 import { lineText, type LogBody, type LogEntry, standing } from '@/core/log';
-import { attempt, parseQuantity, Refusal } from '@/core/quantity';
 import {
   dischargeTool,
   type FrontEnd,
@@ -15,6 +14,7 @@ import {
   type StoreStand,
 } from '@/core/safety';
 import { familyOf, type Sheet, type Store } from '@/core/sheet';
+import { type Habits } from '@/workshop/job';
 
 /** A step of the plan agreed on, with what it came to. */
 export interface AgreedStep {
@@ -50,15 +50,17 @@ function frontEndOf({ nets }: Sheet, reservoir: number | undefined): FrontEnd {
 /** A reservoir that holds more than any peak of 240 V is held up, in volts. */
 const boostedFrom = 360;
 
-/** @param measured mains at the bench, in volts; the sheet's own where nobody has measured it */
-export function usualPlan(sheet: Sheet, measured?: number): PowerPlan {
-  const mains = measured ?? sheet.nets.get('mains')?.volts ?? usualMains;
+/**
+ * @param measured mains at the bench, in volts; that of the bench, or the sheet's own, where nobody has measured it
+ */
+export function usualPlan(sheet: Sheet, measured?: number, habits?: Habits): PowerPlan {
+  const mains = measured ?? habits?.mains ?? sheet.nets.get('mains')?.volts ?? usualMains;
   const loadWatts = usualWatts[familyOf(sheet.technology)];
   const reservoir = sheet.nets.get('res')?.volts;
   return {
     mains,
     loadWatts,
-    lamp: { watts: lampFor(mains, loadWatts) ?? shortsOnly, volts: mains },
+    lamp: { watts: habits?.lampWatts ?? lampFor(mains, loadWatts) ?? shortsOnly, volts: mains },
     frontEnd: frontEndOf(sheet, reservoir),
     variable: true,
     ...(reservoir === undefined ? {} : { reservoir }),
@@ -143,23 +145,6 @@ export function dueStore(rows: readonly StoreRow[]): Store | undefined {
     if (row) return row.store;
   }
   return undefined;
-}
-
-/** A resistor with insulated leads, by what is marked on it. */
-export interface DischargeTool {
-  readonly ohms: number;
-  readonly watts: number;
-}
-
-/** Reads `2k2 25W`; undefined where it is no resistor with its watts. */
-export function readTool(text: string): DischargeTool | undefined {
-  const words = text.trim().match(/^(\S+?)\s*(?:Ω|ohms?)?\s+(\S+?)\s*W?$/i) ?? /^(.+Ω)\s+(.+)$/.exec(text.trim());
-  const read = attempt(() => [parseQuantity(words?.[1] ?? ''), parseQuantity(words?.[2] ?? '')] as const);
-  if (read instanceof Refusal) return undefined;
-  const [ohms, watts] = read;
-  return ohms.value > 0 && watts.value > 0 && Number.isFinite(ohms.value * watts.value)
-    ? { ohms: ohms.value, watts: watts.value }
-    : undefined;
 }
 
 /** A change of the set's power state, for the list of them. */

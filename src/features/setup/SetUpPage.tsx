@@ -64,7 +64,12 @@ export function SetUpPage({ file }: { file: JobFile }) {
   return (
     <JobFrame file={file} log={log} bench={job.bench} ground={live ? asked?.check.ground : undefined}>
       <div className={styles.page}>
-        <section className={styles.card} aria-label="Set next" data-asks={asks.do} data-rail={asked?.id ?? ''}>
+        <section
+          className={`task ${styles.card}`}
+          aria-label="Set next"
+          data-asks={asks.do}
+          data-rail={asked?.id ?? ''}
+        >
           {!live && (
             <p className="caution">
               Rails are set live and warm: insulated tool, one hand, eyes on the pin before the tool is moved.

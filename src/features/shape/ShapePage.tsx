@@ -78,7 +78,7 @@ export function ShapePage({ file }: { file: JobFile }) {
   return (
     <JobFrame file={file} log={log} bench={job.bench}>
       <div className={styles.page}>
-        <section className={styles.card} aria-label="Photograph">
+        <section className={`task ${styles.card}`} aria-label="Photograph">
           {!photo && (
             <>
               <h1>{walk.open.length > 0 ? 'Photograph it again' : 'Photograph the crosshatch'}</h1>

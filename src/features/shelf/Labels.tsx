@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { EmptyState } from '@/ui';
+import { EmptyState, PrintHead } from '@/ui';
 import styles from './labels.module.css';
 import { type Label } from './loadLabels';
 
@@ -9,16 +9,13 @@ import { type Label } from './loadLabels';
 export function Labels({ typed, labels }: { readonly typed: string; readonly labels: readonly Label[] }) {
   return (
     <div className={styles.page}>
-      <div className={styles.top}>
-        <h1>Labels</h1>
-        <span className="soft">
-          {labels.length} {typed === '' ? 'for the whole shelf' : `for “${typed}”`}, 70 × 37 mm, three across on A4
-        </span>
-        <button type="button" className="press main" disabled={labels.length === 0} onClick={() => window.print()}>
-          Print
-        </button>
+      <PrintHead
+        title="Labels"
+        about={`${labels.length} ${typed === '' ? 'for the whole shelf' : `for “${typed}”`}, 70 × 37 mm, three across on A4`}
+        empty={labels.length === 0}
+      >
         <Link href={`/shelf?q=${encodeURIComponent(typed)}`}>Back to the shelf</Link>
-      </div>
+      </PrintHead>
       {labels.length === 0 ? (
         <EmptyState title="Nothing to label">
           <p>No drawer holds anything that is called that.</p>

@@ -8,7 +8,10 @@ const most = 6;
 export async function find(typed: string): Promise<Found> {
   const db = await database();
   const wanted = typed.trim().toLowerCase().slice(0, 200);
-  const [jobs, notes] = await Promise.all([openJobs(db), wanted === '' ? [] : searchNotes(db, wanted, most)]);
+  const [jobs, { notes }] = await Promise.all([
+    openJobs(db),
+    wanted === '' ? { notes: [] } : searchNotes(db, wanted, most),
+  ]);
   return {
     jobs: jobs
       .filter((job) => `${job.title} ${job.place} ${job.sheet} ${job.words}`.toLowerCase().includes(wanted))

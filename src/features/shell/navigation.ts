@@ -14,7 +14,12 @@ export const navigation = [
 ] as const;
 
 /** What has no place of its own, and is found by its name. */
-export const more = [{ href: '/patterns', title: 'Patterns' }] as const;
+export const more = [
+  { href: '/trace', title: 'Trace a board' },
+  { href: '/practice', title: 'Practice: drills' },
+  { href: '/patterns', title: 'Patterns' },
+  { href: '/settings', title: 'Settings and data' },
+] as const;
 
 /** The place a path belongs to; a job on the bench belongs to none of them. */
 export function placeOf(path: string): string | undefined {
@@ -27,6 +32,8 @@ export function pagesOf(path: string): { readonly href: string; readonly title: 
   if (job === undefined) return [];
   const pages = [
     ...jobPages,
+    ['trace', 'Trace a board'],
+    ['apart', 'Take apart and put together'],
     ['kit', 'Kit'],
     ['setup', 'Set-up of the rails'],
     ['shape', 'Shape and colours of the picture'],

@@ -1,12 +1,13 @@
 'use client';
 
 import { Button } from 'antd';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useMemo, useState, useTransition } from 'react';
 import { FormProvider, useWatch } from 'react-hook-form';
 import { predictionsOf } from '@/core/behaviour';
 import { attempt, Refusal } from '@/core/quantity';
-import { Key } from '@/ui';
+import { dateText, Key } from '@/ui';
 import { AmountField, FormRefusal, Pair, ParagraphField, TextField, useAnsweredForm } from '@/workshop/form';
 import { type Described, describedSchema, LabelFields, labelValues, OptionChoices } from '@/workshop/set';
 import { takeIn } from './actions';
@@ -20,19 +21,28 @@ import styles from './take-in.module.css';
 const untold: Described = { title: '', place: '', owner: '', words: '', value: 80, limit: 30 };
 
 /** A set is taken in: what it is, what it shows, and whether it is worth the work. */
-export function TakeIn({ cards, done, sheet, options, closed, settings: { hourlyRate, currency } }: TakeInPage) {
+export function TakeIn({ cards, done, sheet, options, closed, former, settings }: TakeInPage) {
+  const { hourlyRate, currency } = settings;
   const router = useRouter();
   const [choosing, startChoosing] = useTransition();
-  const [label, setLabel] = useState<Readonly<Record<string, string>>>({});
+  const [label, setLabel] = useState<Readonly<Record<string, string>>>(former?.label ?? {});
+  const before = useMemo(() => ({ ...untold, ...former?.set }), [former]);
   const complaint = useComplaint(predictionsOf(sheet), closed, hourlyRate);
   const { form, refused, sending, send } = useAnsweredForm<Described, string>({
     schema: describedSchema,
-    values: untold,
+    values: before,
     act: async (described) => {
       const values = attempt(() => labelValues(sheet, label));
       if (values instanceof Refusal) return { refused: values.message };
       const id = crypto.randomUUID();
-      const told = { id, sheet: sheet.id, options, label: values, complaint: complaint.complaint };
+      const told = {
+        id,
+        sheet: sheet.id,
+        options,
+        label: values,
+        complaint: complaint.complaint,
+        former: former?.id ?? null,
+      };
       const answer = await takeIn({ ...described, ...told });
       return 'refused' in answer ? answer : { done: id };
     },
@@ -46,12 +56,23 @@ export function TakeIn({ cards, done, sheet, options, closed, settings: { hourly
       complaint.forget();
       setLabel({});
     }
-    startChoosing(() => router.replace(`/take-in?${new URLSearchParams({ sheet: id, ...choices }).toString()}`));
+    startChoosing(() =>
+      router.replace(
+        `/take-in?${new URLSearchParams({ sheet: id, ...choices, ...(former ? { former: former.id } : {}) }).toString()}`,
+      ),
+    );
   };
   return (
     <FormProvider {...form}>
       <div className={styles.page}>
         <section className={styles.side} aria-label="The set">
+          {former && (
+            <p className="caution">
+              It was here before, until {dateText(former.closedAt)}: {former.cause}.{' '}
+              {former.remember !== '' && `To remember: ${former.remember}. `}
+              <Link href={`/notebook/${former.id}`}>The note and its readings</Link>
+            </p>
+          )}
           <ChooseSheet cards={cards} done={done} chosen={sheet.id} busy={choosing} onChoose={(id) => choose(id, {})} />
           <OptionChoices
             sheet={sheet}

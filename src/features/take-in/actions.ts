@@ -2,7 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import { Refusal } from '@/core/quantity';
-import { addJob, database } from '@/store';
+import { addJob, database, findNote } from '@/store';
 import { answered, type Answered } from '@/workshop/answer';
 import { readLibrary, sheetOf } from '@/workshop/library/server';
 import { takeInSchema } from '@/workshop/set';
@@ -13,7 +13,10 @@ export async function takeIn(input: unknown): Promise<Answered> {
     const set = takeInSchema.validateSync(input);
     if (!sheetOf(await readLibrary(), { sheet: set.sheet, options: set.options, label: {} }))
       throw new Refusal(`there is no sheet "${set.sheet}"`);
-    await addJob(await database(), { ...set, waiting: null, createdAt: new Date().toISOString(), closedAt: null });
+    const db = await database();
+    if (set.former !== null && !(await findNote(db, set.former)))
+      throw new Refusal('the job it was here for before is not closed, or gone');
+    await addJob(db, { ...set, waiting: null, createdAt: new Date().toISOString(), closedAt: null });
     revalidatePath('/');
     return undefined;
   });

@@ -1,7 +1,16 @@
 import 'server-only';
 import { kinOf, readLibrary, type SheetCard, sheetCards, sheetOf } from '@/workshop/library/server';
 import { openSheet, type Sheet, SheetError } from '@/core/sheet';
-import { closedBySheet, closedCounts, database, readSettings, type Settings } from '@/store';
+import {
+  closedBySheet,
+  closedCounts,
+  database,
+  findJob,
+  findNote,
+  type Job,
+  readSettings,
+  type Settings,
+} from '@/store';
 
 /** What the take-in page works with: the sheets to choose from and the chosen one in full. */
 export interface TakeInPage {
@@ -13,6 +22,19 @@ export interface TakeInPage {
   /** Closed jobs of the chosen sheet, by fault. */
   readonly closed: ReadonlyMap<string, number>;
   readonly settings: Settings;
+  /** The set that comes back, with what it was here for. */
+  readonly former?: Former;
+}
+
+/** A set that was here before, and what it was then. */
+export interface Former {
+  readonly id: string;
+  readonly set: Pick<Job, 'title' | 'place' | 'owner' | 'value' | 'limit'>;
+  /** Values of its label, as typed. */
+  readonly label: Readonly<Record<string, string>>;
+  readonly cause: string;
+  readonly closedAt: string;
+  readonly remember: string;
 }
 
 /**
@@ -28,7 +50,8 @@ export async function loadTakeIn(wanted: Readonly<Record<string, string>>): Prom
   const cards = sheetCards(library)
     .filter(({ broken }) => broken === undefined)
     .sort((a, b) => Number(a.generic) - Number(b.generic) || met(b.id) - met(a.id));
-  const { sheet: id, ...choices } = wanted;
+  const before = await formerOf(db, wanted.former);
+  const { sheet: id = before?.job.sheet, ...choices } = { ...before?.job.options, ...wanted };
   const card = cards.find((one) => one.id === id) ?? cards[0]!;
   const plain = sheetOf(library, { sheet: card.id, options: {}, label: {} })!;
   const options = Object.fromEntries(
@@ -44,7 +67,24 @@ export async function loadTakeIn(wanted: Readonly<Record<string, string>>): Prom
     options,
     closed: await closedCounts(db, kinOf(library, card.id)),
     settings: await readSettings(db),
+    ...(before ? { former: before.former } : {}),
   };
+}
+
+/** The set that comes back, where the address names a closed job. */
+async function formerOf(db: Awaited<ReturnType<typeof database>>, id: string | undefined) {
+  const [job, note] = id === undefined ? [] : await Promise.all([findJob(db, id), findNote(db, id)]);
+  if (!job || !note) return undefined;
+  const { title, place, owner, value, limit } = job;
+  const former: Former = {
+    id: job.id,
+    set: { title, place, owner, value, limit },
+    label: Object.fromEntries(Object.entries(job.label).map(([field, volts]) => [field, String(volts)])),
+    cause: note.cause,
+    closedAt: note.closedAt,
+    remember: note.remember,
+  };
+  return { job, former };
 }
 
 /** Two choices may not fit together; then the sheet stands as it is by itself. */

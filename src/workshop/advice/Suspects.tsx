@@ -7,6 +7,8 @@ import { Bar, chanceText, minutesText } from '@/ui';
 import styles from './suspects.module.css';
 
 const shown = 3;
+const metText = (met: number, done: number) => (met >= 1 ? `${Math.floor(met)} of your ${done} such sets` : undefined);
+
 /** Suspects less likely than this are not shown by themselves. */
 const least = 0.004;
 
@@ -27,7 +29,8 @@ export function Suspects({ briefed, closed = new Map(), most = shown }: Suspects
     .slice(0, most)
     .sort((a, b) => Number(a.cured) - Number(b.cured));
   const others = suspects.slice(leading.length);
-  const done = sum(closed.values());
+  // What other shops lend weighs less than a set of one’s own, and is none of them.
+  const done = Math.floor(sum(closed.values()));
   return (
     <section aria-label="Suspects">
       <h2 className="label">Suspects · {suspects.length} weighed</h2>
@@ -37,7 +40,7 @@ export function Suspects({ briefed, closed = new Map(), most = shown }: Suspects
             key={suspect.fault.id}
             suspect={suspect}
             reasons={reasons[suspect.fault.id] ?? []}
-            met={closed.has(suspect.fault.id) ? `${closed.get(suspect.fault.id)} of your ${done} such sets` : undefined}
+            met={metText(closed.get(suspect.fault.id) ?? 0, done)}
             open={open === suspect.fault.id}
             onToggle={() => setOpen(open === suspect.fault.id ? undefined : suspect.fault.id)}
           />

@@ -7,6 +7,7 @@ import { type Ground } from '@/core/sheet';
 import { type JobFile } from './jobFile';
 import { StateBand } from './StateBand';
 import styles from './frame.module.css';
+import { SoakClock } from './SoakClock';
 import { type JobLog } from './useLog';
 import { usePowerKeys } from './usePowerKeys';
 
@@ -28,6 +29,7 @@ export function JobFrame({ file, log, bench, ground, className, children }: JobF
   return (
     <div className={`${styles.frame} ${className ?? ''}`} data-waiting={log.waiting.size}>
       <StateBand job={file} sheet={file.sheet} bench={bench} ground={ground} closed={closed} />
+      <SoakClock entries={log.entries} />
       {log.trouble && (
         <div className={styles.trouble} role="alert">
           <span>{log.trouble.message}</span>

@@ -7,7 +7,8 @@ import { memo, useEffect, useState } from 'react';
 import { formatQuantity } from '@/core/quantity';
 import { deference, dischargeTool, storesToProve, timeToFall, voltsAfter } from '@/core/safety';
 import { type Ground, type Sheet } from '@/core/sheet';
-import { clockText, timeText } from '@/ui';
+import { clockText, dateText, timeText } from '@/ui';
+import { type JobFile } from './jobFile';
 import { jobPages } from './jobPages';
 import { powerWords } from './powerWords';
 import styles from './frame.module.css';
@@ -32,7 +33,7 @@ function useSecondsSince(instant: string | undefined): number | undefined {
 }
 
 interface StateBandProps {
-  readonly job: { readonly id: string; readonly title: string };
+  readonly job: Pick<JobFile, 'id' | 'title' | 'former'>;
   readonly sheet: Sheet;
   readonly bench: BenchState;
   readonly ground: Ground | undefined;
@@ -53,6 +54,16 @@ export const StateBand = memo(function StateBand({ job, sheet, bench, ground, cl
         <b>{job.title}</b>
         {sheet.title !== job.title && ` · ${sheet.title}`}
       </Link>
+      {job.former && (
+        <Link
+          className={styles.former}
+          href={`/notebook/${job.former.job}`}
+          aria-label="Back again"
+          title={`Back again. Closed ${dateText(job.former.closedAt)}: ${job.former.cause}`}
+        >
+          ↩
+        </Link>
+      )}
       <span>{bench.isolated ? 'Isolated' : 'Not isolated'}</span>
       <span>{lamp ? 'Lamp in series' : 'Lamp out'}</span>
       {warm && <span>Warm</span>}

@@ -1,4 +1,4 @@
-export { caseOf, waitingTitles, type JobFile, type WaitingFor } from './jobFile';
+export { caseOf, type Habits, waitingTitles, type JobFile, type WaitingFor } from './jobFile';
 export { JobFrame } from './JobFrame';
 export { jobPages } from './jobPages';
 export { keepForLog } from './keepForLog';

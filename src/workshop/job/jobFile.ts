@@ -13,6 +13,13 @@ export const waitingTitles = {
 } as const;
 export type WaitingFor = keyof typeof waitingTitles;
 
+/** Mains in volts, the lamp in watts and the discharge resistor of a bench; null or empty for the usual ones. */
+export interface Habits {
+  readonly mains: number | null;
+  readonly lampWatts: number | null;
+  readonly tool: string;
+}
+
 /** A job as every page of it needs it; plain enough to be sent to the browser. */
 export interface JobFile {
   readonly id: string;
@@ -35,6 +42,10 @@ export interface JobFile {
   readonly closed: ReadonlyMap<string, number>;
   readonly hourlyRate: number;
   readonly currency: string;
+  /** What this bench has, where its owner said so. */
+  readonly habits?: Habits;
+  /** What it was here for before, where it came back. */
+  readonly former?: { readonly job: string; readonly cause: string; readonly closedAt: string };
 }
 
 /** The case a log makes of a job. */

@@ -1,2 +1,2 @@
 export { getLog, postLog } from './handleLog';
-export { loadJob } from './load';
+export { loadJob, loadReturns } from './load';

@@ -57,6 +57,8 @@ export const takeInSchema = describedSchema.concat(kindSchema).concat(
   yup.object({
     id: yup.string().uuid().required(),
     sheet: yup.string().required('choose a chassis sheet'),
+    /** The job it was here for before. */
+    former: yup.string().uuid().nullable().default(null),
     complaint: yup
       .object({
         symptoms: yup.array(yup.string().oneOf(symptoms).required()).required(),

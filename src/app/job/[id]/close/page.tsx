@@ -1,4 +1,4 @@
-import { loadJob } from '@/workshop/job/server';
+import { loadJob, loadReturns } from '@/workshop/job/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Close } from '@/features/close';
@@ -14,5 +14,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <Close key={file.id} file={file} />;
+  return <Close key={file.id} file={file} seen={await loadReturns()} />;
 }

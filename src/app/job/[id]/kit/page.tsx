@@ -1,4 +1,4 @@
-import { loadJob } from '@/workshop/job/server';
+import { loadJob, loadReturns } from '@/workshop/job/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { KitPage } from '@/features/kit';
@@ -15,5 +15,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <KitPage key={file.id} file={file} house={await loadHouse(file)} />;
+  return <KitPage key={file.id} file={file} house={await loadHouse(file)} seen={await loadReturns()} />;
 }

@@ -1,0 +1,1 @@
+export { getPhoto, postPhoto } from './handlePhotos';
