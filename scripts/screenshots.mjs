@@ -125,16 +125,26 @@ const views = [
     },
   },
   {
-    name: 'bench-meter',
-    path: `${job(1)}/bench`,
+    name: 'trace',
+    path: '/trace',
     act: async (page) => {
-      await switchOn(page);
-      await page.keyboard.press('Alt+m');
-      await page.locator('[data-net="hdrive"]').last().click();
-      await page.getByRole('figure', { name: 'Sweep' }).waitFor();
-      await page.locator('[data-net="kg"]').last().click();
-      await page.getByRole('status', { name: 'Meter' }).waitFor();
-      await page.waitForFunction(() => document.querySelector('[aria-label=Meter] b')?.textContent !== '–');
+      const line = page.getByLabel('A part or a beep');
+      const parts = ['R1 12k', 'R2 330', 'R3 9k1', 'R4 150', 'R5 1k', 'R6 1k2', 'R7 1k8', 'Q1 npn', 'Q2 npn'];
+      const found = [
+        '+180 not +12',
+        'R2.2 gnd',
+        'R1.1 +180',
+        'R3.1 +12',
+        'Q1.e R2.1',
+        'Q1.c Q2.e',
+        'Q2.c R1.2',
+        'R6.1 +12',
+      ];
+      for (const typed of [...parts, ...found]) {
+        await line.fill(typed);
+        await line.press('Enter');
+        await page.waitForFunction(() => document.activeElement?.value === '');
+      }
     },
   },
   {
@@ -208,7 +218,11 @@ const views = [
     },
   },
   { name: 'shelf', path: '/shelf?q=for%20C%20680u%2050V%20105%20lowesr%2012.5x25%2F5%20at%2030%20V%2050%20kHz' },
-  { name: 'sheet-editor', path: '/sheets/generic-plasma?adopt=1' },
+  {
+    name: 'apart',
+    path: `${job(2)}/apart`,
+    act: (page) => page.getByRole('button', { name: /Put together/ }).click(),
+  },
 ];
 
 const named = process.argv.slice(2);
