@@ -7,7 +7,10 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
     environment: 'node',
-    testTimeout: 60_000,
+    setupFiles: 'tests/fixtures/drawnInputs.ts',
+    testTimeout: 120_000,
+    // The default leaves one core idle, half of a small machine.
+    maxWorkers: '100%',
     projects: [
       // Nothing in the core keeps a state of its own: its tests share the modules and what these have worked out.
       { extends: true, test: { name: 'core', include: [core], isolate: false } },

@@ -9,12 +9,15 @@ process.env.CHROMIUM = ensureChromium();
 
 let passed = 0;
 let failed = 0;
+/** What failed, said again at the end, where it is looked for. */
+const failures = [];
 
 function step(name, go) {
   const started = Date.now();
   const counts = go();
   passed += counts.passed;
   failed += counts.failed;
+  if (counts.failed > 0) failures.push(...(counts.names?.length ? counts.names : [name]));
   console.log(
     `${name}: ${counts.passed} passed, ${counts.failed} failed (${Math.round((Date.now() - started) / 1000)} s)`,
   );
@@ -36,6 +39,9 @@ function counted(file, read, status) {
   }
 }
 
+/** The first words of a message. */
+const brief = (message = '') => message.split('\n', 3).join(' ').slice(0, 300);
+
 step('lint', () => (lint() ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }));
 step('unused code', whole(scripts.knip));
 step('types', whole(scripts.tsc, '--noEmit'));
@@ -50,9 +56,15 @@ step('unit tests', () => {
   ]);
   return counted(
     report,
-    ({ numPassedTests, numFailedTests, numFailedTestSuites }) => ({
+    ({ numPassedTests, numFailedTests, numFailedTestSuites, testResults }) => ({
       passed: numPassedTests,
-      failed: Math.max(numFailedTests, numPassedTests === 0 ? numFailedTestSuites : 0),
+      failed: Math.max(numFailedTests, numFailedTestSuites > 0 && numFailedTests === 0 ? 1 : 0),
+      names: testResults
+        .filter(({ status }) => status === 'failed')
+        .map(({ name, message, assertionResults }) => {
+          const own = assertionResults.filter((test) => test.status === 'failed');
+          return `${path.relative('.', name)}: ${own.map(({ title, failureMessages }) => `${title}: ${brief(failureMessages[0])}`).join(' | ') || brief(message)}`;
+        }),
     }),
     status,
   );
@@ -65,8 +77,21 @@ step('browser tests', () => {
   const report = path.join(workFolder, 'e2e.json');
   rmSync(report, { force: true });
   const status = runPackage(scripts.playwright, ['test']);
-  return counted(report, ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }), status);
+  const specsOf = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specsOf)];
+  return counted(
+    report,
+    ({ stats, suites }) => ({
+      passed: stats.expected + stats.flaky,
+      failed: stats.unexpected,
+      names: suites
+        .flatMap(specsOf)
+        .filter(({ ok }) => !ok)
+        .map(({ file, line, title }) => `${file}:${line} ${title}`),
+    }),
+    status,
+  );
 });
 
+for (const failure of failures) console.log(`failed: ${failure}`);
 console.log(`tests: ${passed} passed, ${failed} failed`);
 process.exitCode = failed === 0 ? 0 : 1;

@@ -216,7 +216,7 @@ describe('the command itself', () => {
         .filter((line) => !line.startsWith('npm')).length,
     ]).toEqual([2, '', 1]);
     expect(run('sing').stderr).toMatch(/no command "sing"/);
-  }, 60_000);
+  }, 300_000);
 
   it('says of every command what it takes', () => {
     const overview = run('--help');
@@ -226,12 +226,12 @@ describe('the command itself', () => {
     expect(names).toHaveLength(overview.stdout.match(/^tovrik [a-z]/gm)!.length);
     for (const name of names) expect(run(...name.split(' '), '--help').stdout).toContain(`tovrik ${name}`);
     expect(run('suspects', '--help').stdout).toMatch(/--observe FILE +the observations/);
-  }, 60_000);
+  }, 300_000);
 
   it('backs the data up', () => {
     expect(run('backup', path.join(folder, 'copies')).status).toBe(0);
     expect(readdirSync(path.join(folder, 'copies'))[0]).toMatch(/^tovrik-.*\.db$/);
-  }, 60_000);
+  }, 300_000);
 });
 
 describe('soak', () => {

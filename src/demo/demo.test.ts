@@ -48,7 +48,7 @@ describe('the scenario', () => {
   beforeAll(async () => {
     file = path.join(mkdtempSync(path.join(os.tmpdir(), 'tovrik-demo-')), 'demo.db');
     await seedDemo(file, now);
-  }, 60_000);
+  }, 300_000);
 
   it('names only sheets and faults there are, in plenty', () => {
     for (const { sheet, fault: id } of [...sets, ...closed])

@@ -61,6 +61,7 @@ export {
   cheapestOffers,
   itemsOf,
   keepItems,
+  keepTerms,
   keepWords,
   knownItems,
   openOrders,

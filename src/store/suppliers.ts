@@ -38,6 +38,15 @@ export async function saveSupplier(database: Knex, { freeFrom, ...row }: Supplie
     .merge();
 }
 
+/** Keeps on what terms a supplier sends, as he told them last. */
+export async function keepTerms(
+  database: Knex,
+  supplier: string,
+  { postage, freeFrom, minimum, days }: Pick<SupplierRow, 'postage' | 'freeFrom' | 'minimum' | 'days'>,
+): Promise<void> {
+  await database('supplier').where({ id: supplier }).update({ postage, free_from: freeFrom, minimum, days });
+}
+
 /** Keeps what a supplier has as it was seen; with `whole` nothing else is in the catalogue any more. */
 export async function keepItems(
   database: Knex,

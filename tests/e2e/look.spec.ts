@@ -1,5 +1,18 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from './app';
+import { type ConsoleMessage, type Page } from '@playwright/test';
+import { expect, test as base } from './app';
+
+/** Tests whose pages are looked at one after the other in one tab, which loads the application once. */
+const test = base.extend<object, { shared: Page }>({
+  shared: [
+    async ({ browser }, use) => {
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+      await use(await context.newPage());
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+});
 
 const job = '00000000-0000-4000-8000-000000002';
 const views = [
@@ -48,10 +61,14 @@ async function faults(builder: AxeBuilder): Promise<string[]> {
 }
 
 for (const [name, path] of views)
-  test(`${name}: no serious accessibility fault in either theme, nothing scrolls sideways`, async ({ page, demo }) => {
+  test(`${name}: no serious accessibility fault in either theme, nothing scrolls sideways`, async ({
+    shared: page,
+    demo,
+  }) => {
     const errors: string[] = [];
-    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
-    page.on('pageerror', (error) => errors.push(error.message));
+    const said = (message: ConsoleMessage) => void (message.type() === 'error' && errors.push(message.text()));
+    const thrown = (error: Error) => void errors.push(error.message);
+    page.on('console', said).on('pageerror', thrown);
     await page.goto(`${demo.address}${path}`, { waitUntil: 'networkidle' });
     expect(await faults(new AxeBuilder({ page }))).toEqual([]);
     for (const width of [820, 1280]) {
@@ -64,7 +81,9 @@ for (const [name, path] of views)
     await page.getByRole('button', { name: 'Dark room' }).click();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
     expect(await faults(new AxeBuilder({ page }).withRules(['color-contrast']))).toEqual([]);
+    await page.getByRole('button', { name: 'Bench lamp' }).click();
     expect(errors).toEqual([]);
+    page.off('console', said).off('pageerror', thrown);
   });
 
 test('the bench fits a screen of 1280 by 800 without scrolling', async ({ page, demo }) => {
@@ -122,14 +141,14 @@ test('the theme is kept', async ({ page, demo }) => {
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
 });
 
-test('every page of the scenario’s sets opens, whatever step they are at', async ({ page, demo }) => {
+test('every page of the scenario’s sets opens, whatever step they are at', async ({ request, demo }) => {
   for (let index = 0; index < 12; index += 1) {
     for (const step of ['bench', 'set', 'repair', 'close']) {
-      const response = await page.goto(`${demo.address}/job/${job}${String(index).padStart(3, '0')}/${step}`);
-      expect(response?.status()).toBe(200);
+      const response = await request.get(`${demo.address}/job/${job}${String(index).padStart(3, '0')}/${step}`);
+      expect(response.status()).toBe(200);
     }
   }
-  expect((await page.goto(`${demo.address}/job/nobody/bench`))?.status()).toBe(404);
+  expect((await request.get(`${demo.address}/job/nobody/bench`)).status()).toBe(404);
 });
 
 test('long names neither burst their frame nor push the state band off', async ({ page, app }) => {

@@ -57,6 +57,7 @@ test('a chassis with rails and codes of its own, typed while measuring', async (
     await entry(page).press('Enter');
     await expect(entry(page)).toHaveValue('');
   }
+  await expect(page.getByText('The sheet is being changed')).toHaveCount(0, { timeout: 60_000 });
   await expect(page.getByRole('region', { name: /^The set is/ })).not.toContainText('Plasma display');
   await page.keyboard.press('Alt+p');
   await type(page, 'v18 6.4');

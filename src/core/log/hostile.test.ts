@@ -18,9 +18,17 @@ const bodies: readonly LogBody[] = [
   { kind: 'traced', text: 'R12.1 Q5.b' },
   { kind: 'soak', event: 'begun', text: '3 in 10 h' },
   { kind: 'turned', control: 'VR841', end: false },
+  { kind: 'reading', check: 'picture', answer: { kind: 'picture', symptoms: ['dark'] }, text: 'dark' },
+  { kind: 'repair', action: 'R1', title: 'new', cures: ['R1.open'], money: 1, minutes: 5, note: '' },
+  { kind: 'store', store: 'C812', volts: 4 },
+  { kind: 'worked', board: 'main', x: 0.5, y: 0.5, by: 'tap', answer: 2 },
+  { kind: 'intervention', change: 'lifted', target: 'R1', on: true },
+  { kind: 'shape', off: 1, furthest: 2, unexplained: 0, terms: [{ term: 'width', percent: 1, spread: 0.1 }] },
+  { kind: 'grey', bar: 'dark', looks: 'bluish' },
+  { kind: 'plan', lampWatts: 60, lampVolts: 230, mains: 230, loadWatts: 90, frontEnd: 'plain' },
   { kind: 'withdrawn' },
 ];
-const batch = bodies.map((body, index) => ({ id: `line-000${index}`, at, body }));
+const batch = bodies.map((body, index) => ({ id: `line-${String(index).padStart(4, '0')}`, at, body }));
 
 /** Values that a careless or hostile sender may put anywhere. */
 const anything = fc.oneof(
@@ -56,7 +64,7 @@ function changed(value: unknown, steps: readonly number[], by: unknown): unknown
 
 describe('lines that come from anywhere', () => {
   it('are taken as a whole or refused in words, whatever was put where; what was taken can be replayed', () => {
-    const places = fc.array(fc.nat(12), { minLength: 1, maxLength: 5 });
+    const places = fc.array(fc.nat(40), { minLength: 1, maxLength: 5 });
     fc.assert(
       fc.property(places, anything, (steps, by) => {
         const sent = changed({ seen: 0, entries: batch }, steps, by);

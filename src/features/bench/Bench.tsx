@@ -161,6 +161,7 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
               correcting,
               text: control.text,
               interpreted: control.interpreted,
+              held: control.held,
               pictures: control.pictures,
               input,
               type: (text) => {
@@ -219,7 +220,7 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
         metered={meter.on}
         speaks={voice.speaks}
         savedAt={log.savedAt}
-        waiting={log.waiting.size}
+        waiting={log.waiting.size + (control.held?.length ?? 0)}
       />
     </JobFrame>
   );

@@ -33,6 +33,8 @@ export interface ProbeCardView {
   readonly correcting: TakenReading | undefined;
   readonly text: string;
   readonly interpreted: Interpreted;
+  /** Lines that wait for a change of the sheet; undefined where none is on its way. */
+  readonly held: readonly string[] | undefined;
   readonly pictures: readonly SeenPicture[];
   readonly input: RefObject<HTMLInputElement | null>;
   type(text: string): void;
@@ -118,6 +120,11 @@ export function ProbeCard({ card }: { readonly card: ProbeCardView }) {
       <p className={styles.message} role={interpreted.kind === 'wrong' ? 'alert' : undefined}>
         {interpreted.kind === 'wrong' ? interpreted.message : ''}
       </p>
+      {card.held && (
+        <p role="status" className={styles.held}>
+          The sheet is being changed{card.held.length > 0 && <>; waits for it: {card.held.join(' · ')}</>}
+        </p>
+      )}
       {choices.length > 0 && (
         <div className={styles.choices}>
           {choices.map((choice) => (

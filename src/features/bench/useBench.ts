@@ -157,6 +157,8 @@ export function useBench(
     setText: type,
     /** Nothing was typed, chosen or begun: another probe may come first. */
     untouched: text === '' && chosen === undefined && !correcting,
+    /** What waits for the sheet; undefined where none is being changed. */
+    held: refining.busy || refining.waiting.length > 0 ? refining.waiting : undefined,
     interpreted: refused === undefined ? interpreted : ({ kind: 'wrong', message: refused } as const),
     correcting,
     correct,

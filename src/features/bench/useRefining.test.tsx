@@ -54,8 +54,11 @@ describe('changes of the sheet', () => {
     expect(held.due).toBeUndefined();
     await show(after);
     expect(held.due).toBe('v18 17.9');
+    act(() => void expect(held.wait('fuse 0.2')).toBe(true));
+    expect(held.waiting).toEqual(['v18 17.9', 'live', 'fuse 0.2']);
     act(() => held.taken());
     expect(held.due).toBe('live');
+    act(() => held.taken());
     act(() => held.taken());
     expect(held.due).toBeUndefined();
     expect(held.wait('more')).toBe(false);

@@ -10,6 +10,10 @@ export interface Refining {
   readonly start: (change: SheetChange, onRefused: (message: string) => void) => void;
   /** Keeps a line until the sheet is there; false where none is under way. */
   readonly wait: (line: string) => boolean;
+  /** A change is on its way. */
+  readonly busy: boolean;
+  /** The lines that wait for it, oldest first. */
+  readonly waiting: readonly string[];
   /** The line that has waited longest, once the sheet is there. */
   readonly due: string | undefined;
   /** The line that was due is done with. */
@@ -48,9 +52,13 @@ export function useRefining({ id, sheet }: JobFile): Refining {
   );
   return {
     start,
+    busy,
+    waiting,
     wait(line) {
-      if (busy) setWaiting((lines) => [...lines, line]);
-      return busy;
+      // Nothing overtakes what has waited longer.
+      const behind = busy || waiting.length > 0;
+      if (behind) setWaiting((lines) => [...lines, line]);
+      return behind;
     },
     due: busy ? undefined : waiting[0],
     taken: useCallback(() => setWaiting(([, ...rest]) => rest), []),

@@ -42,7 +42,7 @@ export function Suppliers({ suppliers, currency, settle }: SuppliersProps) {
               leave={() => setEditing(undefined)}
             />
           ) : (
-            <div key={supplier.id} className={styles.card}>
+            <div key={supplier.id} className={styles.card} role="group" aria-label={supplier.title}>
               <h3>
                 {supplier.title}
                 <small>

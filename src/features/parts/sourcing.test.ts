@@ -142,6 +142,7 @@ describe('where what is wanted comes from', () => {
       expect.stringMatching(/^Near does not answer \(no connection; tried 3 times\).* are used$/),
     ]);
     expect(orderOf(sourced, near).lines.map(({ item }) => item)).toEqual(['N2']);
+    expect(orderOf(sourced, near).postage).toBe(2);
     expect(
       await placeOrder({ id: id(), supplier: near, postage: 2, lines: orderOf(sourced, near).lines }),
     ).toMatchObject({

@@ -10,7 +10,17 @@ import {
   type Vendor,
 } from '@/core/supply';
 import { SupplierLink } from '@/instruments/suppliers';
-import { database, donorParts, itemsOf, keepItems, openNeeds, stockLike, type SupplierRow, suppliers } from '@/store';
+import {
+  database,
+  donorParts,
+  itemsOf,
+  keepItems,
+  keepTerms,
+  openNeeds,
+  stockLike,
+  type SupplierRow,
+  suppliers,
+} from '@/store';
 import { type HouseLot, proposed, type SellerView, type Sourced } from './sourcedView';
 
 type Database = Awaited<ReturnType<typeof database>>;
@@ -41,6 +51,7 @@ async function vendorOf(
       terms = { postage, freeFrom, minimum, days };
       items = answer.items.map(({ stock, days: later, ...item }) => ({ ...item, stock, days: later }));
       await keepItems(db, id, items, new Date().toISOString());
+      await keepTerms(db, id, terms);
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       trouble = error.message;

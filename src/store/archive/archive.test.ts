@@ -151,7 +151,7 @@ beforeAll(async () => {
     });
   });
   await exportShop(at('shop.db'), at('shop.zip'), { all: true }, now);
-}, 60_000);
+}, 300_000);
 
 /** The archive with one of its files changed, and its manifest as it would be if it had been written so. */
 async function forged(name: string, file: string, change: (text: string) => string, sound = true): Promise<string> {

@@ -189,5 +189,5 @@ describe('the command line', () => {
     expect(command(file, 'import', zip, '--prefer', 'neither').stderr).toMatch(/--prefer is here or there/);
     expect(command(file, 'export', zip, '--job', 'none').stderr).toMatch(/there is no set none/);
     expect(existsSync(`${zip}.part`)).toBe(false);
-  }, 60_000);
+  }, 300_000);
 });

@@ -331,5 +331,5 @@ describe.runIf(files.length > 0)('on reference netlists', () => {
     }
     expect(first / all).toBeGreaterThanOrEqual(0.85);
     expect(three / all).toBeGreaterThanOrEqual(0.95);
-  }, 60_000);
+  }, 300_000);
 });

@@ -6,19 +6,23 @@ import { type LineKind, name, text } from '../line';
 const answer = yup.lazy((value: { kind?: unknown } | undefined) => {
   switch (value?.kind) {
     case 'number':
-      return yup.object({
-        kind: yup.string().oneOf(['number']).required(),
-        // JSON has no infinity: OL travels as null.
-        value: yup.number().nullable().defined(),
-        shape: yup.string().oneOf(['settled', 'brief']).required(),
-      });
+      return yup
+        .object({
+          kind: yup.string().oneOf(['number']).required(),
+          // JSON has no infinity: OL travels as null.
+          value: yup.number().nullable().defined(),
+          shape: yup.string().oneOf(['settled', 'brief']).required(),
+        })
+        .required();
     case 'picture':
-      return yup.object({
-        kind: yup.string().oneOf(['picture']).required(),
-        symptoms: yup.array(yup.string().oneOf(symptoms).required()).max(symptoms.length).required(),
-      });
+      return yup
+        .object({
+          kind: yup.string().oneOf(['picture']).required(),
+          symptoms: yup.array(yup.string().oneOf(symptoms).required()).max(symptoms.length).required(),
+        })
+        .required();
     default:
-      return yup.object({ kind: yup.string().oneOf(['choice']).required(), choice: name() });
+      return yup.object({ kind: yup.string().oneOf(['choice']).required(), choice: name() }).required();
   }
 });
 

@@ -8,7 +8,7 @@ const fields = yup.object({
   furthest: percent(),
   unexplained: percent(),
   terms: yup
-    .array(yup.object({ term: name(40), percent: percent(), spread: between(0, 1000) }))
+    .array(yup.object({ term: name(40), percent: percent(), spread: between(0, 1000) }).required())
     .max(40)
     .required(),
   /** The furthest that red or blue lies beside green, in millimetres; absent where the colours were not read. */

@@ -83,7 +83,7 @@ describe('calibration', () => {
     const groups = indistinguishable(predictionsOf(sheet));
     const run = () => evaluateIn(sheet, worlds.mixed, groups, { seed: 2, every: 60, runs: 1 });
     expect(run()).toEqual(run());
-  }, 60_000);
+  }, 300_000);
 });
 
 describe('an opened sheet', () => {
