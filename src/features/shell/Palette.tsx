@@ -29,13 +29,13 @@ export function Palette({ close }: { close: () => void }) {
         // Enter goes to the best match, not to what was best a letter ago.
         const [job] = answer.jobs;
         const [note] = answer.notes;
+        const places = [...pagesOf(path), ...navigation, ...more];
+        const asTyped = typed.toLowerCase();
+        const called = typed === '' ? undefined : places.find(({ title }) => title.toLowerCase().startsWith(asTyped));
+        const place = called ?? places.find(({ title }) => title.toLowerCase().includes(asTyped));
         if (job) setSelected(`job-${job.id}`);
-        else if (note) setSelected(`note-${note.job}`);
-        else {
-          const places = [...pagesOf(path), ...navigation, ...more];
-          const place = places.find(({ title }) => title.toLowerCase().includes(typed.toLowerCase()));
-          setSelected(place ? `go-${place.href}` : '');
-        }
+        else if (note && !called) setSelected(`note-${note.job}`);
+        else setSelected(place ? `go-${place.href}` : '');
       })
       .catch(() => undefined);
     return () => asked.abort();

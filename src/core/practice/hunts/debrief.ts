@@ -1,0 +1,174 @@
+import { type Advice, adviseOn, type Posterior } from '../../diagnosis';
+import { contextKey } from '../../behaviour';
+import { type Minutes } from '../../quantity';
+import { seeded } from '../../statistics';
+import { hunt as huntOf } from '../hunt';
+import { type PracticeHunt } from './drawHunt';
+import { caseAfter, type HuntStep, type PlayedHunt, practiceRate, repairMinutes } from './playedHunt';
+
+/** A probe or a repair with all that was done to get to it, beside the best that could have been done. */
+export interface DebriefedDecision {
+  /** Steps of the hunt that belong to it, the last being the decision. */
+  readonly steps: readonly HuntStep[];
+  /** Bits by which it narrowed what may be wrong. */
+  readonly bits: number;
+  /** What it cost, without what went wrong. */
+  readonly minutes: Minutes;
+  /** By how much it was expected to take longer than the best there was; never below 0. */
+  readonly loss: Minutes;
+  /** How much better (below 0) or worse it came out than was to be expected. */
+  readonly luck: Minutes;
+  /** What its slips cost: consequences, and time that told nothing. */
+  readonly slips: Minutes;
+  /** The best there was, where that is something else. */
+  readonly better?: { readonly kind: 'probe' | 'repair'; readonly title: string; readonly chance?: number };
+  /** Chance at which a repair was tried. */
+  readonly chance?: number;
+}
+
+/** A hunt looked back on. The losses, luck and slips together are what it took beyond what was to be expected. */
+export interface Debrief {
+  readonly decisions: readonly DebriefedDecision[];
+  /** Expected minutes from the owner’s account to the cure, by one step of looking ahead. */
+  readonly expected: Minutes;
+  /** What is still to be expected where the hunt ended without a cure. */
+  readonly left: Minutes;
+  /** The planner’s own hunt on the same set: its steps with their minutes. */
+  readonly planner: {
+    readonly steps: readonly { readonly title: string; readonly minutes: Minutes }[];
+    readonly minutes: Minutes;
+  };
+}
+
+/** What is to be expected from here on, in minutes: the best probe first, or the repairs in their order. */
+function valueOf({ probes, repairNow }: Advice): Minutes {
+  return Math.min(repairNow, ...probes.map(({ saves }) => repairNow - saves));
+}
+
+/** Expected minutes of trying repairs in an order, each with its chance and its cost. */
+function inOrder(repairs: readonly { readonly chance: number; readonly cost: Minutes }[]): Minutes {
+  let alive = 1;
+  let cost = 0;
+  for (const repair of repairs) {
+    cost += alive * repair.cost;
+    alive = Math.max(0, alive - repair.chance);
+  }
+  return cost;
+}
+
+function entropyOf({ suspects }: Posterior): number {
+  const total = suspects.reduce((sum, { probability }) => sum + probability, 0);
+  return suspects.reduce((sum, { probability }) => {
+    const share = probability / total;
+    return share > 0 ? sum - share * Math.log2(share) : sum;
+  }, 0);
+}
+
+/** What was to be expected of the decision that was taken, in minutes to the cure. */
+function expectedOf(step: HuntStep, advice: Advice): Minutes {
+  const { probes, repairs, repairNow } = advice;
+  if (step.read) {
+    const { check, context } = step.read;
+    const same = probes.filter(({ probe }) => probe.check.id === check.id);
+    const here = same.find(({ probe }) => contextKey(probe.context) === contextKey(context)) ?? same[0];
+    // What is not worth a place on the list tells nothing that is not known.
+    return here ? repairNow - here.saves : valueOf(advice) + check.minutes;
+  }
+  const costs = repairs.map(({ action, chance }) => ({ id: action.id, chance, cost: repairMinutes(action) }));
+  const tried = costs.find(({ id }) => id === step.repair!.id) ?? {
+    id: step.repair!.id,
+    chance: 0,
+    cost: repairMinutes(step.repair!),
+  };
+  const later = inOrder([tried, ...costs.filter((one) => one !== tried)]) - inOrder(costs);
+  return repairNow + Math.max(0, later);
+}
+
+function bestOf(advice: Advice): NonNullable<DebriefedDecision['better']> | undefined {
+  const { probes, repairs, repairNow } = advice;
+  const probe = [...probes].sort((a, b) => b.saves - a.saves)[0];
+  if (probe && probe.saves > 0) return { kind: 'probe', title: probe.probe.check.title };
+  const repair = repairs[0];
+  return repair && repairNow > 0 ? { kind: 'repair', title: repair.action.title, chance: repair.chance } : undefined;
+}
+
+/** From so many minutes on it is worth saying that another way was better. */
+const worthSaying: Minutes = 0.5;
+
+/** Looks back on a hunt, decision by decision. */
+export function debriefOf(hunt: PracticeHunt, played: PlayedHunt): Debrief {
+  const adviseAfter = (lines: number) => adviseOn(caseAfter(hunt, played.log.slice(0, lines)));
+  const decisions: DebriefedDecision[] = [];
+  let before = adviseAfter(0);
+  const expected = valueOf(before);
+  let together: HuntStep[] = [];
+  played.steps.forEach((step, place) => {
+    together.push(step);
+    const last = place === played.steps.length - 1;
+    if (!step.read && !step.repair && !last) return;
+    const steps = together;
+    together = [];
+    const after = adviseAfter(played.steps[place + 1]?.from ?? played.log.length);
+    const sum = (pick: (one: HuntStep) => number) => steps.reduce((total, one) => total + pick(one), 0);
+    const toldNothing = (one: HuntStep) => one.act.kind === 'probe' && !one.read;
+    const slips = sum(
+      (one) =>
+        one.consequences.reduce((total, { minutes }) => total + minutes, 0) + (toldNothing(one) ? one.minutes : 0),
+    );
+    const minutes = sum((one) => (toldNothing(one) ? 0 : one.minutes));
+    const value = valueOf(before);
+    const decided = step.read !== undefined || step.repair !== undefined;
+    const taken = decided ? Math.max(value, expectedOf(step, before)) : value;
+    const then = step.repair?.cured ? 0 : valueOf(after);
+    const loss = taken - value;
+    const best = loss >= worthSaying ? bestOf(before) : undefined;
+    const chance = step.repair && (before.repairs.find(({ action }) => action.id === step.repair!.id)?.chance ?? 0);
+    decisions.push({
+      steps,
+      bits: decided ? entropyOf(before.posterior) - entropyOf(after.posterior) : 0,
+      minutes,
+      loss,
+      luck: minutes + then - taken,
+      slips,
+      ...(best ? { better: best } : {}),
+      ...(chance === undefined ? {} : { chance }),
+    });
+    before = after;
+  });
+  return {
+    decisions,
+    expected,
+    left: played.ended === 'cured' ? 0 : valueOf(before),
+    planner: plannersWay(hunt),
+  };
+}
+
+/** The planner’s own hunt on the same set, as it goes with readings of the same noise. */
+function plannersWay({ predictions, fault, seed }: PracticeHunt): Debrief['planner'] {
+  const minutesAt: number[] = [];
+  const { log, minutes, harm } = huntOf(predictions, fault, {
+    policy: 'tovrik',
+    noise: 0.01,
+    random: seeded(seed),
+    hourlyRate: practiceRate,
+    clock: (now) => {
+      minutesAt.push(now);
+      return '1970-01-01T00:00:00Z';
+    },
+  });
+  let from = 0;
+  const steps = log.flatMap(({ body }, place) => {
+    const title =
+      body.kind === 'reading'
+        ? predictions.checks.get(body.check)!.title
+        : body.kind === 'repair'
+          ? body.title
+          : undefined;
+    if (title === undefined) return [];
+    const until = minutesAt[place]!;
+    const step = { title, minutes: until - from };
+    from = until;
+    return [step];
+  });
+  return { steps, minutes: minutes + harm };
+}

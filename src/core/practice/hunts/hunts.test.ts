@@ -1,0 +1,168 @@
+import { describe, expect, it } from 'vitest';
+import { shippedSheets } from '@/sheets';
+import { adviseOn } from '../../diagnosis';
+import { repairActions } from '../../repair';
+import { caseAfter, debriefOf, drawHunt, type HuntAct, playHunt, type PracticeHunt } from '.';
+
+const sheets = [...shippedSheets().values()];
+const plasma = [shippedSheets().get('halvane-hp-42')!];
+const tube = [shippedSheets().get('generic-crt-colour')!];
+const live: HuntAct = { kind: 'power', to: 'live' };
+const proven: HuntAct = { kind: 'power', to: 'proven' };
+const cureOf = ({ predictions, fault }: PracticeHunt): HuntAct => ({
+  kind: 'repair',
+  action: repairActions(predictions.model.sheet).find(({ cures }) => cures.includes(fault.id))!.id,
+});
+const kinds = (hunt: PracticeHunt, ...acts: HuntAct[]) =>
+  playHunt(hunt, acts).steps.map(({ consequences }) => consequences.map(({ kind }) => kind));
+
+/** Plays as the planner would, from the log as it stands. */
+function followed(hunt: PracticeHunt, most = 40): HuntAct[] {
+  const acts: HuntAct[] = [{ kind: 'isolation', fitted: true }];
+  for (let step = 0; step < most; step += 1) {
+    const played = playHunt(hunt, acts);
+    if (played.ended) return acts;
+    const advice = adviseOn(caseAfter(hunt, played.log));
+    const [probe] = advice.probes.filter(({ probe: one }) => one.isolates === undefined && !one.context.warm);
+    if (advice.next === 'probe' && probe) {
+      const to = probe.probe.context.power === 'live' ? 'live' : 'proven';
+      if (played.context.power !== to) acts.push({ kind: 'power', to });
+      acts.push({ kind: 'probe', check: probe.probe.check.id });
+    } else {
+      if (played.context.power !== 'proven') acts.push(proven);
+      acts.push({ kind: 'repair', action: advice.repairs[0]!.action.id });
+    }
+  }
+  return acts;
+}
+
+describe('a drawn hunt', () => {
+  it('is the same for a seed, has something to complain of, and differs from seed to seed', () => {
+    const drawnOnes = Array.from({ length: 60 }, (_, seed) => drawHunt(sheets, seed));
+    expect(drawHunt(sheets, 7).fault).toBe(drawHunt(sheets, 7).fault);
+    for (const { complaint } of drawnOnes)
+      expect(
+        complaint.symptoms.filter((one) => one !== 'normal').length + Object.keys(complaint.signs).length,
+      ).toBeGreaterThan(0);
+    expect(new Set(drawnOnes.map(({ fault }) => fault.id)).size).toBeGreaterThan(40);
+    expect(new Set(drawnOnes.map(({ predictions }) => predictions.model.sheet.id)).size).toBe(sheets.length);
+  });
+
+  it('answers the same however often it is played, and is cured by what cures its fault', () => {
+    const hunt = drawHunt(plasma, 3);
+    const acts: HuntAct[] = [live, { kind: 'probe', check: 'vs-dc' }, proven, cureOf(hunt)];
+    const played = playHunt(hunt, acts);
+    expect(played).toEqual(playHunt(hunt, acts));
+    expect(played.ended).toBe('cured');
+    expect(played.harm).toBeGreaterThanOrEqual(0);
+    expect(() => playHunt(hunt, [...acts, live])).toThrow('the hunt is over');
+    expect(() => playHunt(hunt, [live, { kind: 'probe', check: 'nowhere' }])).toThrow('no point "nowhere"');
+    expect(() => playHunt(hunt, [live, { kind: 'lamp', fitted: true }])).toThrow('the plug is in');
+  });
+});
+
+describe('what is done wrongly', () => {
+  const hunt = drawHunt(plasma, 3);
+  const { checks } = hunt.predictions;
+  const cold = [...checks.values()].find(({ state }) => state === 'cold')!;
+  const probe = (check: string): HuntAct => ({ kind: 'probe', check });
+
+  it('tells nothing with the plug out', () => {
+    expect(kinds(hunt, probe('vs-dc'))).toEqual([['nothing told']]);
+    expect(playHunt(hunt, [probe('vs-dc')]).log).toEqual([]);
+  });
+
+  it('blows the meter where ohms are read under power', () => {
+    const slipped = playHunt(hunt, [live, probe(cold.id)]);
+    expect(slipped.steps[1]!.consequences[0]).toMatchObject({ kind: 'live', minutes: 15 });
+    expect(slipped.log).toHaveLength(1);
+  });
+
+  it('empties a store through the meter or the hand where nobody measured it', () => {
+    expect(kinds(hunt, live, { kind: 'power', to: 'unplugged' }, probe(cold.id))[2]).toEqual(['charged']);
+    expect(kinds(hunt, live, { kind: 'power', to: 'unplugged' }, cureOf(hunt))[2]).toEqual(['charged']);
+    expect(kinds(hunt, live, proven, probe(cold.id))[2]).toEqual([]);
+  });
+
+  it('is a hand across live rails where a part is changed under power', () => {
+    const slipped = playHunt(hunt, [live, cureOf(hunt)]);
+    expect(slipped.steps[1]!.consequences[0]).toMatchObject({ kind: 'live', minutes: 40 });
+    expect(slipped.ended).toBeUndefined();
+  });
+
+  it('is the mains side shorted by an earthed sampler without the transformer', () => {
+    const hunts = Array.from({ length: 40 }, (_, seed) => drawHunt(sheets, seed));
+    const met = hunts.flatMap((one) =>
+      [...one.predictions.checks.values()]
+        .filter(({ measure, ground, state }) => measure === 'ripple' && ground === 'hot' && state === 'live')
+        .map(({ id }) => [one, id] as const),
+    )[0]!;
+    expect(kinds(met[0], live, probe(met[1]))[1]).toContain('earthed');
+    expect(kinds(met[0], { kind: 'isolation', fitted: true }, live, probe(met[1]))[2]).not.toContain('earthed');
+  });
+
+  it('burns what a standing spot or line burns, longer the longer it stays on', () => {
+    const lines = Array.from({ length: 400 }, (_, seed) => drawHunt(tube, seed)).find(({ complaint }) =>
+      complaint.symptoms.includes('horizontal_line'),
+    )!;
+    const once = playHunt(lines, [live]);
+    const longer = playHunt(lines, [live, probe('picture')]);
+    expect(once.steps[0]!.consequences.map(({ kind }) => kind)).toContain('burn');
+    expect(longer.harm).toBeGreaterThan(once.harm);
+  });
+});
+
+describe('the debrief', () => {
+  const hunts = [2, 5, 11].map((seed) => drawHunt(tube, seed));
+  const careless = (hunt: PracticeHunt): HuntAct[] => [
+    { kind: 'probe', check: 'picture' },
+    live,
+    { kind: 'probe', check: 'picture' },
+    ...[...hunt.predictions.checks.values()]
+      .filter(({ state }) => state === 'live')
+      .slice(0, 3)
+      .map(({ id }): HuntAct => ({ kind: 'probe', check: id })),
+    proven,
+    { kind: 'repair', action: repairActions(hunt.predictions.model.sheet)[0]!.id },
+    { kind: 'give up' },
+  ];
+
+  it.each([
+    ['as the planner would', followed],
+    ['carelessly', careless],
+  ])(
+    'accounts for all it took, played %s: losses, luck and slips are what it took beyond what was expected',
+    (_, way) => {
+      for (const hunt of hunts) {
+        const played = playHunt(hunt, way(hunt));
+        const { decisions, expected, left } = debriefOf(hunt, played);
+        const accounted = decisions.reduce((sum, { loss, luck, slips }) => sum + loss + luck + slips, 0);
+        expect(accounted).toBeCloseTo(played.minutes + played.harm + left - expected, 6);
+        for (const { loss } of decisions) expect(loss).toBeGreaterThanOrEqual(0);
+      }
+    },
+  );
+
+  it('finds little to better in the planner’s way, and much in a careless one, and says what', () => {
+    const lost = (way: (hunt: PracticeHunt) => HuntAct[]) =>
+      hunts.map((hunt) =>
+        debriefOf(hunt, playHunt(hunt, way(hunt))).decisions.reduce((sum, { loss, slips }) => sum + loss + slips, 0),
+      );
+    const [best, careless_] = [lost(followed), lost(careless)];
+    best.forEach((one, place) => expect(one).toBeLessThan(careless_[place]!));
+    const told = debriefOf(hunts[0]!, playHunt(hunts[0]!, careless(hunts[0]!)));
+    expect(told.decisions.some(({ better }) => better !== undefined)).toBe(true);
+    expect(told.planner.steps.length).toBeGreaterThan(1);
+    expect(told.planner.steps.reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThanOrEqual(
+      told.planner.minutes + 1e-6,
+    );
+  });
+
+  it('can be solved: whoever follows the planner cures each drawn set', () => {
+    for (const seed of [21, 22, 23, 24, 25, 26]) {
+      const hunt = drawHunt(sheets, seed);
+      const played = playHunt(hunt, followed(hunt));
+      expect(played.ended).toBe('cured');
+    }
+  });
+});

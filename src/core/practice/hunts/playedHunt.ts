@@ -1,0 +1,179 @@
+import { type Case, changeCost, renewedBy } from '../../diagnosis';
+import { type Check, type Context, liveCold } from '../../behaviour';
+import { type LogBody, type LogEntry, replay } from '../../log';
+import { type Answer } from '../../measure';
+import { type Minutes, Refusal } from '../../quantity';
+import { type RepairAction, repairActions } from '../../repair';
+import { harmsOf } from '../../safety';
+import { seeded } from '../../statistics';
+import { answerFrom } from '../answering';
+import { type Consequence, harmedBy, slipOfProbing, slipOfWorking } from './consequences';
+import { type PracticeHunt } from './drawHunt';
+
+/** What is done in a hunt, one thing at a time. */
+export type HuntAct =
+  | { readonly kind: 'power'; readonly to: Context['power'] }
+  | { readonly kind: 'lamp' | 'isolation'; readonly fitted: boolean }
+  | { readonly kind: 'probe'; readonly check: string }
+  | { readonly kind: 'repair'; readonly action: string }
+  | { readonly kind: 'give up' };
+
+/** An act with what came of it. */
+export interface HuntStep {
+  readonly act: HuntAct;
+  /** What was read, by which check and in which context; undefined where nothing was. */
+  readonly read?: { readonly check: Check; readonly answer: Answer; readonly context: Context };
+  readonly repair?: RepairAction & { readonly cured: boolean };
+  /** Bench time with parts, as minutes at the shop’s rate; what went wrong is not in it. */
+  readonly minutes: Minutes;
+  readonly consequences: readonly Consequence[];
+  /** Lines of the log before this step. */
+  readonly from: number;
+}
+
+/** A hunt as it stands. */
+export interface PlayedHunt {
+  readonly steps: readonly HuntStep[];
+  readonly log: readonly LogEntry[];
+  readonly context: Context;
+  readonly isolated: boolean;
+  readonly minutes: Minutes;
+  readonly money: number;
+  /** What was done to the set and to oneself, reckoned in minutes. */
+  readonly harm: Minutes;
+  readonly ended: 'cured' | 'given up' | undefined;
+}
+
+/** What an hour is reckoned at where no shop is asked. */
+export const practiceRate = 20;
+/** Relative spread of what is read. */
+const noise = 0.01;
+/** Plug out; the mains lamp or the transformer put in or out; power up and a look after a repair. */
+const moved = { unplugging: 1, fitting: 1, looking: 3.5 } as const;
+
+/** The case that the first lines of a hunt make. */
+export function caseAfter({ predictions, complaint }: PracticeHunt, log: readonly LogEntry[]): Case {
+  const bench = replay(log, [...predictions.model.sheet.stores.keys()]);
+  return { predictions, complaint, bench, closed: new Map(), hourlyRate: practiceRate };
+}
+
+/** Bench minutes of a repair with its parts. */
+export const repairMinutes = ({ minutes, money }: Pick<RepairAction, 'minutes' | 'money'>): Minutes =>
+  minutes + (60 * money) / practiceRate;
+
+/**
+ * Plays a hunt from its beginning: the same acts on the same set always come to the same.
+ *
+ * @throws Refusal where an act names a check or a repair the sheet does not have, or comes after the end
+ */
+export function playHunt(hunt: PracticeHunt, acts: readonly HuntAct[]): PlayedHunt {
+  const { predictions, fault, seed } = hunt;
+  const { sheet } = predictions.model;
+  const log: LogEntry[] = [];
+  const steps: HuntStep[] = [];
+  let ended: PlayedHunt['ended'];
+  let money = 0;
+  const record = (...bodies: readonly LogBody[]) => {
+    for (const body of bodies)
+      log.push({ id: `practice-${String(log.length).padStart(4, '0')}`, at: '1970-01-01T00:00:00Z', body });
+  };
+  const play = (act: HuntAct, place: number): Omit<HuntStep, 'from'> => {
+    const { bench } = caseAfter(hunt, log);
+    const here = bench.context;
+    const scene = { sheet, bench };
+    /** What being live does, by the fuses that were renewed. */
+    const suffered = (from: Context, to: Context, reading: Minutes): Consequence[] => {
+      if (to.power !== 'live') return [];
+      const renewed = renewedBy(predictions, new Set(bench.repairs.flatMap(({ repair }) => repair.cures)));
+      return harmedBy(harmsOf(predictions.behaviour(fault, to), renewed), from, to, reading);
+    };
+    switch (act.kind) {
+      case 'power': {
+        const to = { ...here, power: act.to };
+        if (here.power === act.to) return { act, minutes: 0, consequences: [] };
+        if (act.to === 'proven') {
+          if (here.power === 'live') record({ kind: 'power', power: 'unplugged' });
+          // Every store is discharged and then measured.
+          for (const store of sheet.stores.keys()) record({ kind: 'store', store, volts: 2 });
+        } else record({ kind: 'power', power: act.to });
+        const unplugging = act.to === 'unplugged';
+        return {
+          act,
+          minutes: unplugging ? moved.unplugging : changeCost(sheet, here, to),
+          consequences: suffered(here, to, 0),
+        };
+      }
+      case 'lamp':
+      case 'isolation': {
+        if (here.power === 'live')
+          throw new Refusal(
+            `the plug is in: take it out first, then put the ${act.kind === 'lamp' ? 'lamp' : 'transformer'} in or out`,
+          );
+        record({ kind: act.kind, fitted: act.fitted });
+        return { act, minutes: moved.fitting, consequences: [] };
+      }
+      case 'probe': {
+        const check = predictions.checks.get(act.check);
+        if (!check) throw new Refusal(`${sheet.title} has no point "${act.check}"`);
+        const slip = slipOfProbing(check, scene);
+        if (slip) return { act, minutes: check.minutes, consequences: [slip] };
+        const random = seeded(seed + 7919 * (place + 1));
+        const answer = answerFrom(predictions.expectation(fault, check, here), noise, random);
+        record({ kind: 'reading', check: check.id, answer, text: '' });
+        return {
+          act,
+          read: { check, answer, context: here },
+          minutes: check.minutes,
+          consequences: suffered(here, here, check.minutes),
+        };
+      }
+      case 'repair': {
+        const action = repairActions(sheet).find(({ id }) => id === act.action);
+        if (!action) throw new Refusal(`${sheet.title} has no repair "${act.action}"`);
+        const slip = slipOfWorking(scene);
+        if (slip) return { act, minutes: 0, consequences: [slip] };
+        const cured = action.cures.includes(fault.id);
+        const { id, title, listed, minutes } = action;
+        record({ kind: 'repair', action: id, title, cures: listed, money: action.money, minutes, note: '' });
+        money += action.money;
+        // What a repair did is seen at once: power on, and a look.
+        const lit = { ...liveCold, lamp: here.lamp };
+        record({ kind: 'power', power: 'live' });
+        const picture = predictions.checks.get('picture')!;
+        const seen = answerFrom(
+          predictions.expectation(cured ? undefined : fault, picture, lit),
+          0,
+          seeded(seed + place),
+        );
+        record({ kind: 'reading', check: 'picture', answer: seen, text: '' });
+        if (cured) ended = 'cured';
+        return {
+          act,
+          repair: { ...action, cured },
+          minutes: repairMinutes(action) + moved.looking,
+          consequences: cured ? [] : suffered(here, lit, picture.minutes),
+        };
+      }
+      case 'give up':
+        ended = 'given up';
+        return { act, minutes: 0, consequences: [] };
+    }
+  };
+  acts.forEach((act, place) => {
+    if (ended) throw new Refusal('the hunt is over');
+    const from = log.length;
+    steps.push({ ...play(act, place), from });
+  });
+  const { bench } = caseAfter(hunt, log);
+  const sum = (pick: (step: HuntStep) => number) => steps.reduce((total, step) => total + pick(step), 0);
+  return {
+    steps,
+    log,
+    context: bench.context,
+    isolated: bench.isolated,
+    minutes: sum(({ minutes }) => minutes),
+    money,
+    harm: sum(({ consequences }) => consequences.reduce((total, { minutes }) => total + minutes, 0)),
+    ended,
+  };
+}
