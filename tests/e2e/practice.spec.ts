@@ -34,3 +34,48 @@ test('ten drills by the keyboard, each with its reason; nothing of it enters the
   await expect(page.getByText('What you can · 10 answered')).toBeVisible();
   expect(rowsOf(demo.database)).toBe(before);
 });
+
+test('a hunt with two slips is cured by the keyboard and looked back on; nothing of it enters the shop', async ({
+  page,
+  demo,
+}) => {
+  const before = rowsOf(demo.database);
+  await page.goto(`${demo.address}/practice`);
+  await page.getByRole('link', { name: 'Hunt a hidden fault' }).click();
+  await page.waitForURL(/hunt$/);
+  // The same set each time.
+  const kept = { seed: 12, aim: 'tube', acts: [], hints: [] };
+  await page.evaluate((hunt) => localStorage.setItem('tovrik-hunt', JSON.stringify(hunt)), kept);
+  await page.reload();
+  const entry = page.getByRole('combobox');
+  const record = page.locator('[data-count]');
+  let count = 0;
+  const type = async (line: string) => {
+    await expect(entry).toBeFocused();
+    await page.keyboard.type(line);
+    await page.keyboard.press('Enter');
+    count += 1;
+    await expect(record).toHaveAttribute('data-count', String(count));
+  };
+  await type('power on');
+  await type('surge resistor');
+  await expect(record).toContainText('the meter’s fuse goes');
+  await type('plug out');
+  await type('fit a new surge');
+  await expect(record).toContainText('A store may still be charged');
+  await page.getByRole('button', { name: 'where' }).click();
+  await expect(page.getByText(/From what you know it lies in/)).toBeVisible();
+  await type('discharge');
+  await type('surge resistor');
+  // The hunt is still there after the page was left.
+  await page.reload();
+  await expect(record).toHaveAttribute('data-count', String(count));
+  await type('fit a new surge');
+  const debrief = page.getByRole('region', { name: 'Debrief' });
+  await expect(debrief.getByRole('heading', { name: 'Surge resistor open' })).toBeVisible();
+  await expect(debrief).toContainText(/It took you \d+ min; .* One hint was asked for\./);
+  await expect(debrief.getByRole('row', { name: /Fit a new surge resistor/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Another set' }).click();
+  await expect(record).toHaveAttribute('data-count', '0');
+  expect(rowsOf(demo.database)).toBe(before);
+});

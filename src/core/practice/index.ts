@@ -1,4 +1,17 @@
 export { answerFrom } from './answering';
+export {
+  caseAfter,
+  type Consequence,
+  type Debrief,
+  type DebriefedDecision,
+  debriefOf,
+  drawHunt,
+  type HuntAct,
+  type HuntStep,
+  type PlayedHunt,
+  playHunt,
+  type PracticeHunt,
+} from './hunts';
 export { hiddenFault } from './hiddenFault';
 export { complaintOf, hunt, type HuntPolicy } from './hunt';
 export { traceKinds, traceOf, type LabelledTrace, type TraceKind } from './traces';

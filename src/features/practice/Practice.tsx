@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useCallback, useState } from 'react';
 import { type Drill, type Skill, skills } from '@/core/practice';
 import { Bar, useDraft } from '@/ui';
@@ -56,6 +57,7 @@ export function Practice({ first }: { readonly first: Drill }) {
     <div>
       <p className={styles.band}>
         <strong>Practice</strong> Nothing of it enters the shop’s record, its counts or its shelf.
+        <Link href="/practice/hunt">Hunt a hidden fault</Link>
       </p>
       <div className={styles.page}>
         <section aria-label="The drill" className={styles.now}>

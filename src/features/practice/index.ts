@@ -1,1 +1,2 @@
+export { Hunt } from './Hunt';
 export { Practice } from './Practice';

@@ -17,6 +17,7 @@ export const navigation = [
 export const more = [
   { href: '/trace', title: 'Trace a board' },
   { href: '/practice', title: 'Practice: drills' },
+  { href: '/practice/hunt', title: 'Practice: hunt a hidden fault' },
   { href: '/patterns', title: 'Patterns' },
   { href: '/settings', title: 'Settings and data' },
 ] as const;

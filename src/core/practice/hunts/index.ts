@@ -1,4 +1,4 @@
 export { type Consequence } from './consequences';
 export { type Debrief, type DebriefedDecision, debriefOf } from './debrief';
 export { drawHunt, type PracticeHunt } from './drawHunt';
-export { caseAfter, type HuntAct, type HuntStep, type PlayedHunt, playHunt, practiceRate } from './playedHunt';
+export { caseAfter, type HuntAct, type HuntStep, type PlayedHunt, playHunt } from './playedHunt';

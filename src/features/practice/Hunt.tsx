@@ -1,0 +1,110 @@
+'use client';
+
+import Link from 'next/link';
+import { depict } from '@/core/picture';
+import { powerWords } from '@/workshop/job';
+import { minutesText, moneyText, PictureView } from '@/ui';
+import { HuntDebrief } from './HuntDebrief';
+import { HuntEntry } from './HuntEntry';
+import { HuntRecord } from './HuntRecord';
+import { type Aim, aims, hintLevels } from './huntView';
+import { useHunt } from './useHunt';
+import styles from './hunt.module.css';
+
+/** A hidden fault in a set that hurts nobody: found by probing, cured by a repair, and looked back on. */
+export function Hunt() {
+  const { kept, view, refused, busy, begin, act, hint } = useHunt();
+  return (
+    <div aria-busy={busy}>
+      <section
+        className={styles.band}
+        data-power={view?.power}
+        aria-label={view ? `Practice: the set is ${powerWords[view.power].toLowerCase()}` : 'Practice'}
+      >
+        <strong>Practice</strong>
+        {view && (
+          <>
+            <b role="status">{powerWords[view.power]}</b>
+            <span>{view.isolated ? 'Isolated' : 'Not isolated'}</span>
+            <span>{view.lamp ? 'Lamp in series' : 'Lamp out'}</span>
+          </>
+        )}
+        <span className={styles.aside}>Nothing of it enters the shop’s record.</span>
+        <Link href="/practice">Drills</Link>
+      </section>
+      {refused !== undefined && (
+        <p role="alert" className={`bad ${styles.refused}`}>
+          {refused}
+        </p>
+      )}
+      {!view && !busy && <Begin onBegin={begin} />}
+      {view && kept && (
+        <div className={styles.page}>
+          <section aria-label="The set" className={styles.set}>
+            <p className="label">On the bench</p>
+            <h1>{view.set}</h1>
+            {view.symptoms.length > 0 && <PictureView picture={depict(view.family, view.symptoms)} />}
+            <p>{view.complaint}</p>
+            <dl className={styles.purse}>
+              <dt>Clock</dt>
+              <dd className="figure">{minutesText(view.minutes)}</dd>
+              <dt>Parts</dt>
+              <dd className="figure">{moneyText(view.money, '£')}</dd>
+              <dt>Went wrong</dt>
+              <dd className="figure" data-much={view.harm >= 1 || undefined}>
+                {minutesText(view.harm)}
+              </dd>
+            </dl>
+            {!view.ended && (
+              <div className={styles.hints}>
+                <p className="label">A hint</p>
+                {hintLevels.map((level) => (
+                  <button key={level} type="button" className="press" disabled={busy} onClick={() => hint(level)}>
+                    {level}
+                  </button>
+                ))}
+                <button type="button" className="press" disabled={busy} onClick={() => act({ kind: 'give up' })}>
+                  give up
+                </button>
+                {kept.hints.length > 0 && <p role="status">{kept.hints[kept.hints.length - 1]}</p>}
+              </div>
+            )}
+            {view.ended && <Begin onBegin={begin} again />}
+          </section>
+          <div className={styles.work}>
+            {view.debrief ? (
+              <HuntDebrief debrief={view.debrief} hints={kept.hints.length} />
+            ) : (
+              <HuntEntry view={view} busy={busy} hints={kept.hints.length} onAct={act} />
+            )}
+            <HuntRecord rows={view.rows} />
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** What set to draw. */
+function Begin({ onBegin, again }: { onBegin: (aim: Aim) => void; readonly again?: boolean }) {
+  return (
+    <section aria-label="Another hunt" className={again ? styles.again : styles.begin}>
+      {!again && (
+        <>
+          <h1>A set with a hidden fault</h1>
+          <p>
+            Its owner tells what he saw. Power it, probe it, change what you hold guilty. The clock runs by what each
+            thing takes at a real bench, and what would have hurt you or the set is told, with the usual precaution.
+          </p>
+        </>
+      )}
+      <div>
+        {(Object.entries(aims) as [Aim, string][]).map(([aim, title], place) => (
+          <button key={aim} type="button" className={`press ${place === 0 ? 'main' : ''}`} onClick={() => onBegin(aim)}>
+            {again && place === 0 ? 'Another set' : title}
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,123 @@
+import { Command } from 'cmdk';
+import { useEffect, useRef, useState } from 'react';
+import { type HuntAct } from '@/core/practice';
+import { minutesText, moneyText } from '@/ui';
+import { type HuntView } from './huntView';
+import styles from './hunt.module.css';
+
+interface HuntEntryProps {
+  readonly view: HuntView;
+  readonly busy: boolean;
+  /** Hints asked for so far: after each the entry is ready again. */
+  readonly hints: number;
+  onAct(act: HuntAct): void;
+}
+
+/** So many of what fits are shown. */
+const most = 7;
+
+/** Does a text hold every word that was typed? */
+const holds = (text: string, typed: string): boolean => typed.split(/\s+/).every((word) => text.includes(word));
+
+/** Those that begin with what was typed first, then those that hold it as it was typed. */
+const closestFirst = <T extends { readonly title: string }>(found: readonly T[], sought: string): T[] => {
+  const distance = ({ title }: T) => {
+    const at = title.toLowerCase().indexOf(sought);
+    return at === 0 ? 0 : at > 0 ? 1 : 2;
+  };
+  return [...found].sort((a, b) => distance(a) - distance(b));
+};
+
+/** What to do next, typed or picked: how the set stands, a place to probe, a part to change. */
+export function HuntEntry({ view, busy, hints, onAct }: HuntEntryProps) {
+  const [typed, setTyped] = useState('');
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => input.current?.focus(), [hints, view.rows.length]);
+  const sought = typed.trim().toLowerCase();
+  const off = view.power !== 'live';
+  const states: readonly (readonly [string, string, HuntAct, boolean])[] = [
+    ['Power on', 'live power on plug in', { kind: 'power', to: 'live' }, off],
+    ['Plug out', 'unplugged off plug out', { kind: 'power', to: 'unplugged' }, !off],
+    [
+      'Plug out, discharge and measure the stores',
+      'proven dead discharge stores off plug out',
+      { kind: 'power', to: 'proven' },
+      view.power !== 'proven',
+    ],
+    [view.lamp ? 'Lamp out' : 'Lamp in series', 'lamp in series out', { kind: 'lamp', fitted: !view.lamp }, off],
+    [
+      view.isolated ? 'Isolating transformer out' : 'Isolating transformer in',
+      'isolation isolating transformer in out',
+      { kind: 'isolation', fitted: !view.isolated },
+      off,
+    ],
+    ['Give up and be told', 'give up end', { kind: 'give up' }, sought !== ''],
+  ];
+  const shown = states.filter(([title, words, , can]) => can && holds(`${words} ${title.toLowerCase()}`, sought));
+  const checks = closestFirst(
+    view.checks.filter(({ words }) => holds(words, sought)),
+    sought,
+  );
+  const repairs =
+    sought === ''
+      ? []
+      : closestFirst(
+          view.repairs.filter(({ title }) => holds(title.toLowerCase(), sought)),
+          sought,
+        );
+  const take = (act: HuntAct) => () => {
+    if (busy) return;
+    setTyped('');
+    onAct(act);
+  };
+  return (
+    <Command label="What to do next" shouldFilter={false} className={styles.entry}>
+      <Command.Input
+        ref={input}
+        autoFocus
+        value={typed}
+        maxLength={80}
+        onValueChange={setTyped}
+        placeholder="power on · a point to probe · a part to change"
+      />
+      <Command.List>
+        <Command.Empty>Nothing of that name on this set.</Command.Empty>
+        {shown.length > 0 && (
+          <Command.Group heading="The set">
+            {shown.map(([title, , act]) => (
+              <Command.Item key={title} value={`set ${title}`} onSelect={take(act)}>
+                {title}
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
+        {checks.length > 0 && (
+          <Command.Group heading={`Probe · ${checks.length}`}>
+            {checks.slice(0, most).map(({ id, title, where, state, minutes }) => (
+              <Command.Item key={id} value={`probe ${id}`} onSelect={take({ kind: 'probe', check: id })}>
+                <span>
+                  {title} <small>{where}</small>
+                </span>
+                <small>
+                  {state === 'live' ? 'under power' : 'plug out'} · {minutesText(minutes)}
+                </small>
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
+        {repairs.length > 0 && (
+          <Command.Group heading={`Change · ${repairs.length}`}>
+            {repairs.slice(0, most).map(({ id, title, minutes, money }) => (
+              <Command.Item key={id} value={`repair ${id}`} onSelect={take({ kind: 'repair', action: id })}>
+                <span>{title}</span>
+                <small>
+                  {minutesText(minutes)} · {moneyText(money, '£')}
+                </small>
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
+      </Command.List>
+    </Command>
+  );
+}

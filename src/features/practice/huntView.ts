@@ -1,0 +1,265 @@
+import { type Check } from '@/core/behaviour';
+import { adviseOn } from '@/core/diagnosis';
+import {
+  caseAfter,
+  type Consequence,
+  type Debrief,
+  type DebriefedDecision,
+  debriefOf,
+  drawHunt,
+  type HuntAct,
+  type HuntStep,
+  type PlayedHunt,
+  playHunt,
+  type PracticeHunt,
+} from '@/core/practice';
+import { type Symptom, symptomTitles } from '@/core/picture';
+import { Refusal } from '@/core/quantity';
+import { answerText, judgeAnswer } from '@/core/reading';
+import { repairActions } from '@/core/repair';
+import { familyOf, type Sheet, type Technology } from '@/core/sheet';
+import { type MarkName } from '@/ui';
+
+/** What sets one may ask to practise on. */
+export const aims = {
+  any: 'Any set',
+  tube: 'CRT sets',
+  panel: 'Plasmas',
+  light: 'Lamp projectors',
+} as const;
+export type Aim = keyof typeof aims;
+
+/** A place that can be probed. */
+export interface HuntCheck {
+  readonly id: string;
+  readonly title: string;
+  readonly where: string;
+  readonly state: Check['state'];
+  readonly minutes: number;
+  readonly words: string;
+}
+
+export interface HuntRepair {
+  readonly id: string;
+  readonly title: string;
+  readonly minutes: number;
+  readonly money: number;
+}
+
+export interface HuntRow {
+  readonly title: string;
+  readonly value: string;
+  readonly mark: MarkName | undefined;
+  /** The verdict, or what a repair came to. */
+  readonly words: string;
+  readonly expected: string;
+  readonly minutes: number;
+  readonly consequences: readonly Consequence[];
+}
+
+/** A decision looked back on, in words with its figures. */
+export interface DebriefRow {
+  readonly title: string;
+  readonly words: string;
+  readonly bits: number;
+  readonly minutes: number;
+  readonly loss: number;
+  readonly slips: number;
+  readonly luck: number;
+}
+
+export interface DebriefView {
+  readonly culprit: string;
+  readonly summary: string;
+  readonly rows: readonly DebriefRow[];
+  readonly own: number;
+  readonly lost: number;
+  readonly slips: number;
+  readonly luck: number;
+  readonly expected: number;
+  readonly planner: Debrief['planner'];
+}
+
+/** A hunt as its page shows it. Where it is not over, nothing in it tells what is wrong. */
+export interface HuntView {
+  readonly set: string;
+  readonly family: ReturnType<typeof familyOf>;
+  readonly symptoms: readonly Symptom[];
+  readonly complaint: string;
+  readonly power: PlayedHunt['context']['power'];
+  readonly lamp: boolean;
+  readonly isolated: boolean;
+  readonly minutes: number;
+  readonly money: number;
+  readonly harm: number;
+  readonly rows: readonly HuntRow[];
+  readonly ended: PlayedHunt['ended'];
+  readonly checks: readonly HuntCheck[];
+  readonly repairs: readonly HuntRepair[];
+  readonly debrief: DebriefView | undefined;
+}
+
+/** The sets that are meant by an aim. */
+export const setsFor = (sheets: Iterable<Sheet>, aim: Aim): Sheet[] =>
+  [...sheets].filter(({ technology }) => aim === 'any' || aim === aimOf(technology));
+
+const aimOf = (technology: Technology): Aim => familyOf(technology);
+
+export function huntViewOf(sheets: readonly Sheet[], seed: number, acts: readonly HuntAct[]): HuntView {
+  const hunt = drawHunt(sheets, seed);
+  const played = playHunt(hunt, acts);
+  const { sheet } = hunt.predictions.model;
+  const { symptoms, signs } = hunt.complaint;
+  const told = [
+    ...symptoms.map((symptom) => symptomTitles[symptom]),
+    ...Object.entries(signs).map(([sign, state]) => `${sheet.signs.get(sign)!.title}: ${state}`),
+  ];
+  return {
+    set: sheet.title,
+    family: familyOf(sheet.technology),
+    symptoms,
+    complaint: told.join(' · '),
+    power: played.context.power,
+    lamp: played.context.lamp,
+    isolated: played.isolated,
+    minutes: played.minutes,
+    money: played.money,
+    harm: played.harm,
+    rows: played.steps.map((step) => rowOf(hunt, step)),
+    ended: played.ended,
+    checks: [...hunt.predictions.checks.values()].map(({ id, title, where, state, minutes, aliases }) => ({
+      id,
+      title,
+      where,
+      state,
+      minutes,
+      words: [id, title, where, ...aliases].join(' ').toLowerCase(),
+    })),
+    repairs: repairActions(sheet)
+      .filter(({ listed }) => listed.length > 0)
+      .map(({ id, title, minutes, money }) => ({ id, title, minutes, money })),
+    debrief: played.ended && debriefView(hunt, played),
+  };
+}
+
+const powerTitles = { live: 'Power on', unplugged: 'Plug out', proven: 'Plug out, stores discharged and measured' };
+
+function titleOf({ act, read, repair }: HuntStep, hunt: PracticeHunt): string {
+  switch (act.kind) {
+    case 'power':
+      return powerTitles[act.to];
+    case 'lamp':
+      return act.fitted ? 'Lamp in series' : 'Lamp out';
+    case 'isolation':
+      return act.fitted ? 'Isolating transformer in' : 'Isolating transformer out';
+    case 'probe':
+      return (read?.check ?? hunt.predictions.checks.get(act.check)!).title;
+    case 'repair':
+      return repair?.title ?? repairActions(hunt.predictions.model.sheet).find(({ id }) => id === act.action)!.title;
+    case 'give up':
+      return 'Given up';
+  }
+}
+
+function rowOf(hunt: PracticeHunt, step: HuntStep): HuntRow {
+  const { read, repair, minutes, consequences } = step;
+  const judged = read && judgeAnswer(hunt.predictions, read.check, read.answer, read.context);
+  return {
+    title: titleOf(step, hunt),
+    value: read ? answerText(read.check, read.answer) : '',
+    mark: judged?.mark ?? (repair ? (repair.cured ? 'within' : 'odd') : undefined),
+    words: judged?.words ?? (repair ? (repair.cured ? 'the set works' : 'no better: it was something else') : ''),
+    expected: judged?.expected ?? '',
+    minutes,
+    consequences,
+  };
+}
+
+/** From so many minutes on a difference is worth words. */
+const worthWords = 0.5;
+const inMinutes = (minutes: number) => `${minutes.toFixed(minutes < 10 ? 1 : 0)} min`;
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+
+/** What there is to say of a decision, in one sentence. */
+function said({ steps, bits, loss, better, chance, luck }: DebriefedDecision): string {
+  const { repair, read } = steps[steps.length - 1]!;
+  if (repair) {
+    const at = `Tried at ${percent(chance!)}`;
+    if (better?.kind === 'probe')
+      return `${at}. “${better.title}” first was expected to save ${inMinutes(loss)}: acting came too soon.`;
+    if (better)
+      return `${at}. “${better.title}” at ${percent(better.chance!)} was the better try by ${inMinutes(loss)}.`;
+    return repair.cured ? `${at}, and right to.` : `${at}, and right to, though it was something else.`;
+  }
+  if (!read) return 'Nothing was learnt.';
+  const told = bits > 0.05 ? `It told ${bits.toFixed(1)} bits.` : 'It told nothing that was not known.';
+  if (better?.kind === 'repair')
+    return `${told} Measuring on cost ${inMinutes(loss)}: “${better.title}” stood at ${percent(better.chance!)} and was worth trying.`;
+  if (better) return `${told} “${better.title}” was expected to be ${inMinutes(loss)} quicker.`;
+  if (luck > 2) return `${told} Well asked, and badly answered: ${inMinutes(luck)} worse than was to be expected.`;
+  return `${told} As good as any there was.`;
+}
+
+const upperFirst = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+function debriefView(hunt: PracticeHunt, played: PlayedHunt): DebriefView {
+  const { decisions, expected, planner, left } = debriefOf(hunt, played);
+  const total = (pick: (one: DebriefedDecision) => number) => decisions.reduce((sum, one) => sum + pick(one), 0);
+  const [lost, slips, luck] = [total(({ loss }) => loss), total((one) => one.slips), total((one) => one.luck)];
+  const own = played.minutes + played.harm;
+  const parts = [
+    lost >= worthWords ? `${inMinutes(lost)} went to probes and tries where others were better` : '',
+    slips >= worthWords ? `${inMinutes(slips)} to what went wrong on the way` : '',
+    Math.abs(luck) >= worthWords ? `luck ${luck < 0 ? 'gave' : 'took'} ${inMinutes(Math.abs(luck))}` : '',
+  ].filter(Boolean);
+  return {
+    culprit: hunt.fault.title,
+    summary: `${played.ended === 'cured' ? `It took you ${inMinutes(own)}` : `You gave up after ${inMinutes(own)}, with ${inMinutes(left)} still to be expected`}; from what the owner told ${inMinutes(expected)} was to be expected.${parts.length > 0 ? ` ${upperFirst(parts.join(', '))}.` : ''}`,
+    rows: decisions.map((one) => ({
+      title: titleOf(one.steps[one.steps.length - 1]!, hunt),
+      words: said(one),
+      bits: one.bits,
+      minutes: one.minutes,
+      loss: one.loss,
+      slips: one.slips,
+      luck: one.luck,
+    })),
+    own,
+    lost,
+    slips,
+    luck,
+    expected,
+    planner,
+  };
+}
+
+/** How much a hint gives away. */
+export const hintLevels = ['where', 'what to do', 'what it is'] as const;
+export type HintLevel = (typeof hintLevels)[number];
+
+/** A hint on a hunt that is not over: the block most suspected, the next step, or the part most suspected, with chances. */
+export function hintOf(sheets: readonly Sheet[], seed: number, acts: readonly HuntAct[], level: HintLevel): string {
+  const hunt = drawHunt(sheets, seed);
+  const { log, ended } = playHunt(hunt, acts);
+  if (ended) throw new Refusal('the hunt is over: the debrief says it all');
+  const advice = adviseOn(caseAfter(hunt, log));
+  const { sheet } = hunt.predictions.model;
+  const suspects = advice.posterior.suspects.filter(({ cured }) => !cured);
+  if (level === 'where') {
+    const blocks = new Map<string, number>();
+    for (const { fault, probability } of suspects) {
+      const { block } = sheet.parts.get(fault.part)!;
+      blocks.set(block, (blocks.get(block) ?? 0) + probability);
+    }
+    const [[block, chance]] = [...blocks].sort(([, a], [, b]) => b - a) as [[string, number]];
+    return `From what you know it lies in ${sheet.blocks.get(block)!.title} with ${percent(chance)}.`;
+  }
+  if (level === 'what to do') {
+    const [probe] = advice.probes;
+    return advice.next === 'probe' && probe
+      ? `Probe “${probe.probe.check.title}”: expected to save ${inMinutes(Math.max(0, probe.saves))}.`
+      : `“${advice.repairs[0]!.action.title}”: no probe is worth its minutes any more.`;
+  }
+  const [first] = [...suspects].sort((a, b) => b.probability - a.probability);
+  return `Most suspected: ${first!.fault.title}, ${percent(first!.probability)}.`;
+}

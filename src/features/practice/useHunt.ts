@@ -1,0 +1,86 @@
+import { useCallback, useEffect, useState } from 'react';
+import { type HuntAct } from '@/core/practice';
+import { useDraft } from '@/ui';
+import { hintFor, viewHunt } from './huntActions';
+import { type Aim, type HintLevel, type HuntView } from './huntView';
+
+/** A hunt as this browser keeps it: the set by its seed, and what was done to it. */
+export interface KeptHunt {
+  readonly seed: number;
+  readonly aim: Aim;
+  readonly acts: readonly HuntAct[];
+  readonly hints: readonly string[];
+}
+
+/** A hunt as it was kept; undefined where there is none, or none that can be read. */
+export function readHunt(text: string | null): KeptHunt | undefined {
+  try {
+    const kept = JSON.parse(text ?? 'null') as KeptHunt | null;
+    return kept && Number.isSafeInteger(kept.seed) && Array.isArray(kept.acts) && Array.isArray(kept.hints)
+      ? kept
+      : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+const drawnNew = (aim: Aim): KeptHunt => ({ seed: Math.floor(Math.random() * 2 ** 31), aim, acts: [], hints: [] });
+
+/** The hunt of this browser, as the server answers it. Nothing of it is stored there. */
+export function useHunt() {
+  const { draft, keep } = useDraft('hunt');
+  const [own, setOwn] = useState<KeptHunt>();
+  const kept = own ?? readHunt(draft);
+  const [view, setView] = useState<HuntView>();
+  const [refused, setRefused] = useState<string>();
+  const [busy, setBusy] = useState(false);
+
+  /** Shows a hunt, and keeps it once the server has taken it. */
+  const show = useCallback(
+    async (next: KeptHunt) => {
+      setBusy(true);
+      const { seed, aim, acts } = next;
+      const answer = await viewHunt({ seed, aim, acts }).catch(() => ({
+        refused: 'The server is away: nothing is lost, try again.',
+      }));
+      setBusy(false);
+      if ('refused' in answer) return setRefused(answer.refused);
+      setRefused(undefined);
+      setOwn(next);
+      setView(answer.done);
+      keep(JSON.stringify(next));
+    },
+    [keep],
+  );
+  const left = kept !== undefined && view === undefined && refused === undefined;
+  useEffect(() => {
+    if (!left) return;
+    const soon = setTimeout(() => void show(kept));
+    return () => clearTimeout(soon);
+    // A hunt that was left is taken up once.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [left]);
+
+  return {
+    kept,
+    view,
+    refused,
+    busy: busy || left,
+    begin: (aim: Aim) => void show(drawnNew(aim)),
+    act: (act: HuntAct) => {
+      if (kept && !busy && !view?.ended) void show({ ...kept, acts: [...kept.acts, act] });
+    },
+    hint: (level: HintLevel) => {
+      if (!kept) return;
+      const { seed, aim, acts } = kept;
+      void hintFor({ seed, aim, acts }, level)
+        .catch(() => ({ refused: 'The server is away: ask again.' }))
+        .then((answer) => {
+          if ('refused' in answer) return setRefused(answer.refused);
+          const next = { ...kept, hints: [...kept.hints, answer.done] };
+          setOwn(next);
+          keep(JSON.stringify(next));
+        });
+    },
+  };
+}
