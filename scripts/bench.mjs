@@ -1,5 +1,5 @@
 // npm run bench: how well faults are named, how fast the core and the interface are.
-// Parts of it by name: npm run bench -- plan diagnosis openworld speed circuits traces supply setup shop tracing browser; of diagnosis, sheets by their id
+// Parts of it by name: npm run bench -- plan diagnosis openworld speed circuits traces supply setup shop tracing practice browser; of diagnosis, sheets by their id
 import { ensureBuilt, ensureInstalled, runPackage, scripts } from './setup.mjs';
 
 ensureInstalled();
@@ -16,6 +16,7 @@ const parts = [
   'setup',
   'shop',
   'tracing',
+  'practice',
   'browser',
 ];
 for (const part of parts.filter((part) => part !== 'browser' && wanted(part)))

@@ -44,7 +44,7 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   await page.getByRole('link', { name: 'Hunt a hidden fault' }).click();
   await page.waitForURL(/hunt$/);
   // The same set each time.
-  const kept = { seed: 12, aim: 'tube', acts: [], hints: [] };
+  const kept = { seed: 12, aim: 'tube', grade: 1, acts: [], hints: [] };
   await page.evaluate((hunt) => localStorage.setItem('tovrik-hunt', JSON.stringify(hunt)), kept);
   await page.reload();
   const entry = page.getByRole('combobox');

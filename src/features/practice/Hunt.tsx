@@ -1,7 +1,9 @@
 'use client';
 
 import Link from 'next/link';
+import { useState } from 'react';
 import { depict } from '@/core/picture';
+import { type Grade, grades } from '@/core/practice';
 import { powerWords } from '@/workshop/job';
 import { minutesText, moneyText, PictureView } from '@/ui';
 import { HuntDebrief } from './HuntDebrief';
@@ -37,11 +39,11 @@ export function Hunt() {
           {refused}
         </p>
       )}
-      {!view && !busy && <Begin onBegin={begin} />}
+      {!view && <Begin busy={busy} onBegin={(aim, grade) => void begin(aim, grade)} />}
       {view && kept && (
         <div className={styles.page}>
           <section aria-label="The set" className={styles.set}>
-            <p className="label">On the bench</p>
+            <p className="label">On the bench{kept.grade && ` · ${kept.grade} of 5`}</p>
             <h1>{view.set}</h1>
             {view.symptoms.length > 0 && <PictureView picture={depict(view.family, view.symptoms)} />}
             <p>{view.complaint}</p>
@@ -69,7 +71,7 @@ export function Hunt() {
                 {kept.hints.length > 0 && <p role="status">{kept.hints[kept.hints.length - 1]}</p>}
               </div>
             )}
-            {view.ended && <Begin onBegin={begin} again />}
+            {view.ended && <Begin busy={busy} onBegin={(aim, grade) => void begin(aim, grade)} again />}
           </section>
           <div className={styles.work}>
             {view.debrief ? (
@@ -85,8 +87,16 @@ export function Hunt() {
   );
 }
 
-/** What set to draw. */
-function Begin({ onBegin, again }: { onBegin: (aim: Aim) => void; readonly again?: boolean }) {
+interface BeginProps {
+  readonly busy: boolean;
+  readonly again?: boolean;
+  onBegin(aim: Aim, grade: Grade | undefined): void;
+}
+
+/** What set to draw, and how hard. */
+function Begin({ busy, again, onBegin }: BeginProps) {
+  const [aim, setAim] = useState<Aim>('any');
+  const [grade, setGrade] = useState<Grade>();
   return (
     <section aria-label="Another hunt" className={again ? styles.again : styles.begin}>
       {!again && (
@@ -98,13 +108,28 @@ function Begin({ onBegin, again }: { onBegin: (aim: Aim) => void; readonly again
           </p>
         </>
       )}
-      <div>
-        {(Object.entries(aims) as [Aim, string][]).map(([aim, title], place) => (
-          <button key={aim} type="button" className={`press ${place === 0 ? 'main' : ''}`} onClick={() => onBegin(aim)}>
-            {again && place === 0 ? 'Another set' : title}
+      <div role="group" aria-label="What set">
+        {(Object.entries(aims) as [Aim, string][]).map(([one, title]) => (
+          <button key={one} type="button" className="press" aria-pressed={aim === one} onClick={() => setAim(one)}>
+            {title}
           </button>
         ))}
       </div>
+      <div role="group" aria-label="How hard">
+        <button type="button" className="press" aria-pressed={grade === undefined} onClick={() => setGrade(undefined)}>
+          Any
+        </button>
+        {grades.map((one) => (
+          <button key={one} type="button" className="press" aria-pressed={grade === one} onClick={() => setGrade(one)}>
+            {one}
+            <span className="unseen"> of 5</span>
+          </button>
+        ))}
+        <span className="soft">how hard, 5 the hardest</span>
+      </div>
+      <button type="button" className="press main" disabled={busy} onClick={() => onBegin(aim, grade)}>
+        {again ? 'Another set' : 'Put it on the bench'}
+      </button>
     </section>
   );
 }

@@ -19,6 +19,10 @@ const most = 7;
 /** Does a text hold every word that was typed? */
 const holds = (text: string, typed: string): boolean => typed.split(/\s+/).every((word) => text.includes(word));
 
+/** Does some word of a text begin as each word that was typed? */
+const begins = (text: string, typed: string): boolean =>
+  typed.split(/\s+/).every((word) => text.split(/\s+/).some((one) => one.startsWith(word)));
+
 /** Those that begin with what was typed first, then those that hold it as it was typed. */
 const closestFirst = <T extends { readonly title: string }>(found: readonly T[], sought: string): T[] => {
   const distance = ({ title }: T) => {
@@ -53,7 +57,7 @@ export function HuntEntry({ view, busy, hints, onAct }: HuntEntryProps) {
     ],
     ['Give up and be told', 'give up end', { kind: 'give up' }, sought !== ''],
   ];
-  const shown = states.filter(([title, words, , can]) => can && holds(`${words} ${title.toLowerCase()}`, sought));
+  const shown = states.filter(([title, words, , can]) => can && begins(`${words} ${title.toLowerCase()}`, sought));
   const checks = closestFirst(
     view.checks.filter(({ words }) => holds(words, sought)),
     sought,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { drawHunt, type HuntAct } from '@/core/practice';
 import { repairActions } from '@/core/repair';
 import { shippedSheets } from '@/sheets';
-import { hintFor, viewHunt } from './huntActions';
+import { drawFrom, hintFor, viewHunt } from './huntActions';
 import { huntViewOf, setsFor } from './huntView';
 import { readHunt } from './useHunt';
 
@@ -68,6 +68,21 @@ describe('a hunt as its page shows it', () => {
     expect(await hintFor({ seed, aim: 'tube', acts: [{ kind: 'give up' }] }, 'where')).toMatchObject({
       refused: expect.stringContaining('the hunt is over') as unknown,
     });
+  });
+});
+
+describe('a hunt that is asked for', () => {
+  it('is of the grade and the kind that was wanted, the same from the same seed on', async () => {
+    for (const grade of [1, 5] as const) {
+      const drawnOne = await drawFrom({ seed: 40, aim: 'panel', grade });
+      expect(drawnOne).toEqual({ done: { seed: expect.any(Number) as unknown, grade } });
+      expect(await drawFrom({ seed: 40, aim: 'panel', grade })).toEqual(drawnOne);
+    }
+    expect(await drawFrom({ seed: 40, aim: 'light' })).toMatchObject({ done: { seed: 40 } });
+    expect(await drawFrom({ seed: 40, aim: 'light', grade: 9 })).toMatchObject({
+      refused: expect.stringContaining('a grade is one of 1') as unknown,
+    });
+    expect(await drawFrom({ seed: 0.5, aim: 'light' })).toEqual({ refused: 'a seed is a whole number' });
   });
 });
 

@@ -1,7 +1,7 @@
 'use server';
 
 import { array, boolean, lazy, number, object, type Schema, string } from 'yup';
-import { type HuntAct } from '@/core/practice';
+import { difficultyOf, drawHunt, type Grade, grades, type HuntAct } from '@/core/practice';
 import { shippedSheets } from '@/sheets';
 import { answered, type Answered } from '@/workshop/answer';
 import { type Aim, aims, type HintLevel, hintLevels, hintOf, huntViewOf, type HuntView, setsFor } from './huntView';
@@ -28,21 +28,48 @@ const act = lazy((value: { kind?: unknown } | undefined) => {
   return kind === '' ? named.required() : named.concat(ways[kind as HuntAct['kind']] as typeof named).required();
 });
 
+const seed = number()
+  .integer('a seed is a whole number')
+  .min(0)
+  .max(2 ** 31)
+  .required();
+const aim = string()
+  .oneOf(Object.keys(aims) as Aim[], 'an aim is one of ${values}')
+  .required();
 const asked = object({
-  seed: number()
-    .integer('a seed is a whole number')
-    .min(0)
-    .max(2 ** 31)
-    .required(),
-  aim: string()
-    .oneOf(Object.keys(aims) as Aim[], 'an aim is one of ${values}')
-    .required(),
+  seed,
+  aim,
   acts: array(act).max(mostActs, `a hunt has up to ${mostActs} acts`).required(),
 });
+const wanted = object({
+  seed,
+  aim,
+  grade: number()
+    .oneOf([...grades, undefined], 'a grade is one of ${values}')
+    .optional(),
+});
+
+/** So many sets are drawn to meet a grade, then the nearest to it is taken. */
+const mostDrawn = 40;
+
+/** The first seed from a given one on that draws a hunt of a kind and a grade; that of any grade where none is wanted. */
+export async function drawFrom(request: unknown): Promise<Answered<{ readonly seed: number; readonly grade: Grade }>> {
+  return answered(async () => {
+    const { seed: first, aim: kind, grade } = await wanted.validate(request, { strict: true });
+    const sheets = setsFor(shippedSheets().values(), kind);
+    let nearest: { readonly seed: number; readonly grade: Grade } | undefined;
+    for (let next = first; next < first + mostDrawn; next += 1) {
+      const drawn = { seed: next, grade: difficultyOf(drawHunt(sheets, next)).grade };
+      if (grade === undefined || drawn.grade === grade) return drawn;
+      if (!nearest || Math.abs(drawn.grade - grade) < Math.abs(nearest.grade - grade)) nearest = drawn;
+    }
+    return nearest!;
+  });
+}
 
 async function read(request: unknown) {
-  const { seed, aim, acts } = await asked.validate(request, { strict: true });
-  return [setsFor(shippedSheets().values(), aim), seed, acts as readonly HuntAct[]] as const;
+  const { seed: from, aim: kind, acts } = await asked.validate(request, { strict: true });
+  return [setsFor(shippedSheets().values(), kind), from, acts as readonly HuntAct[]] as const;
 }
 
 /** What a hunt looks like after some acts. Nothing is kept: the acts are the hunt. */

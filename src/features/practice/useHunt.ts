@@ -1,13 +1,15 @@
 import { useCallback, useEffect, useState } from 'react';
-import { type HuntAct } from '@/core/practice';
+import { type Grade, type HuntAct } from '@/core/practice';
 import { useDraft } from '@/ui';
-import { hintFor, viewHunt } from './huntActions';
+import { drawFrom, hintFor, viewHunt } from './huntActions';
 import { type Aim, type HintLevel, type HuntView } from './huntView';
 
 /** A hunt as this browser keeps it: the set by its seed, and what was done to it. */
 export interface KeptHunt {
   readonly seed: number;
   readonly aim: Aim;
+  /** How hard it is, from 1 to 5. */
+  readonly grade: Grade;
   readonly acts: readonly HuntAct[];
   readonly hints: readonly string[];
 }
@@ -24,7 +26,9 @@ export function readHunt(text: string | null): KeptHunt | undefined {
   }
 }
 
-const drawnNew = (aim: Aim): KeptHunt => ({ seed: Math.floor(Math.random() * 2 ** 31), aim, acts: [], hints: [] });
+/** Seeds are drawn below this. */
+const seeds = 2 ** 30;
+const away = { refused: 'The server is away: nothing is lost, try again.' };
 
 /** The hunt of this browser, as the server answers it. Nothing of it is stored there. */
 export function useHunt() {
@@ -40,9 +44,7 @@ export function useHunt() {
     async (next: KeptHunt) => {
       setBusy(true);
       const { seed, aim, acts } = next;
-      const answer = await viewHunt({ seed, aim, acts }).catch(() => ({
-        refused: 'The server is away: nothing is lost, try again.',
-      }));
+      const answer = await viewHunt({ seed, aim, acts }).catch(() => away);
       setBusy(false);
       if ('refused' in answer) return setRefused(answer.refused);
       setRefused(undefined);
@@ -66,7 +68,13 @@ export function useHunt() {
     view,
     refused,
     busy: busy || left,
-    begin: (aim: Aim) => void show(drawnNew(aim)),
+    begin: async (aim: Aim, grade: Grade | undefined) => {
+      setBusy(true);
+      const drawn = await drawFrom({ seed: Math.floor(Math.random() * seeds), aim, grade }).catch(() => away);
+      setBusy(false);
+      if ('refused' in drawn) return setRefused(drawn.refused);
+      await show({ ...drawn.done, aim, acts: [], hints: [] });
+    },
     act: (act: HuntAct) => {
       if (kept && !busy && !view?.ended) void show({ ...kept, acts: [...kept.acts, act] });
     },
@@ -74,7 +82,7 @@ export function useHunt() {
       if (!kept) return;
       const { seed, aim, acts } = kept;
       void hintFor({ seed, aim, acts }, level)
-        .catch(() => ({ refused: 'The server is away: ask again.' }))
+        .catch(() => away)
         .then((answer) => {
           if ('refused' in answer) return setRefused(answer.refused);
           const next = { ...kept, hints: [...kept.hints, answer.done] };

@@ -4,6 +4,7 @@ import { type Minutes } from '../../quantity';
 import { seeded } from '../../statistics';
 import { hunt as huntOf } from '../hunt';
 import { type PracticeHunt } from './drawHunt';
+import { expectedFrom } from './expected';
 import { caseAfter, type HuntStep, type PlayedHunt, practiceRate, repairMinutes } from './playedHunt';
 
 /** A probe or a repair with all that was done to get to it, beside the best that could have been done. */
@@ -40,11 +41,6 @@ export interface Debrief {
   };
 }
 
-/** What is to be expected from here on, in minutes: the best probe first, or the repairs in their order. */
-function valueOf({ probes, repairNow }: Advice): Minutes {
-  return Math.min(repairNow, ...probes.map(({ saves }) => repairNow - saves));
-}
-
 /** Expected minutes of trying repairs in an order, each with its chance and its cost. */
 function inOrder(repairs: readonly { readonly chance: number; readonly cost: Minutes }[]): Minutes {
   let alive = 1;
@@ -72,7 +68,7 @@ function expectedOf(step: HuntStep, advice: Advice): Minutes {
     const same = probes.filter(({ probe }) => probe.check.id === check.id);
     const here = same.find(({ probe }) => contextKey(probe.context) === contextKey(context)) ?? same[0];
     // What is not worth a place on the list tells nothing that is not known.
-    return here ? repairNow - here.saves : valueOf(advice) + check.minutes;
+    return here ? repairNow - here.saves : expectedFrom(advice) + check.minutes;
   }
   const costs = repairs.map(({ action, chance }) => ({ id: action.id, chance, cost: repairMinutes(action) }));
   const tried = costs.find(({ id }) => id === step.repair!.id) ?? {
@@ -100,7 +96,7 @@ export function debriefOf(hunt: PracticeHunt, played: PlayedHunt): Debrief {
   const adviseAfter = (lines: number) => adviseOn(caseAfter(hunt, played.log.slice(0, lines)));
   const decisions: DebriefedDecision[] = [];
   let before = adviseAfter(0);
-  const expected = valueOf(before);
+  const expected = expectedFrom(before);
   let together: HuntStep[] = [];
   played.steps.forEach((step, place) => {
     together.push(step);
@@ -116,10 +112,10 @@ export function debriefOf(hunt: PracticeHunt, played: PlayedHunt): Debrief {
         one.consequences.reduce((total, { minutes }) => total + minutes, 0) + (toldNothing(one) ? one.minutes : 0),
     );
     const minutes = sum((one) => (toldNothing(one) ? 0 : one.minutes));
-    const value = valueOf(before);
+    const value = expectedFrom(before);
     const decided = step.read !== undefined || step.repair !== undefined;
     const taken = decided ? Math.max(value, expectedOf(step, before)) : value;
-    const then = step.repair?.cured ? 0 : valueOf(after);
+    const then = step.repair?.cured ? 0 : expectedFrom(after);
     const loss = taken - value;
     const best = loss >= worthSaying ? bestOf(before) : undefined;
     const chance = step.repair && (before.repairs.find(({ action }) => action.id === step.repair!.id)?.chance ?? 0);
@@ -138,7 +134,7 @@ export function debriefOf(hunt: PracticeHunt, played: PlayedHunt): Debrief {
   return {
     decisions,
     expected,
-    left: played.ended === 'cured' ? 0 : valueOf(before),
+    left: played.ended === 'cured' ? 0 : expectedFrom(before),
     planner: plannersWay(hunt),
   };
 }
