@@ -20,7 +20,6 @@ const layers = {
 const rooms = [
   'quantity',
   'statistics',
-  'days',
   'circuit',
   'tracing',
   'picture',
@@ -44,6 +43,7 @@ const rooms = [
   'entry',
   'job',
   'notebook',
+  'days',
   'proof',
   'intermittent',
   'crosshatch',

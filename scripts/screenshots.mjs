@@ -148,14 +148,21 @@ const views = [
     },
   },
   {
-    name: 'compare',
-    path: '/compare',
-    act: (page) =>
-      page
-        .getByLabel('Table of readings')
-        .fill(
-          '\tcell 1\tcell 2\tcell 3\tcell 4\tcell 5\tcell 6\nR1\t4k7\t4k69\t4k72\t2k1\t4k7\t4k71\nR2\t10k\t10k1\t-\t9k9\t10k\t10k\nR3\t330\t331\t329\t330\tOL\t333',
-        ),
+    name: 'hunt',
+    path: '/practice/hunt',
+    act: async (page) => {
+      const act = (kind, more = {}) => ({ kind, ...more });
+      const probes = ['mains-ac', 'res-dc'].map((check) => act('probe', { check }));
+      const hunt = { seed: 12, aim: 'tube', grade: 1, acts: [act('power', { to: 'live' }), ...probes], hints: [] };
+      await page.evaluate((kept) => localStorage.setItem('tovrik-hunt', JSON.stringify(kept)), hunt);
+      await page.reload({ waitUntil: 'networkidle' });
+      for (const typed of ['surge resistor', 'discharge', 'surge resistor', 'fit a new surge']) {
+        const before = await page.locator('[data-count]').getAttribute('data-count');
+        await page.keyboard.type(typed);
+        await page.keyboard.press('Enter');
+        await page.locator(`[data-count="${Number(before) + 1}"]`).waitFor();
+      }
+    },
   },
   {
     name: 'survey',

@@ -81,3 +81,4 @@ export {
   wholeShelf,
   type StockRow,
 } from './shelf';
+export { workedWithin } from './weeks';

@@ -18,6 +18,7 @@ export const more = [
   { href: '/trace', title: 'Trace a board' },
   { href: '/practice', title: 'Practice: drills' },
   { href: '/practice/hunt', title: 'Practice: hunt a hidden fault' },
+  { href: '/week', title: 'The week: hours, money, causes' },
   { href: '/patterns', title: 'Patterns' },
   { href: '/settings', title: 'Settings and data' },
 ] as const;

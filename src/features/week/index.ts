@@ -1,0 +1,1 @@
+export { WeekReview } from './WeekReview';

@@ -1,0 +1,57 @@
+import 'server-only';
+import { type ClosedJob, dayAfter, mondayOf, type Week, weekOf } from '@/core/days';
+import { standing } from '@/core/log';
+import { attempt, Refusal } from '@/core/quantity';
+import { readLibrary, sheetCards } from '@/workshop/library/server';
+import { database, readSettings, workedWithin } from '@/store';
+
+const day = 24 * 60 * 60 * 1000;
+
+/** A week as its page shows it. */
+export interface WeekPage {
+  readonly monday: string;
+  readonly week: Week;
+  readonly before: string;
+  /** The week after; undefined where that has not begun. */
+  readonly after: string | undefined;
+  readonly currency: string;
+  readonly shop: string;
+}
+
+/**
+ * The week of a day, or that of today.
+ *
+ * @param of a day as `2026-11-24`
+ */
+export async function loadWeek(of: string | undefined): Promise<WeekPage | { readonly refused: string }> {
+  const today = new Date().toISOString().slice(0, 10);
+  const monday = attempt(() => mondayOf(of ?? today));
+  if (monday instanceof Refusal) return { refused: monday.message };
+  const db = await database();
+  const next = dayAfter(monday, 7);
+  const [{ lines, closed }, library, { currency, shop }] = await Promise.all([
+    workedWithin(db, `${monday}T00:00:00Z`, `${next}T00:00:00Z`),
+    readLibrary(),
+    readSettings(db),
+  ]);
+  const titles = new Map(sheetCards(library).map(({ id, title }) => [id, title]));
+  const jobs = closed.map(({ entries, sheet, createdAt, closedAt, ...job }): ClosedJob => ({
+    ...job,
+    chassis: titles.get(sheet) ?? sheet,
+    days: Math.max(0, Math.round((Date.parse(closedAt) - Date.parse(createdAt)) / day)),
+    repairs: standing(entries, 'repair').map(({ body: { title, cures, minutes, money } }) => ({
+      title,
+      cures,
+      minutes,
+      money,
+    })),
+  }));
+  return {
+    monday,
+    week: weekOf(monday, lines, jobs),
+    before: dayAfter(monday, -7),
+    after: next <= today ? next : undefined,
+    currency,
+    shop,
+  };
+}
