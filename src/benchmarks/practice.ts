@@ -1,7 +1,6 @@
 // npm run bench -- practice: hunts drawn over all shipped sheets. Is each solved by the planner, how even are the grades,
 // and does what they are made of go with what learners of three skills take? `--times N` draws N hunts.
-import { difficultyOf, drawHunt, grades } from '@/core/practice';
-import { hunt as huntOf, type HuntOptions } from '@/core/practice/hunt';
+import { difficultyOf, drawHunt, grades, hunt as huntOf } from '@/core/practice';
 import { seeded } from '@/core/statistics';
 import { shippedSheets } from '@/sheets';
 
@@ -11,7 +10,8 @@ const firstSeed = 5000;
 const runs = 3;
 
 const sheets = [...shippedSheets().values()];
-const learners: Readonly<Record<string, Pick<HuntOptions, 'policy' | 'noise' | 'misreads'>>> = {
+type How = Pick<Parameters<typeof huntOf>[2], 'policy' | 'noise' | 'misreads'>;
+const learners: Readonly<Record<string, How>> = {
   'by chance': { policy: 'random', noise: 0.01 },
   'down the list': { policy: 'checklist', noise: 0.01 },
   'the planner with a slip in ten': { policy: 'tovrik', noise: 0.03, misreads: 0.1 },

@@ -5,7 +5,6 @@ export {
   type Debrief,
   type DebriefedDecision,
   debriefOf,
-  type Difficulty,
   difficultyOf,
   drawHunt,
   type Grade,

@@ -1,5 +1,5 @@
 export { type Consequence } from './consequences';
 export { type Debrief, type DebriefedDecision, debriefOf } from './debrief';
-export { type Difficulty, difficultyOf, type Grade, grades } from './difficulty';
+export { difficultyOf, type Grade, grades } from './difficulty';
 export { drawHunt, type PracticeHunt } from './drawHunt';
 export { caseAfter, type HuntAct, type HuntStep, type PlayedHunt, playHunt } from './playedHunt';
