@@ -44,7 +44,8 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   await page.getByRole('link', { name: 'Hunt a hidden fault' }).click();
   await page.waitForURL(/hunt$/);
   // The same set each time.
-  const kept = { seed: 12, aim: 'tube', grade: 1, acts: [], hints: [] };
+  const exercise = { title: 'A dark set', sheet: 'dunmarrow-am-2', seed: 12, hints: 1 };
+  const kept = { exercise, grade: 1, acts: [], hints: [] };
   await page.evaluate((hunt) => localStorage.setItem('tovrik-hunt', JSON.stringify(hunt)), kept);
   await page.reload();
   const entry = page.getByRole('combobox');
@@ -65,6 +66,7 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   await expect(record).toContainText('A store may still be charged');
   await page.getByRole('button', { name: 'where' }).click();
   await expect(page.getByText(/From what you know it lies in/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'what it is' })).toBeDisabled();
   await type('discharge');
   await type('surge resistor');
   // The hunt is still there after the page was left.
@@ -75,7 +77,15 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   await expect(debrief.getByRole('heading', { name: 'Surge resistor open' })).toBeVisible();
   await expect(debrief).toContainText(/It took you \d+ min; .* One hint was asked for\./);
   await expect(debrief.getByRole('row', { name: /Fit a new surge resistor/ })).toBeVisible();
+  // The set goes out as a file, and comes in again for whoever opens it.
+  const written = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'The same set for others' }).click();
+  const file = await (await written).path();
   await page.getByRole('button', { name: 'Another set' }).click();
   await expect(record).toHaveAttribute('data-count', '0');
+  await page.getByRole('button', { name: 'give up' }).click();
+  await page.locator('input[type=file]').setInputFiles(file);
+  await expect(page.getByText('A dark set · 1 of 5')).toBeVisible();
+  await expect(page.getByText('A hint · 1 left')).toBeVisible();
   expect(rowsOf(demo.database)).toBe(before);
 });

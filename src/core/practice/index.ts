@@ -7,13 +7,19 @@ export {
   debriefOf,
   difficultyOf,
   drawHunt,
+  type Exercise,
+  exerciseFrom,
+  exerciseSchema,
   type Grade,
   grades,
   type HuntAct,
+  huntOf,
   type HuntStep,
   type PlayedHunt,
   playHunt,
   type PracticeHunt,
+  readExercise,
+  writeExercise,
 } from './hunts';
 export { hiddenFault } from './hiddenFault';
 export { complaintOf, hunt, type HuntPolicy } from './hunt';

@@ -5,17 +5,20 @@ import { useState } from 'react';
 import { depict } from '@/core/picture';
 import { type Grade, grades } from '@/core/practice';
 import { powerWords } from '@/workshop/job';
-import { minutesText, moneyText, PictureView } from '@/ui';
+import { minutesText, moneyText, OpenFile, PictureView } from '@/ui';
 import { HuntDebrief } from './HuntDebrief';
 import { HuntEntry } from './HuntEntry';
 import { HuntRecord } from './HuntRecord';
 import { type Aim, aims, hintLevels } from './huntView';
-import { useHunt } from './useHunt';
+import { HuntFiles } from './HuntFiles';
+import { useHunt, type Wanted } from './useHunt';
 import styles from './hunt.module.css';
 
 /** A hidden fault in a set that hurts nobody: found by probing, cured by a repair, and looked back on. */
 export function Hunt() {
-  const { kept, view, refused, busy, begin, act, hint } = useHunt();
+  const { kept, view, refused, busy, begin, refuse, act, hint } = useHunt();
+  const most = kept?.exercise.hints;
+  const starting = { busy, onBegin: (wanted: Wanted) => void begin(wanted), onRefused: refuse };
   return (
     <div aria-busy={busy}>
       <section
@@ -39,17 +42,22 @@ export function Hunt() {
           {refused}
         </p>
       )}
-      {!view && <Begin busy={busy} onBegin={(aim, grade) => void begin(aim, grade)} />}
+      {!view && <Begin {...starting} />}
       {view && kept && (
         <div className={styles.page}>
           <section aria-label="The set" className={styles.set}>
-            <p className="label">On the bench{kept.grade && ` · ${kept.grade} of 5`}</p>
+            <p className="label">
+              {kept.exercise.title === view.set ? 'On the bench' : kept.exercise.title} · {kept.grade} of 5
+            </p>
             <h1>{view.set}</h1>
             {view.symptoms.length > 0 && <PictureView picture={depict(view.family, view.symptoms)} />}
             <p>{view.complaint}</p>
             <dl className={styles.purse}>
               <dt>Clock</dt>
-              <dd className="figure">{minutesText(view.minutes)}</dd>
+              <dd className="figure">
+                {minutesText(view.minutes)}
+                {kept.exercise.minutes !== undefined && ` of ${minutesText(kept.exercise.minutes)}`}
+              </dd>
               <dt>Parts</dt>
               <dd className="figure">{moneyText(view.money, '£')}</dd>
               <dt>Went wrong</dt>
@@ -59,9 +67,17 @@ export function Hunt() {
             </dl>
             {!view.ended && (
               <div className={styles.hints}>
-                <p className="label">A hint</p>
+                <p className="label">
+                  A hint{most !== undefined && ` · ${Math.max(0, most - kept.hints.length)} left`}
+                </p>
                 {hintLevels.map((level) => (
-                  <button key={level} type="button" className="press" disabled={busy} onClick={() => hint(level)}>
+                  <button
+                    key={level}
+                    type="button"
+                    className="press"
+                    disabled={busy || (most !== undefined && kept.hints.length >= most)}
+                    onClick={() => hint(level)}
+                  >
                     {level}
                   </button>
                 ))}
@@ -71,7 +87,8 @@ export function Hunt() {
                 {kept.hints.length > 0 && <p role="status">{kept.hints[kept.hints.length - 1]}</p>}
               </div>
             )}
-            {view.ended && <Begin busy={busy} onBegin={(aim, grade) => void begin(aim, grade)} again />}
+            {view.debrief && <HuntFiles kept={kept} view={view} debrief={view.debrief} />}
+            {view.ended && <Begin {...starting} again />}
           </section>
           <div className={styles.work}>
             {view.debrief ? (
@@ -90,11 +107,12 @@ export function Hunt() {
 interface BeginProps {
   readonly busy: boolean;
   readonly again?: boolean;
-  onBegin(aim: Aim, grade: Grade | undefined): void;
+  onBegin(wanted: Wanted): void;
+  onRefused(message: string): void;
 }
 
 /** What set to draw, and how hard. */
-function Begin({ busy, again, onBegin }: BeginProps) {
+function Begin({ busy, again, onBegin, onRefused }: BeginProps) {
   const [aim, setAim] = useState<Aim>('any');
   const [grade, setGrade] = useState<Grade>();
   return (
@@ -127,9 +145,15 @@ function Begin({ busy, again, onBegin }: BeginProps) {
         ))}
         <span className="soft">how hard, 5 the hardest</span>
       </div>
-      <button type="button" className="press main" disabled={busy} onClick={() => onBegin(aim, grade)}>
+      <button type="button" className="press main" disabled={busy} onClick={() => onBegin({ aim, grade })}>
         {again ? 'Another set' : 'Put it on the bench'}
       </button>
+      <OpenFile
+        accept=".yaml,.yml"
+        title="Open an exercise"
+        onText={(text) => onBegin({ text })}
+        onRefused={onRefused}
+      />
     </section>
   );
 }

@@ -1,18 +1,28 @@
 import { describe, expect, it } from 'vitest';
-import { drawHunt, type HuntAct } from '@/core/practice';
+import { drawHunt, type HuntAct, readExercise, writeExercise } from '@/core/practice';
 import { repairActions } from '@/core/repair';
 import { shippedSheets } from '@/sheets';
-import { drawFrom, hintFor, viewHunt } from './huntActions';
+import { drawFrom, hintFor, openExercise, viewHunt } from './huntActions';
+import { resultOf } from './huntResult';
 import { huntViewOf, setsFor } from './huntView';
 import { readHunt } from './useHunt';
 
 const shipped = [...shippedSheets().values()];
 const seed = 12;
 const tubes = setsFor(shipped, 'tube');
-const { fault, predictions } = drawHunt(tubes, seed);
+const hunt = drawHunt(tubes, seed);
+const { fault, predictions } = hunt;
+const exercise = {
+  title: 'A dark set',
+  sheet: predictions.model.sheet.id,
+  fault: undefined,
+  seed,
+  minutes: undefined,
+  hints: undefined,
+};
 const cure = repairActions(predictions.model.sheet).find(({ cures }) => cures.includes(fault.id))!;
 const live: HuntAct = { kind: 'power', to: 'live' };
-const ask = (acts: readonly unknown[]) => viewHunt({ seed, aim: 'tube', acts });
+const ask = (acts: readonly unknown[], more = {}) => viewHunt({ exercise: { ...exercise, ...more }, acts });
 
 describe('a hunt as its page shows it', () => {
   it('keeps to the kind of set that was asked for', () => {
@@ -22,7 +32,7 @@ describe('a hunt as its page shows it', () => {
   });
 
   it('tells nothing of what is wrong before it is over, and all of it then', async () => {
-    const open = huntViewOf(tubes, seed, [live, { kind: 'probe', check: 'picture' }]);
+    const open = huntViewOf(hunt, [live, { kind: 'probe', check: 'picture' }]);
     expect(open).toMatchObject({ power: 'live', ended: undefined, debrief: undefined });
     expect(open.rows.map(({ title, mark }) => [title, mark])).toEqual([
       ['Power on', undefined],
@@ -55,7 +65,7 @@ describe('a hunt as its page shows it', () => {
   });
 
   it('gives hints that rest on what was read, as much as is asked for', async () => {
-    const hint = (level: 'where' | 'what to do' | 'what it is') => hintFor({ seed, aim: 'tube', acts: [] }, level);
+    const hint = (level: 'where' | 'what to do' | 'what it is') => hintFor({ exercise, acts: [] }, level);
     expect(await hint('where')).toEqual({
       done: expect.stringMatching(/^From what you know it lies in .* \d+ %\.$/) as unknown,
     });
@@ -65,7 +75,7 @@ describe('a hunt as its page shows it', () => {
     expect(await hint('what it is')).toEqual({
       done: expect.stringMatching(/^Most suspected: .*, \d+ %\.$/) as unknown,
     });
-    expect(await hintFor({ seed, aim: 'tube', acts: [{ kind: 'give up' }] }, 'where')).toMatchObject({
+    expect(await hintFor({ exercise, acts: [{ kind: 'give up' }] }, 'where')).toMatchObject({
       refused: expect.stringContaining('the hunt is over') as unknown,
     });
   });
@@ -75,10 +85,10 @@ describe('a hunt that is asked for', () => {
   it('is of the grade and the kind that was wanted, the same from the same seed on', async () => {
     for (const grade of [1, 5] as const) {
       const drawnOne = await drawFrom({ seed: 40, aim: 'panel', grade });
-      expect(drawnOne).toEqual({ done: { seed: expect.any(Number) as unknown, grade } });
+      expect(drawnOne).toMatchObject({ done: { exercise: { seed: expect.any(Number) as unknown }, grade } });
       expect(await drawFrom({ seed: 40, aim: 'panel', grade })).toEqual(drawnOne);
     }
-    expect(await drawFrom({ seed: 40, aim: 'light' })).toMatchObject({ done: { seed: 40 } });
+    expect(await drawFrom({ seed: 40, aim: 'light' })).toMatchObject({ done: { exercise: { seed: 40 } } });
     expect(await drawFrom({ seed: 40, aim: 'light', grade: 9 })).toMatchObject({
       refused: expect.stringContaining('a grade is one of 1') as unknown,
     });
@@ -86,10 +96,73 @@ describe('a hunt that is asked for', () => {
   });
 });
 
+describe('an exercise', () => {
+  const text = (lines: readonly string[]) => openExercise(['format: tovrik-exercise/1', ...lines].join('\n'));
+  const own = ['title: A dark set', `sheet: ${exercise.sheet}`];
+
+  it('comes back from its file as it was written, and is the same set for all who open it', async () => {
+    const whole = { ...exercise, title: 'He said: "dark"', fault: fault.id, minutes: 45, hints: 2 };
+    expect(readExercise(writeExercise(whole))).toEqual(whole);
+    expect(readExercise(writeExercise(exercise))).toEqual(exercise);
+    const opened = await openExercise(writeExercise({ ...exercise, fault: fault.id, seed: 99 }));
+    if ('refused' in opened) throw new Error(opened.refused);
+    const ended = await viewHunt({ exercise: opened.done.exercise, acts: [{ kind: 'give up' }] });
+    expect(ended).toMatchObject({ done: { debrief: { culprit: fault.title } } });
+    // What a seed draws of all sets of a kind it draws of the one sheet as well.
+    expect(await ask([{ kind: 'give up' }])).toMatchObject({ done: { debrief: { culprit: fault.title } } });
+  });
+
+  it('ends when its time is up, slips counted in', async () => {
+    const answer = await ask([live, { kind: 'repair', action: cure.id }], { minutes: 30 });
+    expect(answer).toMatchObject({ done: { ended: 'out of time' } });
+    if ('refused' in answer) throw new Error(answer.refused);
+    expect(answer.done.debrief!.summary).toMatch(/^Time was up after \d+ min/);
+    expect(await ask([live, { kind: 'repair', action: cure.id }, live], { minutes: 30 })).toEqual({
+      refused: 'the hunt is over',
+    });
+  });
+
+  it.each([
+    [['title: x', 'sheet: nowhere'], 'there is no sheet "nowhere"; there are corrowby-pt-3'],
+    [[...own, 'fault: nothing'], 'lists no fault "nothing"'],
+    [['title: x'], 'line 1: sheet is missing'],
+    [[...own, 'minutes: 2'], 'line 4: minutes are at least 5'],
+    [[...own, 'hints: many'], 'line 4: hints must be a `number`'],
+    [[...own, 'prize: 4'], 'there is no prize in an exercise'],
+    [[...own, 'seed: [1'], 'line 4'],
+  ])('is refused by its line: %j', async (lines, message) => {
+    expect(await text(lines)).toEqual({ refused: expect.stringContaining(message) as unknown });
+  });
+
+  it('leaves a result that a table can take', async () => {
+    const answer = await ask([live, { kind: 'power', to: 'proven' }, { kind: 'repair', action: cure.id }]);
+    if ('refused' in answer) throw new Error(answer.refused);
+    const view = answer.done;
+    const kept = { exercise, grade: 1 as const, acts: [], hints: ['one'] };
+    const { csv, json } = resultOf('=SUM(1,2)', kept, view, view.debrief!);
+    const [head, line] = csv.trim().split('\n');
+    expect(head).toMatch(/^name,exercise,sheet,seed,/);
+    expect(line).toMatch(/^"'=SUM\(1,2\)",A dark set,/);
+    expect(JSON.parse(json)).toMatchObject({
+      format: 'tovrik-result/1',
+      culprit: fault.title,
+      ended: 'cured',
+      hints: 1,
+      acts: 3,
+    });
+  });
+});
+
 describe('a hunt that was left', () => {
   it('is taken up as it was kept, and is none where it cannot be read', () => {
-    const kept = { seed, aim: 'tube', acts: [live], hints: [] };
+    const kept = {
+      exercise: { title: 'A dark set', sheet: 'dunmarrow-am-2', seed },
+      grade: 1,
+      acts: [live],
+      hints: [],
+    };
     expect(readHunt(JSON.stringify(kept))).toEqual(kept);
-    for (const text of [null, '', '{', '[]', '{"seed":"x"}', '{"seed":4}']) expect(readHunt(text)).toBeUndefined();
+    for (const text of [null, '', '{', '[]', '{"exercise":"x"}', '{"exercise":{}}'])
+      expect(readHunt(text)).toBeUndefined();
   });
 });

@@ -1,7 +1,18 @@
 'use server';
 
 import { array, boolean, lazy, number, object, type Schema, string } from 'yup';
-import { difficultyOf, drawHunt, type Grade, grades, type HuntAct } from '@/core/practice';
+import {
+  difficultyOf,
+  drawHunt,
+  type Exercise,
+  exerciseFrom,
+  exerciseSchema,
+  type Grade,
+  grades,
+  type HuntAct,
+  huntOf,
+  readExercise,
+} from '@/core/practice';
 import { shippedSheets } from '@/sheets';
 import { answered, type Answered } from '@/workshop/answer';
 import { type Aim, aims, type HintLevel, hintLevels, hintOf, huntViewOf, type HuntView, setsFor } from './huntView';
@@ -28,21 +39,19 @@ const act = lazy((value: { kind?: unknown } | undefined) => {
   return kind === '' ? named.required() : named.concat(ways[kind as HuntAct['kind']] as typeof named).required();
 });
 
-const seed = number()
-  .integer('a seed is a whole number')
-  .min(0)
-  .max(2 ** 31)
-  .required();
 const aim = string()
   .oneOf(Object.keys(aims) as Aim[], 'an aim is one of ${values}')
   .required();
 const asked = object({
-  seed,
-  aim,
+  exercise: exerciseSchema.required(),
   acts: array(act).max(mostActs, `a hunt has up to ${mostActs} acts`).required(),
 });
 const wanted = object({
-  seed,
+  seed: number()
+    .integer('a seed is a whole number')
+    .min(0)
+    .max(2 ** 31)
+    .required(),
   aim,
   grade: number()
     .oneOf([...grades, undefined], 'a grade is one of ${values}')
@@ -52,14 +61,23 @@ const wanted = object({
 /** So many sets are drawn to meet a grade, then the nearest to it is taken. */
 const mostDrawn = 40;
 
-/** The first seed from a given one on that draws a hunt of a kind and a grade; that of any grade where none is wanted. */
-export async function drawFrom(request: unknown): Promise<Answered<{ readonly seed: number; readonly grade: Grade }>> {
+/** A hunt that was drawn, and how hard it is. */
+interface Drawn {
+  readonly exercise: Exercise;
+  readonly grade: Grade;
+}
+
+/** The first hunt of a kind and a grade that seeds from a given one on draw; that of any grade where none is wanted. */
+export async function drawFrom(request: unknown): Promise<Answered<Drawn>> {
   return answered(async () => {
     const { seed: first, aim: kind, grade } = await wanted.validate(request, { strict: true });
     const sheets = setsFor(shippedSheets().values(), kind);
-    let nearest: { readonly seed: number; readonly grade: Grade } | undefined;
-    for (let next = first; next < first + mostDrawn; next += 1) {
-      const drawn = { seed: next, grade: difficultyOf(drawHunt(sheets, next)).grade };
+    let nearest: Drawn | undefined;
+    for (let seed = first; seed < first + mostDrawn; seed += 1) {
+      const hunt = drawHunt(sheets, seed);
+      const { id: sheet, title } = hunt.predictions.model.sheet;
+      const exercise = { title, sheet, fault: undefined, seed, minutes: undefined, hints: undefined };
+      const drawn = { exercise, grade: difficultyOf(hunt).grade };
       if (grade === undefined || drawn.grade === grade) return drawn;
       if (!nearest || Math.abs(drawn.grade - grade) < Math.abs(nearest.grade - grade)) nearest = drawn;
     }
@@ -67,9 +85,20 @@ export async function drawFrom(request: unknown): Promise<Answered<{ readonly se
   });
 }
 
+/** An exercise from its file. */
+export async function openExercise(text: unknown): Promise<Answered<Drawn>> {
+  return answered(async () => {
+    const exercise = readExercise(await string().defined().max(longestFile).validate(text, { strict: true }));
+    return { exercise, grade: difficultyOf(huntOf(exercise, [...shippedSheets().values()])).grade };
+  });
+}
+
+/** Longest file of an exercise that is read, in characters. */
+const longestFile = 20_000;
+
 async function read(request: unknown) {
-  const { seed: from, aim: kind, acts } = await asked.validate(request, { strict: true });
-  return [setsFor(shippedSheets().values(), kind), from, acts as readonly HuntAct[]] as const;
+  const { exercise, acts } = await asked.validate(request, { strict: true });
+  return [huntOf(exerciseFrom(exercise), [...shippedSheets().values()]), acts as readonly HuntAct[]] as const;
 }
 
 /** What a hunt looks like after some acts. Nothing is kept: the acts are the hunt. */

@@ -6,7 +6,6 @@ import {
   type Debrief,
   type DebriefedDecision,
   debriefOf,
-  drawHunt,
   type HuntAct,
   type HuntStep,
   type PlayedHunt,
@@ -105,8 +104,7 @@ export const setsFor = (sheets: Iterable<Sheet>, aim: Aim): Sheet[] =>
 
 const aimOf = (technology: Technology): Aim => familyOf(technology);
 
-export function huntViewOf(sheets: readonly Sheet[], seed: number, acts: readonly HuntAct[]): HuntView {
-  const hunt = drawHunt(sheets, seed);
+export function huntViewOf(hunt: PracticeHunt, acts: readonly HuntAct[]): HuntView {
   const played = playHunt(hunt, acts);
   const { sheet } = hunt.predictions.model;
   const { symptoms, signs } = hunt.complaint;
@@ -214,7 +212,7 @@ function debriefView(hunt: PracticeHunt, played: PlayedHunt): DebriefView {
   ].filter(Boolean);
   return {
     culprit: hunt.fault.title,
-    summary: `${played.ended === 'cured' ? `It took you ${inMinutes(own)}` : `You gave up after ${inMinutes(own)}, with ${inMinutes(left)} still to be expected`}; from what the owner told ${inMinutes(expected)} was to be expected.${parts.length > 0 ? ` ${upperFirst(parts.join(', '))}.` : ''}`,
+    summary: `${played.ended === 'cured' ? `It took you ${inMinutes(own)}` : `${played.ended === 'given up' ? 'You gave up' : 'Time was up'} after ${inMinutes(own)}, with ${inMinutes(left)} still to be expected`}; from what the owner told ${inMinutes(expected)} was to be expected.${parts.length > 0 ? ` ${upperFirst(parts.join(', '))}.` : ''}`,
     rows: decisions.map((one) => ({
       title: titleOf(one.steps[one.steps.length - 1]!, hunt),
       words: said(one),
@@ -238,8 +236,7 @@ export const hintLevels = ['where', 'what to do', 'what it is'] as const;
 export type HintLevel = (typeof hintLevels)[number];
 
 /** A hint on a hunt that is not over: the block most suspected, the next step, or the part most suspected, with chances. */
-export function hintOf(sheets: readonly Sheet[], seed: number, acts: readonly HuntAct[], level: HintLevel): string {
-  const hunt = drawHunt(sheets, seed);
+export function hintOf(hunt: PracticeHunt, acts: readonly HuntAct[], level: HintLevel): string {
   const { log, ended } = playHunt(hunt, acts);
   if (ended) throw new Refusal('the hunt is over: the debrief says it all');
   const advice = adviseOn(caseAfter(hunt, log));

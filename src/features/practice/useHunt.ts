@@ -1,13 +1,12 @@
 import { useCallback, useEffect, useState } from 'react';
-import { type Grade, type HuntAct } from '@/core/practice';
+import { type Exercise, type Grade, type HuntAct } from '@/core/practice';
 import { useDraft } from '@/ui';
-import { drawFrom, hintFor, viewHunt } from './huntActions';
+import { drawFrom, hintFor, openExercise, viewHunt } from './huntActions';
 import { type Aim, type HintLevel, type HuntView } from './huntView';
 
-/** A hunt as this browser keeps it: the set by its seed, and what was done to it. */
+/** A hunt as this browser keeps it: which it is, and what was done. */
 export interface KeptHunt {
-  readonly seed: number;
-  readonly aim: Aim;
+  readonly exercise: Exercise;
   /** How hard it is, from 1 to 5. */
   readonly grade: Grade;
   readonly acts: readonly HuntAct[];
@@ -18,13 +17,16 @@ export interface KeptHunt {
 export function readHunt(text: string | null): KeptHunt | undefined {
   try {
     const kept = JSON.parse(text ?? 'null') as KeptHunt | null;
-    return kept && Number.isSafeInteger(kept.seed) && Array.isArray(kept.acts) && Array.isArray(kept.hints)
+    return kept && typeof kept.exercise === 'object' && Array.isArray(kept.acts) && Array.isArray(kept.hints)
       ? kept
       : undefined;
   } catch {
     return undefined;
   }
 }
+
+/** What is asked for: a kind of set and how hard, or a file. */
+export type Wanted = { readonly aim: Aim; readonly grade: Grade | undefined } | { readonly text: string };
 
 /** Seeds are drawn below this. */
 const seeds = 2 ** 30;
@@ -43,8 +45,8 @@ export function useHunt() {
   const show = useCallback(
     async (next: KeptHunt) => {
       setBusy(true);
-      const { seed, aim, acts } = next;
-      const answer = await viewHunt({ seed, aim, acts }).catch(() => away);
+      const { exercise, acts } = next;
+      const answer = await viewHunt({ exercise, acts }).catch(() => away);
       setBusy(false);
       if ('refused' in answer) return setRefused(answer.refused);
       setRefused(undefined);
@@ -68,20 +70,24 @@ export function useHunt() {
     view,
     refused,
     busy: busy || left,
-    begin: async (aim: Aim, grade: Grade | undefined) => {
+    /** Puts a set on the bench: one of some kind and difficulty, or the one that a file of an exercise says. */
+    begin: async (wanted: Wanted) => {
       setBusy(true);
-      const drawn = await drawFrom({ seed: Math.floor(Math.random() * seeds), aim, grade }).catch(() => away);
+      const drawn = await (
+        'text' in wanted ? openExercise(wanted.text) : drawFrom({ seed: Math.floor(Math.random() * seeds), ...wanted })
+      ).catch(() => away);
       setBusy(false);
       if ('refused' in drawn) return setRefused(drawn.refused);
-      await show({ ...drawn.done, aim, acts: [], hints: [] });
+      await show({ ...drawn.done, acts: [], hints: [] });
     },
+    refuse: setRefused,
     act: (act: HuntAct) => {
       if (kept && !busy && !view?.ended) void show({ ...kept, acts: [...kept.acts, act] });
     },
     hint: (level: HintLevel) => {
       if (!kept) return;
-      const { seed, aim, acts } = kept;
-      void hintFor({ seed, aim, acts }, level)
+      const { exercise, acts } = kept;
+      void hintFor({ exercise, acts }, level)
         .catch(() => away)
         .then((answer) => {
           if ('refused' in answer) return setRefused(answer.refused);

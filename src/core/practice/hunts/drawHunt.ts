@@ -1,6 +1,7 @@
 import { predictionsOf, type Predictions } from '../../behaviour';
 import { type Complaint } from '../../diagnosis';
 import { faultRate } from '../../parts';
+import { type Minutes } from '../../quantity';
 import { type Fault, isListed, type Sheet } from '../../sheet';
 import { drawn, seeded } from '../../statistics';
 import { complaintOf } from '../hunt';
@@ -12,6 +13,8 @@ export interface PracticeHunt {
   readonly predictions: Predictions;
   readonly fault: Fault;
   readonly complaint: Complaint;
+  /** The clock at which it ends, what went wrong counted in; undefined where it runs on. */
+  readonly limit?: Minutes;
 }
 
 /** Has the owner anything to tell of a set with a fault, and is it there whenever one looks? */

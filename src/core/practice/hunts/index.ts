@@ -2,4 +2,5 @@ export { type Consequence } from './consequences';
 export { type Debrief, type DebriefedDecision, debriefOf } from './debrief';
 export { difficultyOf, type Grade, grades } from './difficulty';
 export { drawHunt, type PracticeHunt } from './drawHunt';
+export { type Exercise, exerciseFrom, exerciseSchema, huntOf, readExercise, writeExercise } from './exercise';
 export { caseAfter, type HuntAct, type HuntStep, type PlayedHunt, playHunt } from './playedHunt';

@@ -41,7 +41,7 @@ export interface PlayedHunt {
   readonly money: number;
   /** What was done to the set and to oneself, reckoned in minutes. */
   readonly harm: Minutes;
-  readonly ended: 'cured' | 'given up' | undefined;
+  readonly ended: 'cured' | 'given up' | 'out of time' | undefined;
 }
 
 /** What an hour is reckoned at where no shop is asked. */
@@ -67,12 +67,13 @@ export const repairMinutes = ({ minutes, money }: Pick<RepairAction, 'minutes' |
  * @throws Refusal where an act names a check or a repair the sheet does not have, or comes after the end
  */
 export function playHunt(hunt: PracticeHunt, acts: readonly HuntAct[]): PlayedHunt {
-  const { predictions, fault, seed } = hunt;
+  const { predictions, fault, seed, limit = Infinity } = hunt;
   const { sheet } = predictions.model;
   const log: LogEntry[] = [];
   const steps: HuntStep[] = [];
   let ended: PlayedHunt['ended'];
   let money = 0;
+  let clock = 0;
   const record = (...bodies: readonly LogBody[]) => {
     for (const body of bodies)
       log.push({ id: `practice-${String(log.length).padStart(4, '0')}`, at: '1970-01-01T00:00:00Z', body });
@@ -162,7 +163,10 @@ export function playHunt(hunt: PracticeHunt, acts: readonly HuntAct[]): PlayedHu
   acts.forEach((act, place) => {
     if (ended) throw new Refusal('the hunt is over');
     const from = log.length;
-    steps.push({ ...play(act, place), from });
+    const step = play(act, place);
+    steps.push({ ...step, from });
+    clock += step.minutes + step.consequences.reduce((total, { minutes }) => total + minutes, 0);
+    if (clock >= limit) ended ??= 'out of time';
   });
   const { bench } = caseAfter(hunt, log);
   const sum = (pick: (step: HuntStep) => number) => steps.reduce((total, step) => total + pick(step), 0);
