@@ -13,7 +13,8 @@ export function oneOf(
   { title }: Asked,
   words: Readonly<Record<string, string>>,
 ): Answer {
-  const found = more.length === 0 ? words[typed.toLowerCase()] : undefined;
+  const word = typed.toLowerCase();
+  const found = more.length === 0 && Object.hasOwn(words, word) ? words[word] : undefined;
   if (found === undefined)
     throw new Refusal(
       `${title} is answered with ${[...new Set(Object.values(words))].join(' or ')}, not "${[typed, ...more].join(' ')}"`,
