@@ -35,18 +35,22 @@ const infix = /^([+-]?)(\d+)([GMkKRFHmuµμnp])(\d+)\s*(.*)$/;
 const pointUnits: Readonly<Record<string, Unit>> = { R: 'Ω', F: 'F', H: 'H' };
 const thousands = /^[+-]?[1-9]\d{0,2},\d{3}$/;
 
+/** The unit a word spells, if any. */
+const unitOf = (word: string): Unit | undefined =>
+  Object.hasOwn(spellings, word.toLowerCase()) ? spellings[word.toLowerCase()] : undefined;
+
 /** The prefix factor and unit of what follows the digits; undefined when it is neither. */
 function readSuffix(suffix: string): { factor: number; unit?: Unit } | undefined {
   if (suffix === '') return { factor: 1 };
-  const whole = spellings[suffix.toLowerCase()];
+  const whole = unitOf(suffix);
   if (whole !== undefined) return { factor: 1, unit: whole };
   const [first = ''] = suffix;
   const factor = typedPrefixes[first];
   if (factor === undefined) return undefined;
   const rest = suffix.slice(first.length).trim();
-  if (first === 'R') return rest === '' || spellings[rest.toLowerCase()] === 'Ω' ? { factor, unit: 'Ω' } : undefined;
+  if (first === 'R') return rest === '' || unitOf(rest) === 'Ω' ? { factor, unit: 'Ω' } : undefined;
   if (rest === '') return { factor };
-  const unit = spellings[rest.toLowerCase()];
+  const unit = unitOf(rest);
   return unit === undefined || unit === '%' ? undefined : { factor, unit };
 }
 
@@ -70,7 +74,7 @@ export function parseQuantity(text: string): Quantity {
   const knee = infix.exec(trimmed);
   if (knee) {
     const [, sign, whole, letter = '', decimals, tail = ''] = knee;
-    const written = tail === '' ? undefined : spellings[tail.toLowerCase()];
+    const written = tail === '' ? undefined : unitOf(tail);
     const unit = pointUnits[letter] ?? written;
     if (tail === '' || (written !== undefined && written === unit)) {
       // Written out in decimal so that 4k7 is exactly 4.7e3 and not 4000 + 700.0000001.

@@ -36,7 +36,7 @@ describe('parseQuantity', () => {
     expect(parseQuantity(text)).toEqual(unit === undefined ? { value } : { value, unit });
   });
 
-  it.each(['abc', '', '4k7k', '1..2', '12 Vx', 'R', '3 k%', '--4'])(
+  it.each(['abc', '', '4k7k', '1..2', '12 Vx', 'R', '3 k%', '--4', '4 constructor', '4k valueOf', '4k7 toString'])(
     'refuses %j and says what would be right',
     (text) => {
       expect(() => parseQuantity(text)).toThrow(/write it like/);

@@ -42,7 +42,7 @@ function readSource(card: Card, kind: 'v' | 'i'): Omit<Source, keyof Common> {
   let ac = { magnitude: card.setting('ac') ?? 0, degrees: 0 };
   let wave: Wave = { kind: 'dc' };
   for (let word = card.word(); word !== undefined; word = card.word()) {
-    const read = waves[word];
+    const read = Object.hasOwn(waves, word) ? waves[word] : undefined;
     const values = word === 'dc' || word === 'ac' || read ? card.numbers() : [];
     if (word === 'dc') dc = values[0] ?? 0;
     else if (word === 'ac') ac = { magnitude: values[0] ?? 1, degrees: values[1] ?? 0 };

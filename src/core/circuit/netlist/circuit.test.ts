@@ -63,6 +63,7 @@ x2 a c half r={top*2}
   it.each([
     ['a missing model', 'D1 a 0 DX', /line 2: d1 names model "dx", which is missing/i],
     ['a value that is none', 'R1 a 0 lots', /line 2: "lots" is no parameter/],
+    ['no such wave', 'V1 a 0 constructor(1 2)', /line 2: "constructor" does not belong in a source/],
     ['no value', 'R1 a 0', /line 2: a value is missing/],
     ['a wire for a resistor', 'R1 a 0 0', /line 2: r1 has the value 0: a resistor of 0 Ω is a wire/],
     ['a name twice', 'R1 a 0 1\nR1 a 0 2', /line 3: there are two elements "r1"/],
