@@ -1,6 +1,8 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { adviseOn } from '../../diagnosis';
+import { attempt, Refusal } from '../../quantity';
 import { repairActions } from '../../repair';
 import { caseAfter, debriefOf, drawHunt, type HuntAct, playHunt, type PracticeHunt } from '.';
 
@@ -58,6 +60,52 @@ describe('a drawn hunt', () => {
     expect(() => playHunt(hunt, [...acts, live])).toThrow('the hunt is over');
     expect(() => playHunt(hunt, [live, { kind: 'probe', check: 'nowhere' }])).toThrow('no point "nowhere"');
     expect(() => playHunt(hunt, [live, { kind: 'lamp', fitted: true }])).toThrow('the plug is in');
+  });
+});
+
+describe('any acts in any order', () => {
+  const hunts = [3, 8, 13, 21].map((seed) => drawHunt(sheets, seed));
+  const act = (hunt: PracticeHunt): fc.Arbitrary<HuntAct> =>
+    fc.oneof(
+      fc
+        .constantFrom('live' as const, 'unplugged' as const, 'proven' as const)
+        .map((to) => ({ kind: 'power' as const, to })),
+      fc.boolean().map((fitted) => ({ kind: 'isolation' as const, fitted })),
+      fc.boolean().map((fitted) => ({ kind: 'lamp' as const, fitted })),
+      fc.constantFrom(...hunt.predictions.checks.keys()).map((check) => ({ kind: 'probe' as const, check })),
+      fc
+        .constantFrom(...repairActions(hunt.predictions.model.sheet))
+        .map(({ id }) => ({ kind: 'repair' as const, action: id })),
+    );
+  // Hunts by their place, so that a counterexample can be read.
+  const played = fc
+    .nat(hunts.length - 1)
+    .chain((place) => fc.tuple(fc.constant(place), fc.array(act(hunts[place]!), { maxLength: 14 })));
+
+  it('are refused in words or played; what was played stays as it was, and time only runs on', () => {
+    fc.assert(
+      fc.property(played, ([place, acts]) => {
+        const hunt = hunts[place]!;
+        const whole = attempt(() => playHunt(hunt, acts));
+        if (whole instanceof Refusal) {
+          expect(whole.message.length).toBeGreaterThan(8);
+          return;
+        }
+        let before = 0;
+        for (let count = 0; count <= acts.length; count += 1) {
+          const part = playHunt(hunt, acts.slice(0, count));
+          expect(part.steps).toEqual(whole.steps.slice(0, count));
+          expect(part.minutes + part.harm).toBeGreaterThanOrEqual(before);
+          before = part.minutes + part.harm;
+        }
+        // Nothing is read under power that is read cold, nor the other way round.
+        for (const { read } of whole.steps)
+          if (read) expect(read.context.power === 'live').toBe(read.check.state === 'live');
+        const repaired = whole.steps.some(({ repair }) => repair?.cured);
+        expect(whole.ended).toBe(repaired ? 'cured' : undefined);
+      }),
+      { numRuns: 150 },
+    );
   });
 });
 

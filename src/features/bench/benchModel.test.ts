@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest';
+import { predictionsOf } from '@/core/behaviour';
+import { adviseOn, briefingOf, followed, type ProbeAdvice } from '@/core/diagnosis';
+import { type LogBody, replay } from '@/core/log';
+import { shippedSheets } from '@/sheets';
+import { choicesFor, instruction, whyProbe } from './benchModel';
+import { nextAction } from './nextAction';
+
+const sheet = shippedSheets().get('pellisar-tc-14')!;
+const predictions = predictionsOf(sheet);
+const check = (id: string) => predictions.checks.get(id)!;
+const volts = (id: string, value: number): LogBody => ({
+  kind: 'reading',
+  check: id,
+  answer: { kind: 'number', value, shape: 'settled' },
+  text: '',
+});
+const caseOf = (...bodies: readonly LogBody[]) => ({
+  predictions,
+  complaint: { symptoms: ['flood_green' as const], signs: {} },
+  bench: replay(
+    bodies.map((body, place) => ({ id: `line-${place}`, at: '2026-11-24T10:00:00Z', body })),
+    [...sheet.stores.keys()],
+  ),
+  closed: new Map(),
+  hourlyRate: 20,
+});
+const briefed = (...bodies: readonly LogBody[]) => followed(briefingOf(caseOf(...bodies)), predictions);
+const live: LogBody = { kind: 'power', power: 'live' };
+
+describe('what to do where no probe is asked for', () => {
+  const found = [live, volts('kg-dc', 61), volts('kr-dc', 125), volts('kb-dc', 122)];
+
+  it('is the likeliest repair with its chance', () => {
+    const act = nextAction({ ...briefed(...found), next: 'act' })!;
+    expect(act.label).toMatch(/^Act now · cures it with \d+ %$/);
+    expect(act.title).toBe(briefed(...found).repairs[0]!.action.title);
+  });
+
+  it('is measuring again after a repair that is likely to have been the cure', () => {
+    const repair = adviseOn(caseOf(...found)).repairs[0]!.action;
+    const { id: action, title, listed, money, minutes } = repair;
+    const after = briefed(
+      ...found,
+      { kind: 'power', power: 'unplugged' },
+      { kind: 'repair', action, title, cures: listed, money, minutes, note: '' },
+      live,
+      volts('kg-dc', 124),
+    );
+    expect(after.next).toBe('verify');
+    expect(nextAction(after)).toMatchObject({ button: 'Verify', title: 'Measure again what was wrong' });
+  });
+
+  it('is a search inside a block that no part of the sheet explains, and nothing where nothing is suspected', () => {
+    const [first] = briefed(...found).repairs;
+    const trace = { ...first!, action: { ...first!.action, method: 'trace' as const }, chance: 0.6 };
+    expect(nextAction({ ...briefed(), next: 'act', repairs: [trace] })).toMatchObject({
+      label: 'Look inside · in there with 60 %',
+      button: 'Note what was found',
+    });
+    expect(nextAction({ ...briefed(), next: 'act', repairs: [] })).toBeUndefined();
+  });
+});
+
+describe('a probe', () => {
+  const advice = (more: Partial<ProbeAdvice>): ProbeAdvice => ({
+    ...briefed(live).probes[0]!,
+    saves: 0,
+    bits: 0,
+    ...more,
+  });
+
+  it('says why it comes first, the gravest reason first', () => {
+    expect(whyProbe(advice({ doubt: 0.4, saves: 9 }))).toContain('take it again');
+    expect(whyProbe(advice({ saves: 6.4, bits: 2 }))).toBe('saves about 6 min against repairing now');
+    expect(whyProbe(advice({ saves: 0.4, bits: 0.8 }))).toBe('splits the suspects well for its time');
+    expect(whyProbe(advice({ saves: 0.1, bits: 0.2 }))).toBe('tells a little');
+  });
+
+  it('says where, and what a good set gives there', () => {
+    const { where, expected } = instruction(predictions, check('kg-dc'), caseOf(live).bench.context);
+    expect(where).toBe(check('kg-dc').where);
+    expect(expected).toMatch(/^\d+ V ±/);
+  });
+
+  it('offers words where it is no number, and a look every part it takes in', () => {
+    expect(choicesFor(check('kg-dc'))).toEqual([]);
+    const look = [...predictions.checks.values()].find(({ measure }) => measure === 'look')!;
+    expect(choicesFor(look)).toEqual(['fine', ...look.point!.parts]);
+    const [sign] = sheet.signs.keys();
+    expect(choicesFor(check(sign!))).toEqual(['yes', 'weak', 'brief', 'no']);
+  });
+});
