@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type Shape, type ShapeWalk, type TermId } from '@/core/setup';
-import { errorsOf, likelyCorners, nextTurn, type Photo } from './shapeModel';
+import { errorsOf, likelyCorners, nextTurn, type Photo, widthOf } from './shapeModel';
 
 const shape = (errors: Partial<Record<TermId, number>>): Shape => ({
   off: 1,
@@ -52,5 +52,17 @@ describe('the next turn', () => {
     expect(nextTurn(walk(undefined))).toBeUndefined();
     expect(nextTurn(walk(shape({ width: 3, height: 0.5 })))!.next).toMatchObject({ control: 'width', way: 'narrower' });
     expect(nextTurn(walk(shape({ width: 0.05, height: 0.05 })))!.done).toBe(true);
+  });
+});
+
+describe('the width of a screen', () => {
+  it.each([
+    ['400', 400],
+    [' 52,5 ', 52.5],
+    ['5000', 5000],
+  ])('%j is %d mm', (typed, width) => expect(widthOf(typed)).toBe(width));
+
+  it.each(['', '0', '19', '5001', 'wide', '-400', 'Infinity'])('%j is refused with what would be right', (typed) => {
+    expect(() => widthOf(typed)).toThrow(`"${typed}" is no width of a screen: type it in millimetres, from 20 to 5000`);
   });
 });

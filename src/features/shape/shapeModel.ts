@@ -1,4 +1,5 @@
 import { type Corners, type Crossing, type Pattern, type Point } from '@/core/crosshatch';
+import { Refusal } from '@/core/quantity';
 import {
   adviseShape,
   anyControls,
@@ -75,3 +76,28 @@ export function errorsOf(first: Shape, latest: Shape) {
 
 const wordsOf = (id: TermId, percent: number) =>
   Math.abs(percent) < 0.3 ? 'right' : percent > 0 ? terms[id].over : terms[id].under;
+
+/** Height of a screen to its width. */
+export const screenShapes = { '4 : 3': 0.75, '16 : 9': 0.5625 } as const;
+
+/** What is typed beside a photograph: lines of the pattern, the screen’s width in millimetres, its shape. */
+export interface Asked {
+  readonly across: string;
+  readonly down: string;
+  readonly wide: string;
+  readonly form: keyof typeof screenShapes;
+}
+
+export const usual: Asked = { across: '15', down: '11', wide: '400', form: '4 : 3' };
+
+/**
+ * The width of a screen as it was typed, in millimetres.
+ *
+ * @throws Refusal where that is no width of a screen
+ */
+export function widthOf(typed: string): number {
+  const width = Number(typed.trim().replace(',', '.') || NaN);
+  if (!(width >= 20 && width <= 5000))
+    throw new Refusal(`"${typed}" is no width of a screen: type it in millimetres, from 20 to 5000, like 400`);
+  return width;
+}
