@@ -5,5 +5,6 @@ export { lastStanding, standing, type LogEntry, type Standing } from './entry';
 export { type BodyNamed, kindOf, type LogBody } from './kinds';
 export { isLow, provenBelow, storeReading } from './kinds/store';
 export { type ApartKind, apartKinds, type ApartLine, apartText, readApart } from './kinds/apart';
+export { type Bar, bars, type Look, tints } from './kinds/grey';
 export { workedBy, type WorkedBy } from './kinds/worked';
 export { replay } from './replay';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { type LogBody } from '@/core/log';
-import { type Bar, greyByEyeOf, type Look, tints, turnWords } from '@/core/setup';
+import { type LogBody, standing } from '@/core/log';
+import { type Bar, bars, greyByEyeOf, type Look, tints, turnWords } from '@/core/setup';
 import { Key } from '@/ui';
 import { type JobLog } from '@/workshop/job';
 import { HuePlane } from './HuePlane';
@@ -19,6 +19,7 @@ const question = (bar: Bar) => `The ${bar} bar looks`;
 export function ByEye({ log, say }: GreyWay) {
   const advice = useMemo(() => greyByEyeOf(log.entries), [log.entries]);
   const { look, next, thought, done } = advice;
+  const looked = useMemo(() => new Set(standing(log.entries, 'grey').map(({ body }) => body.bar)), [log.entries]);
   const record = (body: LogBody) => {
     const made = log.record([{ body }]);
     // Weighing it all again takes a moment: only where somebody listens.
@@ -80,8 +81,12 @@ export function ByEye({ log, say }: GreyWay) {
         )}
       </section>
       <HuePlane
-        points={(['dark', 'bright'] as const).map((bar) => ({ bar, tint: thought[bar].tint }))}
-        words={`The dark bar is grey with ${Math.round(100 * thought.dark.grey)} %, the bright one with ${Math.round(100 * thought.bright.grey)} %.`}
+        points={bars.filter((bar) => looked.has(bar)).map((bar) => ({ bar, tint: thought[bar].tint }))}
+        words={
+          looked.size === 0
+            ? 'Nothing was looked at yet.'
+            : `The dark bar is grey with ${Math.round(100 * thought.dark.grey)} %, the bright one with ${Math.round(100 * thought.bright.grey)} %.`
+        }
       />
     </div>
   );

@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
 import { type LogBody } from '@/core/log';
-import { greyByMeterOf } from '@/core/setup';
+import { bars, greyByMeterOf } from '@/core/setup';
 import { LineEntry } from '@/ui';
 import { type GreyWay } from './ByEye';
 import styles from './grey.module.css';
@@ -76,7 +76,7 @@ export function ByMeter({ log, say }: GreyWay) {
       <section aria-label="How far from grey" className={styles.far}>
         <h2 className="label">From grey, in just noticeable differences</h2>
         <ul>
-          {(['dark', 'bright'] as const).map((one) => (
+          {bars.map((one) => (
             <li key={one}>
               <b>{one}</b>
               <span className="figure">

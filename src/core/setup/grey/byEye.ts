@@ -1,9 +1,6 @@
 import { gaussian, type Random, seeded, sumOf } from '../../statistics';
-import { type Bar, bars, type GreyControl, greyControls } from './tube';
-
-/** How a bar looks beside grey; each tint 60° further round than the one before. */
-export const tints = ['reddish', 'purplish', 'bluish', 'blue-green', 'greenish', 'yellowish'] as const;
-export type Look = (typeof tints)[number] | 'grey';
+import { type Bar, bars, type Look, tints } from '../../log';
+import { type GreyControl, greyControls } from './tube';
 
 /** What was done and seen, in order. */
 export type GreyStep =

@@ -1,6 +1,7 @@
 import { adviseRails, type Rail, type RailsAdvice, type Touch } from '../rails';
 import { type Light, noticeable } from './light';
-import { type Bar, bars, type GreyControl } from './tube';
+import { type Bar, bars } from '../../log';
+import { type GreyControl } from './tube';
 
 /** The two bars as a meter reads them. */
 export type GreyReading = Readonly<Record<Bar, Light>>;

@@ -1,11 +1,9 @@
+import { type Bar } from '../../log';
 import { gaussian, type Random } from '../../statistics';
 import { type Light } from './light';
 
 export const greyControls = ['red cut-off', 'blue cut-off', 'red drive', 'blue drive'] as const;
 export type GreyControl = (typeof greyControls)[number];
-
-export const bars = ['dark', 'bright'] as const;
-export type Bar = (typeof bars)[number];
 
 /** A colour tube whose guns are not alike, with the controls of its neck board. */
 export interface GreyTube {
