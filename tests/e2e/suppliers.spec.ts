@@ -39,8 +39,12 @@ async function want(page: Page, set: string, typed: string): Promise<void> {
 }
 
 async function supplier(page: Page, title: string, link: string): Promise<void> {
-  await page.getByRole('button', { name: 'Another supplier' }).click();
   const form = page.getByRole('region', { name: 'Suppliers' }).locator('form');
+  // A page that was just opened may be drawn before it listens.
+  await expect(async () => {
+    if (!(await form.isVisible())) await page.getByRole('button', { name: 'Another supplier' }).click();
+    await expect(form).toBeVisible({ timeout: 2000 });
+  }).toPass({ timeout: 60_000 });
   await form.getByLabel('Supplier', { exact: true }).fill(title);
   await form.getByLabel('Address of the service').fill(link);
   await form.getByRole('button', { name: 'Keep' }).click();
