@@ -154,7 +154,7 @@ const views = [
       const act = (kind, more = {}) => ({ kind, ...more });
       const probes = ['mains-ac', 'res-dc'].map((check) => act('probe', { check }));
       const exercise = { title: 'Dunmarrow AM-2', sheet: 'dunmarrow-am-2', seed: 12 };
-      const hunt = { exercise, grade: 1, acts: [act('power', { to: 'live' }), ...probes], hints: [] };
+      const hunt = { exercise, grade: 2, acts: [act('power', { to: 'live' }), ...probes], hints: [] };
       await page.evaluate((kept) => localStorage.setItem('tovrik-hunt', JSON.stringify(kept)), hunt);
       await page.reload({ waitUntil: 'networkidle' });
       for (const typed of ['surge resistor', 'discharge', 'surge resistor', 'fit a new surge']) {

@@ -45,7 +45,7 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   await page.waitForURL(/hunt$/);
   // The same set each time.
   const exercise = { title: 'A dark set', sheet: 'dunmarrow-am-2', seed: 12, hints: 1 };
-  const kept = { exercise, grade: 1, acts: [], hints: [] };
+  const kept = { exercise, grade: 2, acts: [], hints: [] };
   await page.evaluate((hunt) => localStorage.setItem('tovrik-hunt', JSON.stringify(hunt)), kept);
   await page.reload();
   const entry = page.getByRole('combobox');
@@ -85,7 +85,7 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   await expect(record).toHaveAttribute('data-count', '0');
   await page.getByRole('button', { name: 'give up' }).click();
   await page.locator('input[type=file]').setInputFiles(file);
-  await expect(page.getByText('A dark set · 1 of 5')).toBeVisible();
+  await expect(page.getByText('A dark set · 2 of 5')).toBeVisible();
   await expect(page.getByText('A hint · 1 left')).toBeVisible();
   expect(rowsOf(demo.database)).toBe(before);
 });

@@ -87,8 +87,8 @@ export function Hunt() {
                 {kept.hints.length > 0 && <p role="status">{kept.hints[kept.hints.length - 1]}</p>}
               </div>
             )}
-            {view.debrief && <HuntFiles kept={kept} view={view} debrief={view.debrief} />}
             {view.ended && <Begin {...starting} again />}
+            {view.debrief && <HuntFiles kept={kept} view={view} debrief={view.debrief} />}
           </section>
           <div className={styles.work}>
             {view.debrief ? (
