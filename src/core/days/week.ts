@@ -1,46 +1,5 @@
-import { type LogBody } from '../log';
+import { kindOf, type LogBody, type WorkStep, workSteps } from '../log';
 import { type Minutes, Refusal } from '../quantity';
-
-/** What bench time goes into. */
-export const workSteps = [
-  'powering',
-  'measuring',
-  'repairing',
-  'taking apart',
-  'tracing',
-  'setting up',
-  'writing',
-] as const;
-export type WorkStep = (typeof workSteps)[number];
-
-const stepOf: Readonly<Record<LogBody['kind'], WorkStep>> = {
-  power: 'powering',
-  store: 'powering',
-  lamp: 'powering',
-  isolation: 'powering',
-  mains: 'powering',
-  plan: 'powering',
-  step: 'powering',
-  warmth: 'powering',
-  reading: 'measuring',
-  unreachable: 'measuring',
-  inside: 'measuring',
-  worked: 'measuring',
-  part: 'measuring',
-  connector: 'measuring',
-  intervention: 'measuring',
-  soak: 'measuring',
-  repair: 'repairing',
-  apart: 'taking apart',
-  back: 'taking apart',
-  traced: 'tracing',
-  turned: 'setting up',
-  shape: 'setting up',
-  grey: 'setting up',
-  photo: 'writing',
-  note: 'writing',
-  withdrawn: 'writing',
-};
 
 /** A line of any job's record, in the order of time. */
 export interface WorkedLine {
@@ -138,7 +97,7 @@ export function weekOf(monday: string, lines: readonly WorkedLine[], closed: rea
     const passed = since > longestPause ? afterPause : since;
     const minutes = body.kind === 'repair' ? Math.max(body.minutes, since > longestPause ? 0 : since) : passed;
     if (body.kind === 'repair') spent += body.money;
-    const step = stepOf[body.kind];
+    const step = kindOf(body).work;
     steps.set(step, steps.get(step)! + minutes);
     const own = days.find((one) => one.day === at.slice(0, 10));
     if (own) own.minutes += minutes;

@@ -7,4 +7,5 @@ export { isLow, provenBelow, storeReading } from './kinds/store';
 export { type ApartKind, apartKinds, type ApartLine, apartText, readApart } from './kinds/apart';
 export { type Bar, bars, type Look, tints } from './kinds/grey';
 export { workedBy, type WorkedBy } from './kinds/worked';
+export { type WorkStep, workSteps } from './line';
 export { replay } from './replay';

@@ -31,10 +31,24 @@ export interface TypedAt {
   readonly context: Context | undefined;
 }
 
+/** What bench time goes into. */
+export const workSteps = [
+  'powering',
+  'measuring',
+  'repairing',
+  'taking apart',
+  'tracing',
+  'setting up',
+  'writing',
+] as const;
+export type WorkStep = (typeof workSteps)[number];
+
 /** Everything about one kind of line of a job's log. */
 export interface LineKind<Body extends { readonly kind: string }> {
   /** Its fields, as they are sent and stored. */
   readonly fields: yup.AnyObjectSchema;
+  /** What the time went into that such a line ends. */
+  readonly work: WorkStep;
   /** The first name in it that the sheet does not know, as a message. Without it a line names nothing. */
   unknown?(body: Body, known: KnownNames): string | undefined;
   /** What it does to the bench. Without it a line stands in the log alone. */

@@ -67,7 +67,10 @@ const waving: ReadonlySet<Measure> = new Set(['ac', 'ripple', 'hertz']);
 
 /** A meter that drives a part of its own stands no more across it, in volts. */
 const meterBelow: Volts = 2;
-const loading: ReadonlySet<Measure> = new Set(['ohms', 'esr', 'diode', 'capacitance']);
+const driving: ReadonlySet<Measure> = new Set(['ohms', 'esr', 'diode', 'capacitance']);
+
+/** Does the instrument drive a current or volts of its own into what it measures? */
+export const drivesItself = (measure: Measure): boolean => driving.has(measure);
 
 interface CautionedCheck {
   readonly sheet: Sheet;
@@ -79,7 +82,7 @@ interface CautionedCheck {
 }
 
 /** Is the point on the mains side: by its ground, or since the whole board hangs on the mains? */
-const onMains = ({ check, board }: CautionedCheck) =>
+export const onMains = ({ check, board }: Pick<CautionedCheck, 'check' | 'board'>): boolean =>
   check.ground === 'hot' || (check.ground !== 'floating' && check.point !== undefined && board?.side === 'hot');
 
 /** Rules in the order in which they are said, the most serious first. */
@@ -174,7 +177,7 @@ const rules: readonly ((at: CautionedCheck) => string | false | undefined)[] = [
     );
     return (
       charged &&
-      loading.has(check.measure) &&
+      drivesItself(check.measure) &&
       `${charged.store} was left at ${charged.volts} V: below ${meterBelow} V before ohms or ESR are read, or the meter goes.`
     );
   },

@@ -4,6 +4,8 @@ export {
   cautionsFor,
   deference,
   dischargeTool,
+  drivesItself,
+  onMains,
   pictureCaution,
   powerCaution,
   storesToProve,

@@ -15,7 +15,7 @@ import { useHunt, type Wanted } from './useHunt';
 import styles from './hunt.module.css';
 
 /** A hidden fault in a set that hurts nobody: found by probing, cured by a repair, and looked back on. */
-export function Hunt() {
+export function Hunt({ currency }: { readonly currency: string }) {
   const { kept, view, refused, busy, begin, refuse, act, hint } = useHunt();
   const most = kept?.exercise.hints;
   const starting = { busy, onBegin: (wanted: Wanted) => void begin(wanted), onRefused: refuse };
@@ -59,7 +59,7 @@ export function Hunt() {
                 {kept.exercise.minutes !== undefined && ` of ${minutesText(kept.exercise.minutes)}`}
               </dd>
               <dt>Parts</dt>
-              <dd className="figure">{moneyText(view.money, '£')}</dd>
+              <dd className="figure">{moneyText(view.money, currency)}</dd>
               <dt>Went wrong</dt>
               <dd className="figure" data-much={view.harm >= 1 || undefined}>
                 {minutesText(view.harm)}
@@ -94,7 +94,7 @@ export function Hunt() {
             {view.debrief ? (
               <HuntDebrief debrief={view.debrief} hints={kept.hints.length} />
             ) : (
-              <HuntEntry view={view} busy={busy} hints={kept.hints.length} onAct={act} />
+              <HuntEntry view={view} busy={busy} currency={currency} hints={kept.hints.length} onAct={act} />
             )}
             <HuntRecord rows={view.rows} />
           </div>

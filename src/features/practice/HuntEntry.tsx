@@ -8,6 +8,7 @@ import styles from './hunt.module.css';
 interface HuntEntryProps {
   readonly view: HuntView;
   readonly busy: boolean;
+  readonly currency: string;
   /** Hints asked for so far: after each the entry is ready again. */
   readonly hints: number;
   onAct(act: HuntAct): void;
@@ -33,7 +34,7 @@ const closestFirst = <T extends { readonly title: string }>(found: readonly T[],
 };
 
 /** What to do next, typed or picked: how the set stands, a place to probe, a part to change. */
-export function HuntEntry({ view, busy, hints, onAct }: HuntEntryProps) {
+export function HuntEntry({ view, busy, currency, hints, onAct }: HuntEntryProps) {
   const [typed, setTyped] = useState('');
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => input.current?.focus(), [hints, view.rows.length]);
@@ -115,7 +116,7 @@ export function HuntEntry({ view, busy, hints, onAct }: HuntEntryProps) {
               <Command.Item key={id} value={`repair ${id}`} onSelect={take({ kind: 'repair', action: id })}>
                 <span>{title}</span>
                 <small>
-                  {minutesText(minutes)} · {moneyText(money, '£')}
+                  {minutesText(minutes)} · {moneyText(money, currency)}
                 </small>
               </Command.Item>
             ))}

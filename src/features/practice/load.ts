@@ -4,6 +4,7 @@ import { Stage } from '@/core/circuit';
 import { type Drill, drawDrill, type DrillMaterial } from '@/core/practice';
 import { shippedSheets } from '@/sheets';
 import { shippedStages } from '@/sheets/stages';
+import { database, readSettings } from '@/store';
 
 let material: DrillMaterial | undefined;
 
@@ -17,3 +18,6 @@ export function drillMaterial(): DrillMaterial {
 
 /** The drill a page begins with. */
 export const loadFirstDrill = (): Drill => drawDrill('parts', drillMaterial(), Math.random);
+
+/** The shop’s currency, in which the purse of a hunt is shown. */
+export const loadCurrency = async (): Promise<string> => (await readSettings(await database())).currency;

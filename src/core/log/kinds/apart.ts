@@ -66,6 +66,7 @@ export const apartText = ({ what, title, count }: Pick<ApartLine, 'what' | 'titl
 };
 
 export const apart: LineKind<ApartLine> = {
+  work: 'taking apart',
   fields,
   said: (body) => `taken apart: ${apartText(body)}`,
   typed([verb], { typed }) {

@@ -9,4 +9,4 @@ const fields = yup.object({
 /** Something that was taken apart is in its place again. */
 export type BackLine = LineOf<'back', typeof fields>;
 
-export const back: LineKind<BackLine> = { fields, said: () => 'put back what was taken apart' };
+export const back: LineKind<BackLine> = { work: 'taking apart', fields, said: () => 'put back what was taken apart' };

@@ -9,6 +9,7 @@ const fields = yup.object({ connector: name(), pulled: yup.boolean().required() 
 export type ConnectorLine = LineOf<'connector', typeof fields>;
 
 export const connector: LineKind<ConnectorLine> = {
+  work: 'measuring',
   fields,
   unknown: ({ connector: id }, { sheet }) =>
     sheet.connectors.has(id) ? undefined : `${sheet.title} has no connector "${id}"`,

@@ -24,6 +24,7 @@ const fields = yup.object({
 export type GreyLine = LineOf<'grey', typeof fields>;
 
 export const grey: LineKind<GreyLine> = {
+  work: 'setting up',
   fields,
   said: ({ bar, looks, x, y }) => `${bar} bar ${looks ?? `at x ${x}, y ${y}`}`,
 };

@@ -15,6 +15,7 @@ const fields = yup.object({
 export type InsideLine = LineOf<'inside', typeof fields>;
 
 export const inside: LineKind<InsideLine> = {
+  work: 'measuring',
   fields,
   unknown: ({ block }, { sheet }) =>
     sheet.blocks.get(block)?.stage ? undefined : `${sheet.title} has no block "${block}" with a netlist inside`,

@@ -34,6 +34,7 @@ export type InterventionLine = LineOf<'intervention', typeof fields>;
 const said = ({ change, target, on }: InterventionLine) => changes[change].said(target)[on ? 0 : 1]!;
 
 export const intervention: LineKind<InterventionLine> = {
+  work: 'measuring',
   fields,
   unknown({ change, target }, { sheet }) {
     const board = change === 'donors';

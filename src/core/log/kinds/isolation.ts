@@ -7,6 +7,7 @@ const fields = yup.object({ fitted: yup.boolean().required() });
 export type IsolationLine = LineOf<'isolation', typeof fields>;
 
 export const isolation: LineKind<IsolationLine> = {
+  work: 'powering',
   fields,
   fold(bench, { fitted }) {
     bench.isolated = fitted;

@@ -7,6 +7,7 @@ const fields = yup.object({ fitted: yup.boolean().required() });
 export type LampLine = LineOf<'lamp', typeof fields>;
 
 export const lamp: LineKind<LampLine> = {
+  work: 'powering',
   fields,
   fold(bench, { fitted }) {
     bench.context = { ...bench.context, lamp: fitted };

@@ -9,6 +9,7 @@ const fields = yup.object({ volts: between(least, most) });
 export type MainsLine = LineOf<'mains', typeof fields>;
 
 export const mains: LineKind<MainsLine> = {
+  work: 'powering',
   fields,
   fold(bench, { volts }) {
     bench.mains = volts;

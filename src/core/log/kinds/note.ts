@@ -7,6 +7,7 @@ const fields = yup.object({ text: name(2000) });
 export type NoteLine = LineOf<'note', typeof fields>;
 
 export const note: LineKind<NoteLine> = {
+  work: 'writing',
   fields,
   fold: (bench, { text }, entry) => bench.notes.push({ entry, text }),
   said: ({ text }) => text,

@@ -7,6 +7,7 @@ const fields = yup.object({ photo: text(64).min(8), board: name(), title: text(1
 export type PhotoLine = LineOf<'photo', typeof fields>;
 
 export const photo: LineKind<PhotoLine> = {
+  work: 'writing',
   fields,
   unknown: ({ board }, { sheet }) => (sheet.boards.has(board) ? undefined : `${sheet.title} has no board "${board}"`),
   said: ({ board, title }) => `photograph of ${board}: ${title}`,

@@ -16,4 +16,4 @@ const fields = yup.object({
 /** What was agreed on before power was applied. */
 export type PlanLine = LineOf<'plan', typeof fields>;
 
-export const plan: LineKind<PlanLine> = { fields, said: () => 'first power agreed on' };
+export const plan: LineKind<PlanLine> = { work: 'powering', fields, said: () => 'first power agreed on' };

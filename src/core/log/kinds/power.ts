@@ -13,6 +13,7 @@ const fields = yup.object({
 export type PowerLine = LineOf<'power', typeof fields>;
 
 export const power: LineKind<PowerLine> = {
+  work: 'powering',
   fields,
   fold(bench, { power: now }, { at }) {
     // The stores charge again with every power-up; what they read before is worth nothing.

@@ -36,6 +36,7 @@ export interface ReadingLine {
 }
 
 export const reading: LineKind<ReadingLine> = {
+  work: 'measuring',
   fields: yup.object({ check: name(), answer, text: text(200) }),
   unknown: ({ check }, { sheet, checks }) => (checks.has(check) ? undefined : `${sheet.title} has no point "${check}"`),
   fold: (bench, { check, answer: given, text: typed }, stamp) => bench.take(bench.taken(stamp, check, given, typed)),

@@ -17,6 +17,7 @@ const fields = yup.object({
 export type RepairLine = LineOf<'repair', typeof fields>;
 
 export const repair: LineKind<RepairLine> = {
+  work: 'repairing',
   fields,
   unknown({ cures }, { sheet }) {
     const fault = cures.find((id) => !sheet.faults.has(id));

@@ -19,6 +19,7 @@ const fields = yup.object({
 export type ShapeLine = LineOf<'shape', typeof fields>;
 
 export const shape: LineKind<ShapeLine> = {
+  work: 'setting up',
   fields,
   said: ({ off, furthest, colours }) =>
     `picture measured: ${off.toFixed(1)} % of the width off, ${furthest.toFixed(1)} % at worst${colours === undefined ? '' : `, colours ${colours.toFixed(1)} mm apart`}`,

@@ -13,6 +13,7 @@ const fields = yup.object({
 export type SoakLine = LineOf<'soak', typeof fields>;
 
 export const soak: LineKind<SoakLine> = {
+  work: 'measuring',
   fields,
   said: ({ event, text: seen }) => (event === 'seen' ? seen : `soak ${event}`),
 };

@@ -6,4 +6,8 @@ const fields = yup.object({ step: name(40), volts: between(-1000, 1000) });
 /** What a step of the plan of first power came to, in volts at the reservoir. */
 export type StepLine = LineOf<'step', typeof fields>;
 
-export const step: LineKind<StepLine> = { fields, said: ({ step: id, volts }) => `step ${id}: ${volts} V` };
+export const step: LineKind<StepLine> = {
+  work: 'powering',
+  fields,
+  said: ({ step: id, volts }) => `step ${id}: ${volts} V`,
+};

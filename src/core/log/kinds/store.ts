@@ -18,6 +18,7 @@ export const provenBelow = 30;
 export const isLow = ({ volts }: { readonly volts: number }): boolean => Math.abs(volts) < provenBelow;
 
 export const store: LineKind<StoreLine> = {
+  work: 'powering',
   fields,
   unknown: ({ store: id }, { sheet }) => (sheet.stores.has(id) ? undefined : `${sheet.title} has no store "${id}"`),
   fold(bench, { store: id, volts }, { at }) {

@@ -13,6 +13,7 @@ const fields = yup.object({
 export type TurnedLine = LineOf<'turned', typeof fields>;
 
 export const turned: LineKind<TurnedLine> = {
+  work: 'setting up',
   fields,
   said: ({ control, end }) => `turned ${control}${end ? ' to its end' : ''}`,
   typed([verb, control, ...more], { typed }) {

@@ -7,6 +7,7 @@ const fields = yup.object({ check: name() });
 export type UnreachableLine = LineOf<'unreachable', typeof fields>;
 
 export const unreachable: LineKind<UnreachableLine> = {
+  work: 'measuring',
   fields,
   unknown: ({ check }, { sheet, checks }) => (checks.has(check) ? undefined : `${sheet.title} has no point "${check}"`),
   fold: (bench, { check }) => bench.unreachable.add(check),

@@ -7,6 +7,7 @@ const fields = yup.object({ warm: yup.boolean().required() });
 export type WarmthLine = LineOf<'warmth', typeof fields>;
 
 export const warmth: LineKind<WarmthLine> = {
+  work: 'powering',
   fields,
   fold(bench, { warm }) {
     bench.context = { ...bench.context, warm };

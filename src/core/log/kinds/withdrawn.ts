@@ -6,4 +6,4 @@ const fields = yup.object({});
 /** Takes back the line it supersedes. */
 export type WithdrawnLine = LineOf<'withdrawn', typeof fields>;
 
-export const withdrawn: LineKind<WithdrawnLine> = { fields, said: () => 'taken back' };
+export const withdrawn: LineKind<WithdrawnLine> = { work: 'writing', fields, said: () => 'taken back' };

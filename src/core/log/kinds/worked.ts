@@ -22,6 +22,7 @@ const fields = yup.object({
 export type WorkedLine = LineOf<'worked', typeof fields>;
 
 export const worked: LineKind<WorkedLine> = {
+  work: 'measuring',
   fields,
   unknown: ({ board }, { sheet }) => (sheet.boards.has(board) ? undefined : `${sheet.title} has no board "${board}"`),
   said: ({ board, by, answer }) => `${board}, ${by}: ${answer} of 3`,

@@ -2,7 +2,7 @@ import { type Check, type Context } from '../../behaviour';
 import { type BenchState } from '../../log';
 import { instrumentFor } from '../../measure';
 import { type Minutes } from '../../quantity';
-import { harmMinutes, type Harm, minutesOn } from '../../safety';
+import { drivesItself, harmMinutes, type Harm, minutesOn, onMains, storesToProve } from '../../safety';
 import { type Sheet } from '../../sheet';
 
 /** What an act does that it was not meant to do. */
@@ -17,11 +17,19 @@ export interface Consequence {
 /** What each slip is reckoned at: the meter’s fuse and range; a jolt and a look for what else went; the bridge and its fuse. */
 const reckoned = { ohmsLive: 15, charged: 20, handsLive: 40, earthed: 30 } as const;
 
-/** The stores that nobody has measured empty since the plug was pulled. */
-function unproven({ sheet, bench }: Scene): string {
-  const proven = bench.context.power === 'proven';
-  return proven ? '' : [...sheet.stores.values()].map(({ id, volts }) => `${id} (${volts} V)`).join(', ');
-}
+/** The stores that nobody has measured empty since the plug was pulled, those that hold most first. */
+const unproven = ({ sheet, bench }: Scene): string =>
+  storesToProve(sheet, bench.stores)
+    .map(({ id, volts }) => `${id} (up to ${volts} V)`)
+    .join(', ');
+
+/** Face and hands in a set under power. */
+const handsIn = (): Consequence => ({
+  kind: 'live',
+  minutes: reckoned.handsLive,
+  words:
+    'Hands and iron in a set under power: a hold across the heart, a board shorted by the tip. Plug out, stores measured, then work.',
+});
 
 export interface Scene {
   readonly sheet: Sheet;
@@ -36,8 +44,8 @@ export function slipOfProbing(check: Check, scene: Scene): Consequence | undefin
     if (power !== 'live')
       return { kind: 'nothing told', minutes: 0, words: 'The plug is out: there is nothing to be read. Power first.' };
     const board = check.point?.board === undefined ? undefined : sheet.boards.get(check.point.board);
-    const onMains = check.ground === 'hot' || (check.ground !== 'floating' && board?.side === 'hot');
-    if (instrumentFor(check.measure) === 'sampler' && (check.ground === 'floating' || (onMains && !bench.isolated)))
+    const earthing = check.ground === 'floating' || (onMains({ check, board }) && !bench.isolated);
+    if (instrumentFor(check.measure) === 'sampler' && earthing)
       return {
         kind: 'earthed',
         minutes: reckoned.earthed,
@@ -45,6 +53,7 @@ export function slipOfProbing(check: Check, scene: Scene): Consequence | undefin
       };
     return undefined;
   }
+  if (!drivesItself(check.measure)) return power === 'live' ? handsIn() : undefined;
   if (power === 'live')
     return {
       kind: 'live',
@@ -63,13 +72,7 @@ export function slipOfProbing(check: Check, scene: Scene): Consequence | undefin
 
 /** Why nobody works on the set as it stands; undefined where it is unplugged and proven. */
 export function slipOfWorking(scene: Scene): Consequence | undefined {
-  if (scene.bench.context.power === 'live')
-    return {
-      kind: 'live',
-      minutes: reckoned.handsLive,
-      words:
-        'Hands and iron in a set under power: a hold across the heart, a board shorted by the tip. Plug out, stores measured, then work.',
-    };
+  if (scene.bench.context.power === 'live') return handsIn();
   const charged = unproven(scene);
   return charged === ''
     ? undefined

@@ -132,6 +132,14 @@ describe('what is done wrongly', () => {
     expect(kinds(hunt, live, proven, probe(cold.id))[2]).toEqual([]);
   });
 
+  it('is nothing where one only looks, with the plug out; under power it is face and hands', () => {
+    const look = [...checks.values()].find(({ measure }) => measure === 'look')!;
+    expect(kinds(hunt, probe(look.id))).toEqual([[]]);
+    expect(playHunt(hunt, [live, probe(look.id)]).steps[1]!.consequences).toMatchObject([
+      { kind: 'live', minutes: 40 },
+    ]);
+  });
+
   it('is a hand across live rails where a part is changed under power', () => {
     const slipped = playHunt(hunt, [live, cureOf(hunt)]);
     expect(slipped.steps[1]!.consequences[0]).toMatchObject({ kind: 'live', minutes: 40 });
