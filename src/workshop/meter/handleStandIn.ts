@@ -28,8 +28,8 @@ export async function standIn(job: string, asked: URLSearchParams): Promise<Resp
   const check = predictions.checks.get(checkId);
   if (!check) return new Response(`${file.sheet.title} has no point "${checkId}"`, { status: 400 });
   const bench = replay(file.entries, [...file.sheet.stores.keys()]);
-  // Drawn once by what its owner told, the same whenever it is asked.
-  const hidden = hiddenFault(caseOf(file, []), seeded(seedOf(file.id)));
+  // Drawn by what its owner told, the same whenever a set of this name is asked.
+  const hidden = hiddenFault(caseOf(file, []), seeded(seedOf(file.title)));
   const cured = bench.repairs.some(({ repair }) => repair.cures.includes(hidden.id));
   const random = seeded(seedOf(`${job} ${checkId} ${bench.readings.length}`));
   const expectation = (of: Check) => predictions.expectation(cured ? undefined : hidden, of, bench.context);
