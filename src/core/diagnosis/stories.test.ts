@@ -157,6 +157,23 @@ describe('stories from the bench', () => {
     expect(first(told(sheet, complaint, lines)).fault.id).toBe(fault);
   });
 
+  it('a shorted scan buffer stops the whole picture; pulled, half of it and the buzz come back', () => {
+    for (const [sheet, plug, chip, other] of [
+      ['halvane-hp-42', 'CN501', 'IC701', 'CN502'],
+      ['generic-plasma', 'BUF-UP', 'BUF-ICU', 'BUF-LO'],
+    ] as const) {
+      const complaint = saying(['brief'], { buzz: 'brief' });
+      const lines = ['blinks 4', 'vscan -2'];
+      const before = told(sheet, complaint, lines);
+      const pulled = adviseOn(before).probes.map(({ probe }) => probe.context.unplugged);
+      expect([pulled.some((plugs) => plugs.includes(plug)), pulled.some((plugs) => plugs.includes(other))]).toContain(true);
+      const half = [...lines, `unplug ${plug}`, 'buzz yes', 'picture upper_dark'];
+      expect(first(told(sheet, complaint, half)).fault.id).toBe(`${chip}.short`);
+      const still = first(told(sheet, complaint, [...lines, `unplug ${plug}`, 'vscan -2'])).fault;
+      expect(still.id).not.toBe(`${chip}.short`);
+    }
+  });
+
   it('goes on rightly after a misread: the next readings win it back', () => {
     const job = told('pellisar-tc-14', saying(['flood_green']), ['kg 121', 'cg 60', 'eg 2.0', 'bg 2.64', 'R201 27k']);
     expect(first(job).fault.id).toBe('R201.drifted');

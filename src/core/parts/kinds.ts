@@ -62,7 +62,7 @@ const rows = {
   fuse: { rates: { open: 2 }, visible: { open: 0.8 }, replacing: { minutes: 3, money: 0.4 } },
   fusible: { rates: { open: 1.8, drifted: 0.8 }, visible: { open: 0.5 }, marked: 'Ω' },
   ic: {
-    rates: { dead: 1.2, short: 0.9, joint: 0.9, open: 0.4 },
+    rates: { dead: 1.2, short: 0.9, leaky: 0.4, joint: 0.9, open: 0.4 },
     visible: { short: 0.3 },
     replacing: { minutes: 30, money: 6 },
   },

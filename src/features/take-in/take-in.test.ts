@@ -45,7 +45,7 @@ describe('what a complaint points at', () => {
 
   it('moves with what this shop has closed', () => {
     const without = outlook(['upper_dark']).blocks.find(({ block }) => block === 'upper')!.chance;
-    const chips = outlook(['upper_dark'], {}, new Map([['IC701.short', 12]])).blocks.find(
+    const chips = outlook(['upper_dark'], {}, new Map([['IC701.leaky', 12]])).blocks.find(
       ({ block }) => block === 'upper',
     )!.chance;
     expect(chips).toBeGreaterThan(without);
