@@ -37,6 +37,26 @@ describe('what faults of a tube look like', () => {
   });
 });
 
+describe('what faults of any tube set look like', () => {
+  it.each([
+    ['generic-crt-mono', 'BIAS-R2.open', 'white_flood'],
+    ['generic-crt-mono', 'BIAS-R2.drifted', 'white_flood'],
+    ['generic-crt-mono', 'BIAS-R1.drifted', 'dim'],
+    ['generic-crt-mono', 'BRT-VR.misset', 'normal'],
+    ['generic-crt-mono', 'TUBE.worn', 'dim faint'],
+    ['generic-crt-colour', 'ABL-R.drifted', 'dim faint'],
+    ['generic-crt-colour', 'YOKE-H.open', 'vertical_line'],
+  ])('%s %s: %s', (sheet, fault, symptoms) => {
+    expect(seen(sheet, fault)).toBe(symptoms);
+  });
+
+  it('a set with one beam never shows a colour missing', () => {
+    for (const model of [models.get('generic-crt-mono')!, models.get('corrowby-sm-9')!])
+      for (const fault of model.sheet.faults.keys())
+        expect(seen(model.sheet.id, fault)).not.toMatch(/_(red|green|blue)/);
+  });
+});
+
 describe('what faults of a panel look like', () => {
   it.each([
     ['C547.dry', 'upper_dark'],

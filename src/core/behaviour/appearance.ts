@@ -19,10 +19,12 @@ export function pictureOf(
   if (!live) return darkPicture(family);
   const draw = { panel: panelPicture, tube: tubePicture, light: lampPicture }[family];
   const shows = faults.flatMap((fault) => fault.shows).filter(isMark);
-  const role = (pick: (state: NetState) => number) => (name: string) => {
-    const nets = sheet.picture.get(name) ?? [];
-    return nets.length === 0 ? 1 : Math.min(...nets.map((net) => pick(stateOf(net))));
-  };
+  const role =
+    (pick: (state: NetState) => number): Role =>
+    (name, worst = Math.min) => {
+      const nets = sheet.picture.get(name) ?? [];
+      return nets.length === 0 ? 1 : worst(...nets.map((net) => pick(stateOf(net))));
+    };
   const settled = draw(
     role((state) => state.ratio),
     shows,
@@ -36,8 +38,11 @@ export function pictureOf(
   return darkPicture(family, { brief, trips: off === 'at once' && !brief });
 }
 
+/** The ratio of the nets that play a role in the picture: of several the lowest, unless `worst` is another. */
+type Role = (name: string, worst?: (...ratios: number[]) => number) => number;
+
 /** Plasma: both sustain sides light the glass, halves and columns choose where. */
-function panelPicture(role: (name: string) => number, shows: readonly Mark[]): Picture {
+function panelPicture(role: Role, shows: readonly Mark[]): Picture {
   const found = new Set(shows);
   const scan = role('scan');
   const setup = role('setup');
@@ -60,7 +65,7 @@ function panelPicture(role: (name: string) => number, shows: readonly Mark[]): P
 }
 
 /** Lamp and wheel: one light, coloured in turn, shaped by a chip. */
-function lampPicture(role: (name: string) => number, shows: readonly Mark[]): Picture {
+function lampPicture(role: Role, shows: readonly Mark[]): Picture {
   const found = new Set(shows);
   const lamp = role('lamp');
   if (role('wheel') < 0.5) found.add('wrong_colours');
@@ -80,7 +85,7 @@ function beamOf(cathode: number): number {
 }
 
 /** Tube: guns driven by their cathodes, swept by two deflections, lit by the high voltage. */
-function tubePicture(role: (name: string) => number, shows: readonly Mark[]): Picture {
+function tubePicture(role: Role, shows: readonly Mark[]): Picture {
   const found = new Set(shows);
   const eht = role('eht');
   const screen = role('screen');
@@ -92,10 +97,13 @@ function tubePicture(role: (name: string) => number, shows: readonly Mark[]): Pi
   // Width and height both shrink with the supply and grow as the high voltage falls.
   const size = role('size') / Math.sqrt(Math.max(eht, 0.3));
   const beams = [role('cathode_r'), role('cathode_g'), role('cathode_b')].map(beamOf);
-  const [red = 1, green = 1, blue = 1] = beams;
+  // What opens all three guns at once floods the screen, whatever the video says.
+  const opened = Math.max(1, 1 + 2.5 * (role('screen', Math.max) - 1.1));
+  const [red = 1, green = 1, blue = 1] = beams.map((beam) => beam * opened);
   const marked = (name: 'red' | 'green' | 'blue', beam: number) =>
     found.has(`no_${name}`) ? 0 : found.has(`weak_${name}`) ? beam * 0.5 : beam;
-  const visible = alive && beams.some((beam) => beam >= deadRatio) ? (screen < 0.75 ? 0.5 : 1) : 0;
+  const visible =
+    alive && beams.some((beam) => beam >= deadRatio) ? (screen < 0.75 ? 0.5 : found.has('faint') ? 0.7 : 1) : 0;
   return {
     ...goodPicture('tube'),
     light: visible,
@@ -105,7 +113,7 @@ function tubePicture(role: (name: string) => number, shows: readonly Mark[]): Pi
     green: marked('green', green),
     blue: marked('blue', blue),
     sharpness: role('focus'),
-    retrace: role('blanking') < deadRatio || beams.some((beam) => beam > 2.2),
+    retrace: role('blanking') < deadRatio || [red, green, blue].some((beam) => beam > 2.2),
     empty: role('content') < deadRatio,
     marks: found,
   };

@@ -153,6 +153,27 @@ describe('stories from the bench', () => {
       ['focus 4300', 'press-neck answers'],
       'SOCKET.dirty',
     ],
+    [
+      'a torn picture whose line drive is off its frequency',
+      'generic-crt-colour',
+      saying(['tearing']),
+      ['hosc 14.7k'],
+      'H-RES.drifted',
+    ],
+    [
+      'bent red where the amplifier rails against an open sense resistor',
+      'generic-projection-tubes',
+      saying(['bent_colours']),
+      ['cvr 13', 'crs OL'],
+      'CR-SENSE.open',
+    ],
+    [
+      'a faint picture with the screen voltage right',
+      'generic-crt-colour',
+      saying(['faint']),
+      ['g2 420', 'abl 160k'],
+      'ABL-R.drifted',
+    ],
   ])('%s', (_, sheet, complaint, lines, fault) => {
     expect(first(told(sheet, complaint, lines)).fault.id).toBe(fault);
   });
@@ -166,7 +187,9 @@ describe('stories from the bench', () => {
       const lines = ['blinks 4', 'vscan -2'];
       const before = told(sheet, complaint, lines);
       const pulled = adviseOn(before).probes.map(({ probe }) => probe.context.unplugged);
-      expect([pulled.some((plugs) => plugs.includes(plug)), pulled.some((plugs) => plugs.includes(other))]).toContain(true);
+      expect([pulled.some((plugs) => plugs.includes(plug)), pulled.some((plugs) => plugs.includes(other))]).toContain(
+        true,
+      );
       const half = [...lines, `unplug ${plug}`, 'buzz yes', 'picture upper_dark'];
       expect(first(told(sheet, complaint, half)).fault.id).toBe(`${chip}.short`);
       const still = first(told(sheet, complaint, [...lines, `unplug ${plug}`, 'vscan -2'])).fault;

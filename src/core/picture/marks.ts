@@ -188,6 +188,11 @@ const rows = {
       path(`M${round(x + 0.35 * w)} ${round(y + 0.4 * h)} L${x + w} ${round(y + 0.3 * h)}`, '#f2f4f5', 1.1),
     ],
   },
+  faint: {
+    title: 'Faint, little contrast',
+    changes: { light: 0.7 },
+    over: ({ x, y, w, h }) => [rect(x, y, w, h, 'rgba(120,124,128,0.35)')],
+  },
   narrow: { title: 'Too narrow', changes: { width: 0.8 } },
   no_red: { title: 'Red missing', changes: { red: 0 } },
   no_green: { title: 'Green missing', changes: { green: 0 } },
