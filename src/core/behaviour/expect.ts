@@ -65,10 +65,11 @@ export function partAtPoint({ parts: all }: Sheet, { parts, expect: given, toler
   return { kind, size, voltage, given, tolerance };
 }
 
-function partsAt({ model, faults }: Behaviour, { parts }: Point) {
+/** What a look, a touch or heat meets is there whether or not it shows just now. */
+function partsAt({ model, present }: Behaviour, { parts }: Point) {
   return parts.map((id) => {
-    const fault = faults.find(({ part }) => part === id);
+    const fault = present.find(({ part }) => part === id);
     const { kind } = model.sheet.parts.get(id)!;
-    return { id, kind, fault: fault && { mode: fault.mode, sometimes: fault.appears === 'sometimes' } };
+    return { id, kind, fault: fault && { mode: fault.mode, appears: fault.appears } };
   });
 }

@@ -98,7 +98,7 @@ function mayBeTheOne(
     const suspected = check.point!.parts.map((other) => ({
       id: other,
       kind: sheet.parts.get(other)!.kind,
-      fault: other === id ? { mode, sometimes: false } : undefined,
+      fault: other === id ? { mode, appears: 'always' as const } : undefined,
     }));
     const found = way.ofParts(suspected, check.point!.miss);
     if (found.kind === 'choice')

@@ -10,7 +10,10 @@ import { type CompiledGuard, joined, levelOf, type Model } from './model';
 export interface Behaviour {
   readonly model: Model;
   readonly context: Context;
+  /** Those that show. */
   readonly faults: readonly Fault[];
+  /** Those that are there to be seen or touched, whether or not they show in this context. */
+  readonly present: readonly Fault[];
   readonly nets: readonly NetState[];
   /** Connectors that carry nothing: pulled, or open by a fault. */
   readonly open: ReadonlySet<string>;
@@ -40,19 +43,22 @@ const running = 0.55;
 /** Regulated outputs hold while every input is at least this share of nominal. */
 const dropout = 0.8;
 
+/** Faults that are in the set: a donor's board has none of them. */
+const presentIn = ({ sheet }: Model, faults: readonly Fault[], { donors }: Context): readonly Fault[] =>
+  donors.length === 0 ? faults : faults.filter(({ part }) => !donors.includes(sheet.parts.get(part)?.board ?? ''));
+
 /**
  * Faults that show in the context: heat cures some and brings out others, a wire across an open
  * part or a donor's board takes its fault away. A part with a leg lifted acts as if it were open.
  */
 function showing({ sheet }: Model, faults: readonly Fault[], context: Context): readonly Fault[] {
-  const { lifted, bridged, donors } = context;
+  const { lifted, bridged } = context;
   const shown = faults.filter(
     (fault) =>
       !(fault.appears === 'cold' && context.warm) &&
       !(fault.appears === 'warm' && !context.warm) &&
       !lifted.includes(fault.part) &&
-      !(bridged.includes(fault.part) && faultModes[fault.mode].bridgeable) &&
-      !(donors.length > 0 && donors.includes(sheet.parts.get(fault.part)?.board ?? '')),
+      !(bridged.includes(fault.part) && faultModes[fault.mode].bridgeable),
   );
   const absent = lifted.flatMap(
     (part) => sheet.faults.get(`${part}.open`) ?? sheet.faults.get(`${part}.missing`) ?? [],
@@ -71,7 +77,8 @@ function showing({ sheet }: Model, faults: readonly Fault[], context: Context): 
  * @param faults present at once; an empty list is a good set
  */
 export function simulate(model: Model, faults: readonly Fault[], context: Context): Behaviour {
-  const active = showing(model, faults, context);
+  const present = presentIn(model, faults, context);
+  const active = showing(model, present, context);
   const open = new Set([...context.unplugged, ...active.flatMap((fault) => fault.opens)]);
   const live = context.power === 'live';
   const first = run(model, active, open, live, new Set());
@@ -94,6 +101,7 @@ export function simulate(model: Model, faults: readonly Fault[], context: Contex
     model,
     context,
     faults: active,
+    present,
     nets,
     open,
     tripped,

@@ -207,6 +207,18 @@ describe('stories from the bench', () => {
     expect(first(job).fault.id).not.toBe('R441.open');
   });
 
+  it('heat and cold tell a capacitor that is dry while cold, on a warm set too, from a joint', () => {
+    const chance = (id: string, lines: readonly string[]) =>
+      adviseOn(told('halvane-hp-42', saying(['upper_dark']), lines)).posterior.suspects.find(
+        ({ fault }) => fault.id === id,
+      )?.probability ?? 0;
+    expect(chance('C547.dry', ['chill-scan answers'])).toBeGreaterThan(1.5 * chance('C547.dry', []));
+    expect(chance('C547.dry', ['chill-scan nothing'])).toBeLessThan(0.5 * chance('C547.dry', []));
+    const warmed = ['picture upper_dark', 'warm', 'picture normal'];
+    expect(chance('C547.dry', [...warmed, 'chill-scan answers'])).toBeGreaterThan(chance('C547.dry', warmed));
+    expect(chance('CN501.joint', ['chill-scan answers'])).toBeLessThan(1.5 * chance('CN501.joint', []));
+  });
+
   it('asks for a second press of what is easily missed, and takes it for less than a first', () => {
     const chance = (...lines: string[]) =>
       adviseOn(told('halvane-hp-42', saying(['upper_dark']), lines)).posterior.suspects.find(

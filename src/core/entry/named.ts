@@ -27,7 +27,8 @@ function rank(check: Check, name: string, sheet: Sheet): number {
   if (!point) return 0;
   if (point.net?.toLowerCase() === name) return 1;
   if (point.parts.length === 1 && point.parts[0]!.toLowerCase() === name) return 1;
-  return (check.measure === 'look' || check.measure === 'press') && isAt(point.parts, name, sheet) ? 0.5 : 0;
+  const way = measures[check.measure];
+  return way.kind !== 'number' && way.ofPlace && isAt(point.parts, name, sheet) ? 0.5 : 0;
 }
 
 /** Is a good part of some parts in the block, or on the board, of that name? */

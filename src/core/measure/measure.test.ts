@@ -162,7 +162,7 @@ describe('answers in words', () => {
       if (way.kind === 'number' || !way.ofParts) continue;
       const suspected = [
         { id: 'R12', kind: 'resistor' as const },
-        { id: 'C5', kind: 'electrolytic' as const, fault: { mode: 'leaky' as const, sometimes: false } },
+        { id: 'C5', kind: 'electrolytic' as const, fault: { mode: 'leaky' as const, appears: 'always' as const } },
       ];
       for (const some of [suspected, suspected.slice(0, 1)]) {
         const found = way.ofParts(some, way.miss);

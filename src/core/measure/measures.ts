@@ -13,6 +13,7 @@ import { look } from './ways/look';
 import { ohms } from './ways/ohms';
 import { picture } from './ways/picture';
 import { press } from './ways/press';
+import { thermal } from './ways/thermal';
 import { rings } from './ways/rings';
 import { ripple } from './ways/ripple';
 import { sign } from './ways/sign';
@@ -32,6 +33,7 @@ const ways = {
   hours,
   look,
   press,
+  thermal,
   swap,
   sign,
   blinks,

@@ -1,4 +1,4 @@
-import { type CapacitorSeries, type FaultMode, type PartKind } from '../parts';
+import { type Appearance, type CapacitorSeries, type FaultMode, type PartKind } from '../parts';
 import { type Symptom } from '../picture';
 import { type Instrument, type Tolerance, type Unit } from '../quantity';
 import { type Answer } from './answer';
@@ -47,7 +47,7 @@ export interface MeasuredPart {
 export interface SuspectedPart {
   readonly id: string;
   readonly kind: PartKind;
-  readonly fault?: { readonly mode: FaultMode; readonly sometimes: boolean } | undefined;
+  readonly fault?: { readonly mode: FaultMode; readonly appears: Appearance } | undefined;
 }
 
 /** A set as it shows itself. */
@@ -136,6 +136,8 @@ export interface ChoiceWay extends Common {
   ofParts?(parts: readonly SuspectedPart[], miss: number): Expectation;
   /** What it gives of the set as a whole. */
   ofSet?(set: ShownSet): Expectation;
+  /** Takes in a place with all its parts: it answers to the name of a block or a board, and may miss what is there. */
+  readonly ofPlace?: true;
   /** Shows an intermittent fault whether or not it is showing. */
   readonly findsIntermittents?: true;
   /** A question that a repair makes moot: it is not asked again to verify one. */

@@ -43,3 +43,7 @@ export const faultModes: Readonly<Record<FaultMode, FaultModeRow>> = rows;
 export const faultModeNames: readonly FaultMode[] = (Object.keys(rows) as FaultMode[]).filter(
   (name) => name !== 'unlisted',
 );
+
+/** When a fault shows: always, on a cold or a warm set only, or now and then. */
+export const appearances = ['always', 'cold', 'warm', 'sometimes'] as const;
+export type Appearance = (typeof appearances)[number];

@@ -6,7 +6,7 @@ export { nearestPair } from './nearestPair';
 export { reservoirFor, reservoirRipple } from './reservoir';
 export { ntcOhms } from './thermistor';
 export { nextCanCapacitor, resonance } from './tunedCan';
-export { faultModeNames, faultModes, type FaultMode } from './faultModes';
+export { type Appearance, appearances, faultModeNames, faultModes, type FaultMode } from './faultModes';
 export { faultRate, partKindNames, partKinds, replacing, visibility, type PartKind } from './kinds';
 export { bandDoubts, bandsOf, bandColour, readBands, type BandColour } from './colourBands';
 export { codeOf, readCode } from './printedCode';

@@ -151,6 +151,9 @@ const rules: readonly ((at: CautionedCheck) => string | false | undefined)[] = [
     sheet.technology === 'projection-tubes' &&
     board?.id === 'tube' &&
     'Never run without lens and coolant cell: they are the shield, and the face cracks dry.',
+  ({ check }) =>
+    check.measure === 'thermal' &&
+    'Spray that does not burn, never on hot glass or a lamp: it cracks. Hot air from a hand’s width, one part at a time.',
   ({ check }) => check.measure === 'press' && 'Insulated stick, one hand, never alone.',
   ({ scene, sheet }) => {
     const moved = (scene.wanted?.unplugged ?? []).filter((id) => !scene.context.unplugged.includes(id));

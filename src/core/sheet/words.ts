@@ -27,9 +27,6 @@ export type Level = (typeof levels)[number];
 /** What a level stands for where a fault or a rule names it without a number. */
 export const levelRatio: Readonly<Record<Level, number>> = { dead: 0, low: 0.72, good: 1, high: 1.3 };
 
-/** When a fault shows itself. `sometimes` is an intermittent. */
-export const appearances = ['always', 'cold', 'warm', 'sometimes'] as const;
-
 /** `rail` is power; `signal` is all the rest. */
 export const netKinds = ['rail', 'signal'] as const;
 export type NetKind = (typeof netKinds)[number];

@@ -1,6 +1,6 @@
 import { dealtWith } from '../../repair';
 import { type BenchState } from '../../log';
-import { type Answer, type SignState } from '../../measure';
+import { type Answer, measures, type SignState } from '../../measure';
 import {
   asBuilt,
   blinkConditions,
@@ -57,9 +57,11 @@ const secondLook = 0.7;
 /** From this chance to miss what is there, a second look is worth its minutes. */
 const easilyMissed = 0.1;
 
-/** Is it a look or a press that may have missed what is there? */
+/** Is it a look, a press or a try with heat that may have missed what is there? */
 export function mayMiss({ point }: Check): boolean {
-  return point !== undefined && (point.measure === 'look' || point.measure === 'press') && point.miss >= easilyMissed;
+  if (!point) return false;
+  const way = measures[point.measure];
+  return way.kind !== 'number' && way.ofPlace === true && point.miss >= easilyMissed;
 }
 
 /** Do two readings of one check say the same? */

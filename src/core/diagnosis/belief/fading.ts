@@ -39,7 +39,7 @@ function underTouch(
     const parts = point.parts.map((id) => ({
       id,
       kind: sheet.parts.get(id)!.kind,
-      fault: id === part ? { mode, sometimes: true } : undefined,
+      fault: id === part ? { mode, appears: 'sometimes' as const } : undefined,
     }));
     return weight * Math.log(likelihood(answer, way.ofParts!(parts, point.miss), standard, outlierChance));
   };

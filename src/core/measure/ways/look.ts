@@ -17,6 +17,7 @@ export const look: ChoiceWay = {
   example: nothingSeen,
   state: 'cold',
   miss: 0.25,
+  ofPlace: true,
   findsIntermittents: true,
   onceOnly: true,
   choices: (parts) => [nothingSeen, ...parts],

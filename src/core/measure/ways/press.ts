@@ -10,12 +10,13 @@ export const press: ChoiceWay = {
   example: 'answers',
   state: 'live',
   miss: 0.2,
+  ofPlace: true,
   findsIntermittents: true,
   onceOnly: true,
   choices: () => ['answers', 'nothing'],
   /** Joints, latches and cracks answer to a touch. */
   ofParts(parts, miss) {
-    const touchy = parts.some(({ fault }) => fault && (fault.sometimes || faultModes[fault.mode].touchy));
+    const touchy = parts.some(({ fault }) => fault && (fault.appears === 'sometimes' || faultModes[fault.mode].touchy));
     return touchy ? choice(['answers', 1 - miss], ['nothing', miss]) : choice(['answers', 0.02], ['nothing', 0.98]);
   },
   read: (words, asked) =>

@@ -1,9 +1,8 @@
-import { type FaultMode, faultModeNames } from '../../parts';
+import { appearances, type FaultMode, faultModeNames } from '../../parts';
 import { count, type Format, list, mapOf, oneOf, optional, quantity, type Read, record, text } from '../describe';
 import { type Field } from '../field';
 import { faultTitle } from '../faultTitle';
 import { type Place } from '../place';
-import { appearances } from '../words';
 import { ratiosByNet, statesBySign } from './states';
 
 const fault = record({

@@ -1,0 +1,39 @@
+import { faultModes } from '../../parts';
+import { choice } from '../expectation';
+import { type ChoiceWay, type SuspectedPart } from '../way';
+import { oneOf } from './oneOf';
+
+/** Chance that it answers where nothing there goes by heat. */
+const byChance = 0.03;
+/** Chance that a joint, or a part that ages by heat, answers although nobody saw that warmth matters. */
+const often = 0.4;
+
+/**
+ * Heat on what is wrong while cold and cold on what is wrong while warm take the fault away; the other way round they
+ * bring it back. Whichever is tried, what goes by heat answers.
+ */
+export const thermal: ChoiceWay = {
+  kind: 'choice',
+  title: 'chill and heat',
+  words: ['chill', 'heat'],
+  example: 'answers',
+  state: 'live',
+  miss: 0.15,
+  ofPlace: true,
+  findsIntermittents: true,
+  onceOnly: true,
+  choices: () => ['answers', 'nothing'],
+  ofParts(parts, miss) {
+    const answers = Math.max(...parts.map((part) => chanceOf(part, miss)));
+    return choice(['answers', answers], ['nothing', 1 - answers]);
+  },
+  read: (words, asked) =>
+    oneOf(words, asked, { answers: 'answers', yes: 'answers', nothing: 'nothing', no: 'nothing' }),
+};
+
+function chanceOf({ fault }: SuspectedPart, miss: number): number {
+  if (!fault) return byChance;
+  if (fault.appears === 'cold' || fault.appears === 'warm') return 1 - miss;
+  const { touchy, byHeat } = faultModes[fault.mode];
+  return fault.appears === 'sometimes' || touchy || byHeat ? often : byChance;
+}
