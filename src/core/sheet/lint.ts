@@ -2,6 +2,7 @@ import { measureNames, measures } from '../measure';
 import { type Problem } from './problem';
 import { makers } from './needOrder';
 import { type Place } from './place';
+import { type Protection } from './sections/protection';
 import { type Sheet } from './sheet';
 
 /** Words that begin a line of the bench: ways of measuring, and what every set has. */
@@ -17,11 +18,19 @@ function takenBy({ signs, points }: Sheet, name: string, own: string): string | 
   return other && `one of point "${other.id}"`;
 }
 
+/** The earlier guard that sees all a guard watches, and acts no later. */
+const actingBefore = (guard: Protection, earlier: readonly Protection[]): Protection | undefined =>
+  earlier.find(
+    ({ watches, after }) =>
+      after <= guard.after &&
+      [...guard.watches].every(([net, wrong]) => wrong.every((level) => watches.get(net)?.includes(level))),
+  );
+
 const sheetStart: Place = { line: 1, column: 1 };
 
 /**
  * What is usable but likely not meant: nets nobody makes or uses, boards no connector reaches,
- * parts without a fault, faults that change nothing, rails without a point.
+ * parts without a fault, faults that change nothing, rails without a point, codes that another protection forestalls.
  *
  * Faults that no test tells apart are found by `diagnosis/groups`, which needs the behaviour.
  */
@@ -56,6 +65,10 @@ export function lintSheet(sheet: Sheet): Problem[] {
     if (effects === 0) warn(fault.place, `fault "${fault.id}" changes nothing`);
     if (fault.weight === 0) warn(fault.place, `fault "${fault.id}" has no weight, so it is never suspected`);
   }
+  sheet.protections.forEach((guard, index) => {
+    const first = guard.blinks === undefined ? undefined : actingBefore(guard, sheet.protections.slice(0, index));
+    if (first) warn(guard.place, `code ${guard.blinks} can never show: "${first.id}" acts first on all it watches`);
+  });
   for (const point of sheet.points.values())
     for (const alias of point.aliases) {
       const other = takenBy(sheet, alias.toLowerCase(), point.id);

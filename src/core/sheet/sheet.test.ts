@@ -131,6 +131,17 @@ describe('lint', () => {
     expect(messages).toMatch(/rail "lost" has no point/);
   });
 
+  it('warns of a code that never shows, because another protection acts first', () => {
+    const guarded = (late: string) => {
+      const text = smallSheet.replace('picture: {', `  late: { title: Late, ${late} }\npicture: {`);
+      return lintSheet(readSheet(text)).map(({ message }) => message);
+    };
+    const never = 'code 5 can never show: "guard" acts first on all it watches';
+    expect(guarded('watches: { vs: [dead] }, cuts: [vs], blinks: 5')).toEqual([never]);
+    expect(guarded('watches: { vs: [dead], glow: [dead] }, cuts: [vs], blinks: 5')).toEqual([]);
+    expect(guarded('watches: { vs: [dead] }, cuts: [vs], blinks: 5, after: 0')).toEqual([]);
+  });
+
   it.each([
     ['rings', 'a word of the bench'],
     ['vs', 'one of point "vs-dc"'],

@@ -1,4 +1,4 @@
-import { count, list, type Named, optional, type Read, record, sectionOf, text } from '../describe';
+import { count, list, optional, type Placed, type Read, record, sectionOf, text } from '../describe';
 import { levelsByNet, statesBySign } from './states';
 
 const protection = record({
@@ -17,6 +17,6 @@ const protection = record({
 });
 
 /** A guard that cuts a supply when a net it watches is wrong. */
-export type Protection = Named<Read<typeof protection>>;
+export type Protection = Placed<Read<typeof protection>>;
 
 export const protections = sectionOf<Read<typeof protection>, Protection>(protection);
