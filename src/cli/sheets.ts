@@ -174,7 +174,8 @@ function suspected(given: Given): object {
           for (const step of transition(sheet, here, contextFor(here, 'cold'), () => 0)) record(step);
         if (entry.kind === 'reading') {
           for (const step of transition(sheet, here, contextFor(here, entry.check.state), () => 0)) record(step);
-          record({ kind: 'reading', check: entry.check.id, answer: entry.answer, text: line });
+          for (const answer of [entry.answer, ...entry.more])
+            record({ kind: 'reading', check: entry.check.id, answer, text: line });
         } else record(entry.body);
       });
     });

@@ -197,6 +197,19 @@ describe('stories from the bench', () => {
     }
   });
 
+  it.each(['generic-crt-colour', 'pellisar-tc-14', 'generic-crt-mono'])(
+    '%s: a lit line proves that the supply runs, whatever the sound does',
+    (sheet) => {
+      const job = told(sheet, saying([]), ['picture horizontal_line', 'sound no']);
+      const dead = adviseOn(job)
+        .posterior.suspects.filter(
+          ({ fault: { appears, sets } }) => appears === 'always' && (sets.get('bplus') ?? 1) < 0.1,
+        )
+        .reduce((sum, { probability }) => sum + probability, 0);
+      expect(dead).toBeLessThan(0.02);
+    },
+  );
+
   it('goes on rightly after a misread: the next readings win it back', () => {
     const job = told('pellisar-tc-14', saying(['flood_green']), ['kg 121', 'cg 60', 'eg 2.0', 'bg 2.64', 'R201 27k']);
     expect(first(job).fault.id).toBe('R201.drifted');

@@ -47,6 +47,18 @@ describe('the entry line', () => {
     expect(read(line)).toMatchObject({ kind: 'reading', check: { id: check }, answer });
   });
 
+  it('takes several parts of one look, an answer each', () => {
+    expect(read('look scan C547, C551 C532')).toMatchObject({
+      check: { id: 'look-scan' },
+      answer: { choice: 'C547' },
+      more: [{ choice: 'C551' }, { choice: 'C532' }],
+    });
+    expect(() => read('look scan C547 fine')).toThrow(
+      '"fine" is no part: name the parts that look wrong, or fine alone',
+    );
+    expect(() => read('look scan C547 F801')).toThrow(/does not take in F801/);
+  });
+
   it('takes a bare value for the probe that is asked for', () => {
     expect(read('-167', 'vscan-dc')).toMatchObject({ check: { id: 'vscan-dc' }, answer: { value: -167 } });
     expect(read('y', 'buzz')).toMatchObject({ check: { id: 'buzz' }, answer: { choice: 'yes' } });

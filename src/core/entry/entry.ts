@@ -1,17 +1,17 @@
 import { type Check, type Context, isMetered } from '../behaviour';
 import { type LogBody, typedChange } from '../log';
-import { type Answer, readAnswer } from '../measure';
+import { type Answer, measures, readAnswer } from '../measure';
 import { Refusal } from '../quantity';
 import { type EntryScope, findNamed, nameOf, unknownPoint } from './named';
 
 /** What one typed line means: a reading, or a change of the set. */
 export type Entry =
-  | { readonly kind: 'reading'; readonly check: Check; readonly answer: Answer }
+  | { readonly kind: 'reading'; readonly check: Check; readonly answer: Answer; readonly more: readonly Answer[] }
   | { readonly kind: 'change'; readonly body: LogBody };
 
 /**
  * Reads one line of the entry language: `vscan -121.4`, `C547 esr 2.9`, `vs 190 brief`,
- * `blinks 7`, `buzz weak`, `look scan C547`, `unplug CN802`, or a bare value for the focus.
+ * `blinks 7`, `buzz weak`, `look scan C547 C551`, `unplug CN802`, or a bare value for the focus.
  *
  * @param context of the bench, which decides what may be changed now; without one anything may
  * @throws Refusal when the line names no known point, or its value does not fit the point
@@ -48,7 +48,7 @@ function unchanged({ bench, checks, sheet }: EntryScope): Entry {
     throw new Refusal(
       `nothing was read on ${sheet.title} live before the repair: say what is seen, like "picture dark"`,
     );
-  return { kind: 'reading', check: checks.get(last.check)!, answer: last.answer };
+  return { kind: 'reading', check: checks.get(last.check)!, answer: last.answer, more: [] };
 }
 
 /** May the words be the answer to what is asked, and no name that is not known? */
@@ -59,12 +59,21 @@ function fitsFocus(words: readonly string[], focus: Check): boolean {
   return !(words.length > 1 && /^[a-z]+[-\w]*\d/i.test(words[0]!) && isValue(words[words.length - 1]!));
 }
 
+const wordOf = (answer: Answer): string => (answer.kind === 'choice' ? answer.choice : '');
+
 function reading(check: Check, words: readonly string[], { sheet }: EntryScope): Entry {
-  const answer = readAnswer(check.measure, words, {
+  const asked = {
     title: check.title,
     name: nameOf(check),
     parts: check.point?.parts ?? [],
-    isPart: (word) => [...sheet.parts.keys()].some((id) => id.toLowerCase() === word),
-  });
-  return { kind: 'reading', check, answer };
+    isPart: (word: string) => [...sheet.parts.keys()].some((id) => id.toLowerCase() === word),
+  };
+  const way = measures[check.measure];
+  if (way.kind === 'number' || !way.partByPart || words.length < 2)
+    return { kind: 'reading', check, answer: readAnswer(check.measure, words, asked), more: [] };
+  const answers = words.map((word) => readAnswer(check.measure, [word.replace(/,$/, '')], asked));
+  const notPart = words.find((_, at) => !asked.parts.includes(wordOf(answers[at]!)));
+  if (notPart !== undefined)
+    throw new Refusal(`"${notPart}" is no part: name the parts that look wrong, or ${notPart} alone`);
+  return { kind: 'reading', check, answer: answers[0]!, more: answers.slice(1) };
 }

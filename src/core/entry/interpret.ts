@@ -17,6 +17,8 @@ export type Interpreted =
   | {
       readonly kind: 'line';
       readonly body: LogBody;
+      /** What the same words say besides: the other parts of a look. */
+      readonly more: readonly LogBody[];
       readonly said: string;
       readonly reading?: { readonly check: Check; readonly verdict: Judgement };
     }
@@ -53,18 +55,24 @@ function interpreted(text: string, { job, focus, step, correcting, pictures }: E
   const numbered = focus?.measure === 'picture' && /^\d+$/.test(text) ? pictures[Number(text) - 1] : undefined;
   const entry = readEntry(numbered ? numbered.symptoms.join(' ') : text, scope, correcting ? undefined : bench.context);
   if (entry.kind === 'change') return lineFor(entry.body);
-  const { check, answer } = entry;
+  const { check, answer, more } = entry;
   const context = correcting?.context ?? bench.context;
   if (!correcting) requireState(check, context);
   return {
     kind: 'line',
     body: { kind: 'reading', check: check.id, answer, text },
-    said: answerText(check, answer),
+    more: more.map((one) => ({ kind: 'reading', check: check.id, answer: one, text })),
+    said: [answer, ...more].map((one) => answerText(check, one)).join(', '),
     reading: { check, verdict: judgeAnswer(predictions, check, answer, context) },
   };
 }
 
-const lineFor = (body: LogBody): Interpreted => ({ kind: 'line', body, said: lineText(body) });
+const lineFor = (body: LogBody): Interpreted => ({
+  kind: 'line',
+  body,
+  more: [],
+  said: lineText(body),
+});
 
 /** The store that a bare voltage belongs to: the one that is to be proven, with the plug out. */
 const dueStore = (text: string, { power }: Context, step: SetStep | undefined): Store | undefined =>

@@ -138,6 +138,8 @@ export interface ChoiceWay extends Common {
   ofSet?(set: ShownSet): Expectation;
   /** Takes in a place with all its parts: it answers to the name of a block or a board, and may miss what is there. */
   readonly ofPlace?: true;
+  /** Its answer is a part; several in one line are an answer each. */
+  readonly partByPart?: true;
   /** Shows an intermittent fault whether or not it is showing. */
   readonly findsIntermittents?: true;
   /** A question that a repair makes moot: it is not asked again to verify one. */

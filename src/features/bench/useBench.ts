@@ -112,7 +112,10 @@ export function useBench(
       setText('');
       setBegun(undefined);
     } else if (interpreted.kind === 'line') {
-      log.record([{ body: interpreted.body, ...(correcting ? { supersedes: correcting.entry.id } : {}) }]);
+      log.record([
+        { body: interpreted.body, ...(correcting ? { supersedes: correcting.entry.id } : {}) },
+        ...interpreted.more.map((body) => ({ body })),
+      ]);
       setText('');
       setBegun(undefined);
       setCorrecting(undefined);
@@ -130,7 +133,7 @@ export function useBench(
       // What has waited is read by the sheet as it is now.
       const line = interpret(due, { job, focus: check, step, correcting: undefined, pictures });
       taken();
-      if (line.kind === 'line') log.record([{ body: line.body }]);
+      if (line.kind === 'line') log.record([line.body, ...line.more].map((body) => ({ body })));
       else if (line.kind === 'sheet') start(line.change, (message) => giveBack(due, message));
       else giveBack(due, line.kind === 'wrong' ? line.message : `“${due}” is nothing that can be recorded now`);
     });

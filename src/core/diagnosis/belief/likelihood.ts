@@ -99,6 +99,11 @@ const usuallySure = 0.9;
 /** About how many pictures there are to be named. */
 const pictures = 25;
 
+/** Nobody takes a screen with nothing on it for a lit one: so much of what may else be named otherwise is left. */
+const imagined = 0.05;
+/** Words for a screen that nothing lights, or as good as nothing. */
+const unlit: readonly Symptom[] = ['dark', 'brief', 'dim', 'reddish', 'goes_off'];
+
 /** A picture is named loosely: half the likeness counts a quarter. */
 function pictureLikelihood(
   named: readonly Symptom[],
@@ -109,5 +114,8 @@ function pictureLikelihood(
   const alike = called ? Math.max(likeness(seen, symptoms), likeness(seen, called)) : likeness(seen, symptoms);
   const names = called ? 2 : 1;
   const otherwise = Math.max(0, usuallySure - sure) / pictures;
-  return (1 - outlierChance) * ((alike * alike * sure) / names + otherwise) + outlierChance / 10;
+  const isLit = (picture: ReadonlySet<Symptom>) => !unlit.some((word) => picture.has(word));
+  const dark = symptoms.has('dark') || symptoms.has('brief');
+  const slips = dark && isLit(seen) ? imagined : 1;
+  return (1 - outlierChance) * ((alike * alike * sure) / names + slips * otherwise) + (slips * outlierChance) / 10;
 }

@@ -18,6 +18,7 @@ export const look: ChoiceWay = {
   state: 'cold',
   miss: 0.25,
   ofPlace: true,
+  partByPart: true,
   findsIntermittents: true,
   onceOnly: true,
   choices: (parts) => [nothingSeen, ...parts],
