@@ -6,6 +6,10 @@ export interface Context {
   readonly lamp: boolean;
   /** Connectors pulled, in alphabetical order. */
   readonly unplugged: readonly string[];
+  /** Leads cut at a connector that is in, each as `leadOf` says, in alphabetical order. */
+  readonly cut: readonly string[];
+  /** Commands held by a wire as if they were given: their nets, in alphabetical order. */
+  readonly strapped: readonly string[];
   /** Parts with a leg lifted, in alphabetical order. */
   readonly lifted: readonly string[];
   /** Parts with a wire across them, in alphabetical order. */
@@ -20,11 +24,16 @@ export const liveCold: Context = {
   power: 'live',
   lamp: false,
   unplugged: [],
+  cut: [],
+  strapped: [],
   lifted: [],
   bridged: [],
   donors: [],
   warm: false,
 };
+
+/** The name of one lead of a connector, by the net it carries. */
+export const leadOf = (connector: string, net: string): string => `${connector}/${net}`;
 
 const keys = new WeakMap<Context, string>();
 
@@ -34,15 +43,15 @@ export function contextKey(context: Context): string {
   if (key === undefined) {
     const power = context.power === 'live' ? 'live' : 'off';
     key = `${power}${context.lamp ? '+lamp' : ''}${context.warm ? '+warm' : ''}-${context.unplugged.join(',')}`;
-    if (context.lifted.length + context.bridged.length + context.donors.length > 0)
-      key += `-${context.lifted.join(',')}-${context.bridged.join(',')}-${context.donors.join(',')}`;
+    const others = interventions.filter((kind) => kind !== 'unplugged' && context[kind].length > 0);
+    for (const kind of others) key += `-${kind} ${context[kind].join(',')}`;
     keys.set(context, key);
   }
   return key;
 }
 
 /** Changes made to a set for a try. */
-export const interventions = ['unplugged', 'lifted', 'bridged', 'donors'] as const;
+export const interventions = ['unplugged', 'cut', 'strapped', 'lifted', 'bridged', 'donors'] as const;
 export type Intervention = (typeof interventions)[number];
 
 /** The context with a connector, part or board changed or put back. */
@@ -53,7 +62,7 @@ export function withIntervention(context: Context, kind: Intervention, id: strin
 
 /** The context with everything plugged, soldered and original again. */
 export function asBuilt(context: Context): Context {
-  return { ...context, unplugged: [], lifted: [], bridged: [], donors: [] };
+  return { ...context, unplugged: [], cut: [], strapped: [], lifted: [], bridged: [], donors: [] };
 }
 
 /** The context with `connector` pulled or put back. */

@@ -49,7 +49,9 @@ export function netAt(behaviour: Behaviour, point: Point): MeasuredNet {
     guessed: (point.source ?? net.source) === 'guess',
     turning: net.signal === 'motion',
     state: nets[index]!,
-    reached: context.power === 'live' && joined(model, index, model.sourceBoard[index], point.board, open),
+    reached:
+      context.power === 'live' &&
+      (context.strapped.includes(net.id) || joined(model, index, model.sourceBoard[index], point.board, open)),
     shortedHere: faults.some(
       ({ shorts, part }) => shorts.includes(net.id) && reaches(model.sheet.parts.get(part)?.board),
     ),

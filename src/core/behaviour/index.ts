@@ -5,6 +5,7 @@ export {
   type Context,
   type Intervention,
   interventions,
+  leadOf,
   liveCold,
   withConnector,
   withIntervention,

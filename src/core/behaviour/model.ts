@@ -1,9 +1,12 @@
+import { leadOf } from './context';
 import { deadRatio } from '../measure';
 import { type Block, levels, type Level, makers, needOrder, type Protection, type Sheet } from '../sheet';
 
 /** A connector that carries a net between two boards. */
 interface Link {
   readonly connector: string;
+  /** Its lead that carries the net. */
+  readonly lead: string;
   readonly from: string;
   readonly to: string;
 }
@@ -93,7 +96,7 @@ export function compileSheet(sheet: Sheet): Model {
     links: nets.map((net) =>
       [...sheet.connectors.values()]
         .filter((connector) => connector.carries.includes(net.id))
-        .map((connector) => ({ connector: connector.id, from: connector.from, to: connector.to })),
+        .map(({ id, from, to }) => ({ connector: id, lead: leadOf(id, net.id), from, to })),
     ),
     sourceBoard: nets.map((net) => made.get(net.id)?.board),
     commands: Uint8Array.from(nets, ({ signal }) => (signal === 'control' ? 1 : 0)),
@@ -111,7 +114,7 @@ export function levelOf(model: Model, net: number, ratio: number): Level {
 }
 
 /**
- * Whether a net on one board is joined to the same net on another, with some connectors open.
+ * Whether a net on one board is joined to the same net on another, with some connectors, or leads of them, open.
  *
  * Boards that no connector of the net reaches are taken as wired straight to it.
  */
@@ -124,14 +127,15 @@ export function joined(
 ): boolean {
   if (open.size === 0 || from === undefined || to === undefined || from === to) return true;
   const links = model.links[net]!;
-  if (!links.some((link) => open.has(link.connector))) return true;
+  const isOpen = ({ connector, lead }: Link) => open.has(connector) || open.has(lead);
+  if (!links.some(isOpen)) return true;
   if (!links.some((link) => link.from === to || link.to === to)) return true;
   if (!links.some((link) => link.from === from || link.to === from)) return true;
   const reached = new Set([from]);
   for (let grown = true; grown;) {
     grown = false;
     for (const link of links) {
-      if (open.has(link.connector)) continue;
+      if (isOpen(link)) continue;
       const [near, far] = reached.has(link.from) ? [link.from, link.to] : [link.to, link.from];
       if (reached.has(near) && !reached.has(far)) {
         reached.add(far);

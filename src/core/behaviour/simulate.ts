@@ -15,7 +15,7 @@ export interface Behaviour {
   /** Those that are there to be seen or touched, whether or not they show in this context. */
   readonly present: readonly Fault[];
   readonly nets: readonly NetState[];
-  /** Connectors that carry nothing: pulled, or open by a fault. */
+  /** Connectors that carry nothing, pulled or open by a fault, and leads that are cut. */
   readonly open: ReadonlySet<string>;
   /** Protections that act, first in the sheet first. */
   readonly tripped: readonly Protection[];
@@ -79,13 +79,14 @@ function showing({ sheet }: Model, faults: readonly Fault[], context: Context): 
 export function simulate(model: Model, faults: readonly Fault[], context: Context): Behaviour {
   const present = presentIn(model, faults, context);
   const active = showing(model, present, context);
-  const open = new Set([...context.unplugged, ...active.flatMap((fault) => fault.opens)]);
+  const open = new Set([...context.unplugged, ...context.cut, ...active.flatMap((fault) => fault.opens)]);
   const live = context.power === 'live';
-  const first = run(model, active, open, live, new Set());
+  const strapped = new Set(context.strapped.map((net) => model.netIndex.get(net)!));
+  const first = run(model, active, open, live, new Set(), strapped);
   const acting = live ? model.guards.filter((guard) => trips(model, guard, first)) : [];
   const tripped = acting.map(({ protection }) => protection);
   const cut = new Set(acting.flatMap(({ protection, cuts }) => (protection.after >= timeToMeasure ? [] : cuts)));
-  const last = cut.size > 0 ? run(model, active, open, live, cut) : first;
+  const last = cut.size > 0 ? run(model, active, open, live, cut, strapped) : first;
   const nets = Array.from(last.ratio, (ratio, net): NetState => {
     const peak = first.ratio[net]!;
     return {
@@ -125,6 +126,7 @@ function run(
   open: ReadonlySet<string>,
   live: boolean,
   cut: ReadonlySet<number>,
+  strapped: ReadonlySet<number>,
 ): Pass {
   const count = model.sheet.nets.size;
   const ratio = new Float64Array(count);
@@ -154,7 +156,8 @@ function run(
     let ripple = 0;
     for (let need = 0; need < needs.length; need += 1) {
       const net = needs[need]!;
-      const there = joined(model, net, model.sourceBoard[net], block.board, open) ? ratio[net]! : 0;
+      const there =
+        strapped.has(net) || joined(model, net, model.sourceBoard[net], block.board, open) ? ratio[net]! : 0;
       const got = model.commands[net] === 1 && there < running ? 0 : there;
       levels[need] = levelOf(model, net, got);
       if (got < least) least = got;
@@ -176,7 +179,7 @@ function run(
       );
       const out = rule ? rule.ratio : given;
       const driven = !rule && model.switches[net] === 1 && out < running ? 0 : out;
-      ratio[net] = cut.has(net) || shorted[net] === 1 ? 0 : driven * factor[net]!;
+      ratio[net] = cut.has(net) || shorted[net] === 1 ? 0 : strapped.has(net) ? 1 : driven * factor[net]!;
       rippled[net] = ripples[net] === 1 || ripple === 1 ? 1 : 0;
     }
   }

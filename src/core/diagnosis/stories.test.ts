@@ -197,6 +197,25 @@ describe('stories from the bench', () => {
     }
   });
 
+  it('a plug that carries the on-command: cut that lead or strap the command, and what stands is expected', () => {
+    const live = (lines: readonly string[]) => {
+      const job = told('generic-plasma', saying([]), lines);
+      return job.predictions.behaviour(undefined, { ...job.bench.context, power: 'live' }).nets;
+    };
+    const { netIndex } = told('generic-plasma', saying([]), []).predictions.model;
+    const vs = (lines: readonly string[]) => live(lines)[netIndex.get('vs')!]!.ratio;
+    expect(vs([])).toBe(1);
+    expect(vs(['unplug P-MAIN'])).toBe(0);
+    expect(vs(['unplug P-MAIN', 'strap on'])).toBe(1);
+    expect(vs(['unplug P-MAIN', 'strap on', 'unstrap on'])).toBe(0);
+    expect(vs(['cut P-MAIN on'])).toBe(0);
+    expect(vs(['cut P-MAIN v12'])).toBe(1);
+    // The twelve volts come back with their lead to the main board cut: what shorts them is there.
+    const lead = ['blinks 2', 'v12-ohms 0.4', 'cut P-MAIN v12', 'v12-ohms 900'];
+    const { fault } = first(told('generic-plasma', saying(['brief']), lead));
+    expect(fault.id).toBe('AMP.short');
+  });
+
   it.each(['generic-crt-colour', 'pellisar-tc-14', 'generic-crt-mono'])(
     '%s: a lit line proves that the supply runs, whatever the sound does',
     (sheet) => {

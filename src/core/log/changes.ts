@@ -3,9 +3,11 @@ import { kindOf, kinds, type LogBody } from './kinds';
 import { type TypedAt } from './line';
 
 /** What is changed about a set for a try: `CN802 pulled`. */
-export function changesMade({ unplugged, lifted, bridged, donors }: Context): string[] {
+export function changesMade({ unplugged, cut, strapped, lifted, bridged, donors }: Context): string[] {
   return [
     ...unplugged.map((id) => `${id} pulled`),
+    ...cut.map((lead) => `${lead.replace('/', ' ')} cut`),
+    ...strapped.map((net) => `${net} strapped`),
     ...lifted.map((id) => `${id} lifted`),
     ...bridged.map((id) => `${id} bridged`),
     ...donors.map((id) => `donor ${id}`),

@@ -160,7 +160,9 @@ const rules: readonly ((at: CautionedCheck) => string | false | undefined)[] = [
     const commands = moved.flatMap((id) =>
       (sheet.connectors.get(id)?.carries ?? []).flatMap((net) => {
         const { signal, title } = sheet.nets.get(net)!;
-        return signal === 'control' ? [`${id} takes “${title}” with it: strap that, or cut its pin alone.`] : [];
+        return signal === 'control' && !scene.context.strapped.includes(net)
+          ? [`${id} takes “${title}” with it: strap that (“strap ${net}”), or cut its lead alone (“cut ${id} ${net}”).`]
+          : [];
       }),
     );
     return commands[0];

@@ -42,6 +42,8 @@ function changeMinutes(sheet: Sheet, kind: Intervention, id: string): Minutes {
   switch (kind) {
     case 'unplugged':
       return sheet.connectors.get(id)?.minutes ?? 1;
+    case 'cut':
+    case 'strapped':
     case 'lifted':
       return 4;
     case 'bridged':

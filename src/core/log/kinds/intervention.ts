@@ -1,63 +1,125 @@
 import * as yup from 'yup';
-import { type Intervention, withIntervention } from '../../behaviour';
+import { type Intervention, leadOf, withIntervention } from '../../behaviour';
 import { Refusal } from '../../quantity';
+import { type Sheet } from '../../sheet';
 import { type LineKind, type LineOf, name } from '../line';
 
-/** A change made for a try, in the words that make and undo it, and how it is said. */
+interface Change {
+  /** The words that make it and undo it. */
+  readonly words: readonly [make: string, undo: string];
+  said(target: string): readonly [made: string, undone: string];
+  /** What it is made to: `part`. */
+  readonly what: string;
+  /** What it can be made to on a sheet. */
+  targets(sheet: Sheet): readonly string[];
+  /** What typed words name, in small letters, where that is more than the name of a target. */
+  named?(words: readonly string[], sheet: Sheet): string | undefined;
+  /** Are its targets few enough to be told where none is named? */
+  readonly few?: true;
+}
+
+const spoken = (lead: string) => lead.replace('/', ' ');
+const partsOf = ({ parts }: Sheet) => [...parts.keys()];
+
+/** Every change made for a try. */
 const changes = {
+  cut: {
+    words: ['cut', 'rejoin'],
+    said: (lead) => [`Cut ${spoken(lead)}`, `Join ${spoken(lead)} again`],
+    what: 'lead',
+    targets: ({ connectors }) =>
+      [...connectors.values()].flatMap(({ id, carries }) => carries.map((net) => leadOf(id, net))),
+    named: leadNamed,
+  },
+  strapped: {
+    words: ['strap', 'unstrap'],
+    said: (net) => [`Strap ${net}, as if it were given`, `Take the strap off ${net}`],
+    what: 'command',
+    targets: ({ nets }) => [...nets.values()].filter(({ signal }) => signal === 'control').map(({ id }) => id),
+    few: true,
+  },
   lifted: {
     words: ['lift', 'refit'],
-    said: (target: string) => [`Lift a leg of ${target}`, `Solder ${target} back`],
+    said: (part) => [`Lift a leg of ${part}`, `Solder ${part} back`],
+    what: 'part',
+    targets: partsOf,
   },
   bridged: {
     words: ['bridge', 'unbridge'],
-    said: (target: string) => [`Bridge ${target}`, `Take the bridge off ${target}`],
+    said: (part) => [`Bridge ${part}`, `Take the bridge off ${part}`],
+    what: 'part',
+    targets: partsOf,
   },
   donors: {
     words: ['donor', 'own'],
-    said: (target: string) => [`Try a donor’s ${target} board`, `Put the set’s own ${target} board back`],
+    said: (board) => [`Try a donor’s ${board} board`, `Put the set’s own ${board} board back`],
+    what: 'board',
+    targets: ({ boards }) => [...boards.keys()],
+    few: true,
   },
-} as const satisfies Record<Exclude<Intervention, 'unplugged'>, unknown>;
-type Change = keyof typeof changes;
-const kinds = Object.keys(changes) as Change[];
+} as const satisfies Record<Exclude<Intervention, 'unplugged'>, Change>;
+const kinds = Object.keys(changes) as (keyof typeof changes)[];
+const changeOf = (kind: keyof typeof changes): Change => changes[kind];
+
+/**
+ * The lead of a connector by what it carries, `cn801 on`, or by the pin that a point is measured at, `cn801 pin 7`.
+ *
+ * @throws Refusal where the connector is there, and no such lead of it
+ */
+function leadNamed([typed, ...rest]: readonly string[], { connectors, points }: Sheet): string | undefined {
+  const connector = [...connectors.values()].find(({ id }) => id.toLowerCase() === typed);
+  if (!connector || rest.length === 0) return undefined;
+  const { id, carries } = connector;
+  const words = rest.join(' ');
+  const at = new RegExp(`\\b${id} ${words}\\b`, 'i');
+  const net =
+    carries.find((one) => one.toLowerCase() === words) ??
+    [...points.values()].find((point) => point.net && carries.includes(point.net) && at.test(point.where))?.net;
+  if (net === undefined)
+    throw new Refusal(
+      `no point of the sheet says what ${words} of ${id} carries: name it by that, like "cut ${id} ${carries[0]}"; it carries ${carries.join(', ')}`,
+    );
+  return leadOf(id, net);
+}
 
 const fields = yup.object({
   change: yup.string().oneOf(kinds).required(),
-  /** The part or board. */
+  /** The part, board, lead or command. */
   target: name(),
   on: yup.boolean().required(),
 });
 
-/** A leg lifted, a part bridged or a board lent for a try, or that undone. */
+/** A leg lifted, a part bridged, a lead cut, a command strapped or a board lent for a try, or that undone. */
 export type InterventionLine = LineOf<'intervention', typeof fields>;
-
-const said = ({ change, target, on }: InterventionLine) => changes[change].said(target)[on ? 0 : 1]!;
 
 export const intervention: LineKind<InterventionLine> = {
   work: 'measuring',
   fields,
   unknown({ change, target }, { sheet }) {
-    const board = change === 'donors';
-    if ((board ? sheet.boards : sheet.parts).has(target)) return undefined;
-    return `${sheet.title} has no ${board ? 'board' : 'part'} "${target}"`;
+    const { targets, what } = changeOf(change);
+    return targets(sheet).includes(target) ? undefined : `${sheet.title} has no ${what} "${target}"`;
   },
   fold(bench, { change, target, on }) {
     bench.context = withIntervention(bench.context, change, target, on);
   },
-  said,
-  typed([verb, typed, ...more], { sheet, context, typed: words }) {
-    const change = kinds.find((kind) => (changes[kind].words as readonly (string | undefined)[]).includes(verb));
-    if (!change || typed === undefined || more.length > 0) return undefined;
-    const ids = [...(change === 'donors' ? sheet.boards : sheet.parts).keys()];
-    const target = ids.find((id) => id.toLowerCase() === typed);
-    if (target === undefined)
-      throw new Refusal(
-        change === 'donors'
-          ? `${sheet.title} has no board "${words[1]}"; it has ${ids.join(', ')}`
-          : `${sheet.title} has no part "${words[1]}"`,
-      );
+  said: ({ change, target, on }) => changeOf(change).said(target)[on ? 0 : 1],
+  typed([verb, ...names], { sheet, context, typed: words }) {
+    const kind = kinds.find((one) => changeOf(one).words.some((word) => word === verb));
+    if (!kind || names.length === 0) return undefined;
+    const change = changeOf(kind);
+    const targets = change.targets(sheet);
+    const target = change.named
+      ? change.named(names, sheet)
+      : names.length > 1
+        ? undefined
+        : targets.find((id) => id.toLowerCase() === names[0]);
+    if (target === undefined) {
+      if (names.length > 1 && !change.named) return undefined;
+      const there = change.few ? `; it has ${targets.join(', ')}` : '';
+      throw new Refusal(`${sheet.title} has no ${change.what} "${words.slice(1).join(' ')}"${there}`);
+    }
     if (context && context.power !== 'proven')
-      throw new Refusal('legs and boards are only moved with the plug out and the stores proven');
-    return { kind: 'intervention', change, target, on: verb === changes[change].words[0] };
+      throw new Refusal('legs, leads and boards are only moved with the plug out and the stores proven');
+    return { kind: 'intervention', change: kind, target, on: verb === change.words[0] };
   },
 };
