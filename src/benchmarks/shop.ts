@@ -84,6 +84,8 @@ const job = (index: number, at: string) => ({
   waiting: null,
   createdAt: at,
   closedAt: null,
+  due: '',
+  pinned: false,
   former: null,
 });
 

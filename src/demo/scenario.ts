@@ -24,6 +24,9 @@ export interface DemoSet {
   readonly daysAgo: number;
   readonly waiting: Waiting | null;
   readonly label?: Readonly<Record<string, number>>;
+  /** Days from the day of seeding until its owner wants it back. */
+  readonly dueIn?: number;
+  readonly pinned?: boolean;
 }
 
 /** A job that was closed in the last two years. */

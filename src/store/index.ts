@@ -21,6 +21,7 @@ export {
   jobsBySheet,
   moveToSheet,
   openJobs,
+  pinJob,
   reviseJob,
   setWaiting,
   type Job,

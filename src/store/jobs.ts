@@ -27,6 +27,10 @@ export interface Job {
   readonly owner: string;
   readonly value: number;
   readonly limit: number;
+  /** ISO date on which its owner wants it back; empty where no day was named. */
+  readonly due: string;
+  /** Put first by hand. */
+  readonly pinned: boolean;
   readonly waiting: Waiting | null;
   readonly createdAt: string;
   readonly closedAt: string | null;
@@ -46,6 +50,8 @@ interface Row {
   owner: string;
   value: number;
   money_limit: number;
+  due: string;
+  pinned: 0 | 1;
   waiting: string | null;
   created_at: string;
   closed_at: string | null;
@@ -64,6 +70,8 @@ const fromRow = (row: Row): Job => ({
   owner: row.owner,
   value: row.value,
   limit: row.money_limit,
+  due: row.due,
+  pinned: row.pinned === 1,
   waiting: row.waiting === null ? null : (JSON.parse(row.waiting) as Waiting),
   createdAt: row.created_at,
   closedAt: row.closed_at,
@@ -87,6 +95,8 @@ export async function addJob(database: Knex, job: Job): Promise<void> {
       owner: job.owner,
       value: job.value,
       money_limit: job.limit,
+      due: job.due,
+      pinned: job.pinned ? 1 : 0,
       waiting: job.waiting === null ? null : JSON.stringify(job.waiting),
       created_at: job.createdAt,
       closed_at: job.closedAt,
@@ -113,11 +123,14 @@ export async function moveToSheet(database: Knex, id: string, sheet: string): Pr
 }
 
 /** What is found out, or put right, of a set after it was taken in. */
-export type JobDetails = Pick<Job, 'title' | 'place' | 'owner' | 'words' | 'value' | 'limit' | 'label' | 'options'>;
+export type JobDetails = Pick<
+  Job,
+  'title' | 'place' | 'owner' | 'words' | 'value' | 'limit' | 'due' | 'label' | 'options'
+>;
 
 /** Changes what is known of an open set. @returns false where there is no open job of that id */
 export async function reviseJob(database: Knex, id: string, details: JobDetails): Promise<boolean> {
-  const { title, place, owner, words, value, limit, label, options } = details;
+  const { title, place, owner, words, value, limit, due, label, options } = details;
   const changed = await database('job')
     .where({ id })
     .whereNull('closed_at')
@@ -128,10 +141,19 @@ export async function reviseJob(database: Knex, id: string, details: JobDetails)
       words,
       value,
       money_limit: limit,
+      due,
       label: JSON.stringify(label),
       options: JSON.stringify(options),
     });
   return changed > 0;
+}
+
+/** Puts an open set first on the queue, or back to where its worth puts it. */
+export async function pinJob(database: Knex, id: string, pinned: boolean): Promise<void> {
+  await database('job')
+    .where({ id })
+    .whereNull('closed_at')
+    .update({ pinned: pinned ? 1 : 0 });
 }
 
 export async function setWaiting(database: Knex, id: string, waiting: Waiting | null): Promise<void> {

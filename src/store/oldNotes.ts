@@ -50,6 +50,8 @@ export async function addOldNotes(database: Knex, notes: readonly CountedNote[])
         waiting: null,
         createdAt: at,
         closedAt: null,
+        due: '',
+        pinned: false,
         former: null,
       });
       await closeJob(work, {

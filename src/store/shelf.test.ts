@@ -92,6 +92,8 @@ describe('what the jobs need', () => {
     waiting: null,
     createdAt: at,
     closedAt: null,
+    due: '',
+    pinned: false,
     former: null,
   };
   const step = (need: string, state: 'ordered' | 'here' | 'wrong' | 'fitted' | 'wanted', due = '') =>

@@ -59,6 +59,8 @@ const job = (id: string, more: Partial<Job> = {}): Job => ({
   waiting: null,
   createdAt: '2026-11-01T10:00:00Z',
   closedAt: null,
+  due: '',
+  pinned: false,
   former: null,
   ...more,
 });

@@ -22,7 +22,7 @@ describe('the order of the day', () => {
   it('is raised as a due day comes near, and says so', () => {
     const near = set('near', { dueIn: 1.5 });
     expect(order(set('free', { worth: 120 }), near)).toEqual(['near', 'free']);
-    expect(rankDay([near])[0]!.why).toMatch(/due in 1 days/);
+    expect(rankDay([near])[0]!.why).toMatch(/due in a day/);
     expect(rankDay([set('late', { dueIn: -2 })])[0]!.why).toMatch(/due 2 days ago/);
     expect(order(set('free', { worth: 120 }), set('far', { dueIn: 60 }))).toEqual(['free', 'far']);
   });

@@ -60,6 +60,8 @@ function indexOf(set: WorkableSet): number {
   return urgency(set) * (perHour(remaining) + opened);
 }
 
+const dayCount = (days: number): string => (days === 1 ? 'a day' : `${days} days`);
+
 function whyOf(set: WorkableSet, index: number, money: (amount: number) => string): string {
   const { opensWait, dueIn } = set;
   const due =
@@ -67,12 +69,12 @@ function whyOf(set: WorkableSet, index: number, money: (amount: number) => strin
       ? []
       : [
           dueIn < 0
-            ? `due ${Math.ceil(-dueIn)} days ago`
+            ? `due ${dayCount(Math.ceil(-dueIn))} ago`
             : dueIn < 1
               ? 'due today'
-              : `due in ${Math.floor(dueIn)} days`,
+              : `due in ${dayCount(Math.floor(dueIn))}`,
         ];
   const waits =
-    opensWait > 0 ? [`then it waits ${opensWait < 1 ? 'some hours' : `${Math.round(opensWait)} days`}`] : [];
+    opensWait > 0 ? [`then it waits ${opensWait < 1 ? 'some hours' : dayCount(Math.round(opensWait))}`] : [];
   return [`worth ${money(Math.round(index))} an hour`, ...due, ...waits].join(', ');
 }

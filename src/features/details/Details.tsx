@@ -53,6 +53,9 @@ export function Details({ file, details }: SetDetails) {
               <AmountField<Described> name="value" title={`Value, ${currency}`} />
               <AmountField<Described> name="limit" title={`Limit for parts, ${currency}`} />
             </Pair>
+            <Pair>
+              <TextField<Described> name="due" title="Due back" type="date" />
+            </Pair>
             <ParagraphField<Described> name="words" title="In the owner’s words" rows={2} />
           </FormProvider>
           <p className="soft">

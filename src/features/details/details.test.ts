@@ -21,6 +21,7 @@ const details: JobDetails = {
   place: 'Waiting room',
   owner: 'museum',
   words: '',
+  due: '2026-12-04',
   value: 120,
   limit: 40,
   label: { vs: 187 },

@@ -12,6 +12,6 @@ export interface SetDetails {
 export async function loadDetails(id: string): Promise<SetDetails | undefined> {
   const [file, job] = await Promise.all([loadJob(id), database().then((db) => findJob(db, id))]);
   if (!file || !job) return undefined;
-  const { title, place, owner, words, value, limit, label, options } = job;
-  return { file, details: { title, place, owner, words, value, limit, label, options } };
+  const { title, place, owner, words, value, limit, due, label, options } = job;
+  return { file, details: { title, place, owner, words, value, limit, due, label, options } };
 }

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { depict } from '@/core/picture';
 import { deference } from '@/core/safety';
 import { chanceText, dateText, EmptyState, moneyText, PictureView } from '@/ui';
+import { PinButton } from './PinButton';
 import { type QueueRow } from './queueModel';
 import styles from './queue.module.css';
 
@@ -38,7 +39,7 @@ export function Queue({ rows, currency }: { rows: readonly QueueRow[]; currency:
       </div>
       <ul className={styles.rows}>
         {rows.map((row) => (
-          <li key={row.id}>
+          <li key={row.id} className={styles.line}>
             <Link href={`/job/${row.id}/bench`} className={styles.row}>
               <span className={styles.picture}>
                 <PictureView picture={depict(row.family, row.symptoms)} />
@@ -49,7 +50,12 @@ export function Queue({ rows, currency }: { rows: readonly QueueRow[]; currency:
                   {row.chassis} · {row.symptomText}
                 </small>
                 <small>
-                  {[row.place, row.owner === '' ? '' : `for ${row.owner}`, `since ${dateText(row.since)}`]
+                  {[
+                    row.place,
+                    row.owner === '' ? '' : `for ${row.owner}`,
+                    `since ${dateText(row.since)}`,
+                    row.due === '' ? '' : `due ${dateText(row.due)}`,
+                  ]
                     .filter(Boolean)
                     .join(' · ')}
                 </small>
@@ -73,6 +79,7 @@ export function Queue({ rows, currency }: { rows: readonly QueueRow[]; currency:
                 <small> of {moneyText(row.limit, currency)}</small>
               </span>
             </Link>
+            <PinButton id={row.id} title={row.title} pinned={row.pinned} />
           </li>
         ))}
       </ul>

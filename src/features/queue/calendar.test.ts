@@ -16,7 +16,10 @@ beforeAll(async () => {
   process.env.TOVRIK_DB = path.join(folder, 'tovrik.db');
   const db = await database();
   const waiting = (what: 'owner' | 'soak' | 'part', until: string) => ({ for: what, note: '', until });
-  await addJob(db, takenIn('owner', { title: 'Boat-house set', waiting: waiting('owner', '2026-12-01') }));
+  await addJob(
+    db,
+    takenIn('owner', { title: 'Boat-house set', due: '2026-12-09', waiting: waiting('owner', '2026-12-01') }),
+  );
   await addJob(db, takenIn('soak', { title: 'Arrivals', waiting: waiting('soak', '2026-11-30T18:00:00Z') }));
   await addJob(db, takenIn('open', { title: 'Nobody knows', waiting: waiting('owner', '') }));
   await addJob(db, takenIn('part', { title: 'Ballroom, plasma; left' }));
@@ -39,12 +42,13 @@ it('a calendar has each day that something is waited for once, under an id that 
   const events = text.split('BEGIN:VEVENT').slice(1);
   const field = (event: string, name: string) => new RegExp(`^${name}[^:\r\n]*:(.*?)\r?$`, 'm').exec(event)?.[1];
   expect(events.map((event) => [field(event, 'DTSTART'), field(event, 'SUMMARY')])).toEqual([
+    ['20261209', 'Boat-house set: due back'],
     ['20261201', 'Boat-house set: waits for the owner'],
     ['20261130', 'Arrivals: soaking'],
     ['20261204', '2 × C 22µF 250V for Ballroom\\, plasma\\; left\\, from Pier Parts'],
   ]);
   const ids = events.map((event) => field(event, 'UID'));
-  expect(new Set(ids).size).toBe(3);
+  expect(new Set(ids).size).toBe(4);
   expect((await ask()).match(/^UID:.*$/gm)?.map((line) => line.slice(4).trim())).toEqual(ids);
   expect(text).toMatch(/URL[^:]*:http:\/\/127\.0\.0\.1:4870\/job\/owner\/bench/);
 });

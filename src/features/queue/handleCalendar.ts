@@ -8,7 +8,7 @@ const dayOf = (text: string): Date | undefined =>
 
 const day = 86_400_000;
 
-/** What is to come, for a calendar to subscribe to: parts that are due, and what the sets wait for. */
+/** What is to come, for a calendar to subscribe to: parts and sets that are due, and what the sets wait for. */
 export async function giveCalendar(request: Request): Promise<Response> {
   const db = await database();
   const [jobs, needs] = await Promise.all([openJobs(db), openNeeds(db)]);
@@ -19,7 +19,8 @@ export async function giveCalendar(request: Request): Promise<Response> {
     if (start) calendar.createEvent({ id, start, end: new Date(start.getTime() + day), allDay: true, summary, url });
   };
   const titles = new Map(jobs.map(({ id, title }) => [id, title]));
-  for (const { id, title, waiting } of jobs)
+  for (const { id, title, due, waiting } of jobs) {
+    add(`due-${id}`, due, `${title}: due back`, `${origin}/job/${id}/bench`);
     if (waiting && waiting.for !== 'part')
       add(
         `set-${id}`,
@@ -27,6 +28,7 @@ export async function giveCalendar(request: Request): Promise<Response> {
         `${title}: ${waitingTitles[waiting.for].toLowerCase()}`,
         `${origin}/job/${id}/bench`,
       );
+  }
   for (const { id, job, typed, count, state, due, supplier } of needs)
     if (state === 'ordered')
       add(

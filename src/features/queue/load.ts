@@ -35,7 +35,7 @@ export async function loadQueue(): Promise<{ rows: QueueRow[]; currency: string 
       },
       logs.get(job.id)!,
     );
-    return [queueRow(job, file, soakRun(logs.get(job.id)!, now))];
+    return [queueRow(job, file, now, soakRun(logs.get(job.id)!, now))];
   });
   return { rows: inOrder(rows, settings.currency), currency: settings.currency };
 }

@@ -49,11 +49,12 @@ const caseOf = (...bodies: LogBody[]): Case => ({
   closed: new Map(),
   hourlyRate: 18,
 });
+const now = Date.parse('2026-11-24T12:00:00Z');
 const found = [live, number('vfu-dc', 9.1), off, number('C547-esr', 2.9)];
 
 describe('a row of the queue', () => {
   it('of a set just taken in shows the owner’s picture and the first probe, but no suspect yet', () => {
-    const row = queueRow(job, caseOf());
+    const row = queueRow(job, caseOf(), now);
     expect(row).toMatchObject({
       step: 'taken in',
       symptomText: 'Upper half dark',
@@ -66,23 +67,23 @@ describe('a row of the queue', () => {
   });
 
   it('of a set that is measured names the suspect in front, then the repair', () => {
-    expect(queueRow(job, caseOf(...found))).toMatchObject({
+    expect(queueRow(job, caseOf(...found), now)).toMatchObject({
       step: 'measuring',
       leader: { title: 'Upper floating capacitor C547 dried out' },
       next: 'Fit a new upper floating capacitor C547',
     });
-    expect(queueRow(job, caseOf(...found)).nextDetail).toMatch(/^cures it with (>99|\d\d) %$/);
+    expect(queueRow(job, caseOf(...found), now).nextDetail).toMatch(/^cures it with (>99|\d\d) %$/);
   });
 
   it('of a repaired set asks for verification, and of a verified one for closing', () => {
-    expect(queueRow(job, caseOf(...found, fitted))).toMatchObject({
+    expect(queueRow(job, caseOf(...found, fitted), now)).toMatchObject({
       step: 'repaired',
       next: 'Verify the repair',
       spent: 0.6,
       leader: undefined,
     });
     const done = caseOf(...found, fitted, live, picture('normal'), number('vfu-dc', 15));
-    expect(queueRow(job, done)).toMatchObject({
+    expect(queueRow(job, done, now)).toMatchObject({
       step: 'verified',
       next: 'Close it',
       symptomText: 'Picture right',
@@ -92,21 +93,21 @@ describe('a row of the queue', () => {
 
   it('of a set put aside says what it waits for', () => {
     const waiting = { for: 'part', note: '22u ordered', until: '2026-12-02' } as const;
-    expect(queueRow({ ...job, waiting }, caseOf(...found))).toMatchObject({
+    expect(queueRow({ ...job, waiting }, caseOf(...found), now)).toMatchObject({
       next: 'Waits for a part',
       nextDetail: '22u ordered, until 2026-12-02',
     });
-    expect(queueRow({ ...job, waiting: { for: 'soak', note: '', until: '' } }, caseOf(...found, fitted))).toMatchObject(
-      { step: 'soaking', next: 'Soaking', nextDetail: '' },
-    );
+    expect(
+      queueRow({ ...job, waiting: { for: 'soak', note: '', until: '' } }, caseOf(...found, fitted), now),
+    ).toMatchObject({ step: 'soaking', next: 'Soaking', nextDetail: '' });
   });
 });
 
 describe('the order of the queue', () => {
   const row = (id: string, more: Partial<QueuedJob> = {}, ...bodies: LogBody[]) =>
-    queueRow({ ...job, id, ...more }, caseOf(...bodies));
+    queueRow({ ...job, id, ...more }, caseOf(...bodies), now);
   const soak = (seconds: number, before?: { failures: number; hours: number }) =>
-    queueRow({ ...job, id: 'soak' }, caseOf(), { running: true, seconds, clean: seconds, seen: [], before });
+    queueRow({ ...job, id: 'soak' }, caseOf(), now, { running: true, seconds, clean: seconds, seen: [], before });
 
   it('puts what is worth most for the hour first, says why, and what waits last', () => {
     const waiting = row('waits', { waiting: { for: 'owner', note: '', until: '' }, value: 900 });
@@ -118,6 +119,20 @@ describe('the order of the queue', () => {
     expect(rows.findIndex(({ id }) => id === 'dear')).toBeLessThan(rows.findIndex(({ id }) => id === 'cheap'));
     expect(rows[0]!.why).toMatch(/^worth £\d+ an hour/);
     expect(rows[3]!.why).toBe('');
+  });
+
+  it('raises what is due, and puts first what was put first by hand unless it waits', () => {
+    const far = row('far', { value: 100, due: '2027-02-01' });
+    const late = row('late', { value: 100, due: '2026-11-22' });
+    const pinned = row('pinned', { value: 10, pinned: true });
+    const waiting = { for: 'owner' as const, note: '', until: '' };
+    const kept = row('kept', { value: 900, pinned: true, waiting });
+    const rows = inOrder([kept, far, late, pinned], '£');
+    expect(rows.map(({ id }) => id)).toEqual(['pinned', 'late', 'far', 'kept']);
+    expect(rows[0]!.why).toMatch(/^first by hand, worth/);
+    expect(rows[1]!.why).toMatch(/due 2 days ago/);
+    expect(rows[2]!.why).not.toMatch(/due/);
+    expect(inOrder([row('today', { due: '2026-11-24' })], '£')[0]!.why).toMatch(/due today/);
   });
 
   it('tells of a soak when it may be believed, and puts it first when it may be ended', () => {

@@ -29,6 +29,10 @@ export interface QueueRow {
   readonly live: boolean;
   /** What the day makes of it; undefined for what waits. */
   readonly work: WorkableSet | undefined;
+  /** ISO date on which it is wanted back; empty where no day was named. */
+  readonly due: string;
+  /** Put first by hand. */
+  readonly pinned: boolean;
   /** Why it stands where it stands. */
   readonly why: string;
 }
@@ -41,6 +45,8 @@ export interface QueuedJob {
   readonly owner: string;
   readonly limit: number;
   readonly value?: number;
+  readonly due?: string;
+  readonly pinned?: boolean;
   readonly createdAt: string;
   readonly waiting: { readonly for: WaitingFor; readonly note: string; readonly until: string } | null;
 }
@@ -50,13 +56,24 @@ const finishing = 30;
 /** A repair that needs a part waits about so many days for it. */
 const partDays = 4;
 
+const day = 86_400_000;
+
+/** Days from an instant until the end of a date; undefined where there is none. */
+const daysUntil = (date: string | undefined, now: number): number | undefined =>
+  date ? (Date.parse(`${date}T00:00:00Z`) + day - now) / day : undefined;
+
 /** What the day makes of a set: what it is worth to have it done, and how long that takes. */
-function workOf(job: QueuedJob, advice: ReturnType<typeof adviseOn>, step: JobStep): WorkableSet | undefined {
+function workOf(
+  job: QueuedJob,
+  advice: ReturnType<typeof adviseOn>,
+  step: JobStep,
+  now: number,
+): WorkableSet | undefined {
   if (job.waiting) return undefined;
   const [probe] = advice.probes;
   const [repair] = advice.repairs;
   const worth = Math.max(0, (job.value ?? job.limit) - (repair?.action.money ?? 0));
-  const about = { id: job.id, worth, opensWait: 0 };
+  const about = { id: job.id, worth, opensWait: 0, dueIn: daysUntil(job.due, now) };
   if (step === 'verified') return { ...about, next: finishing, remaining: finishing };
   if (advice.next === 'verify') return { ...about, next: 15, remaining: 15 + finishing };
   const remaining = advice.repairNow + finishing;
@@ -68,9 +85,10 @@ function workOf(job: QueuedJob, advice: ReturnType<typeof adviseOn>, step: JobSt
 /**
  * One row of the queue.
  *
+ * @param now in milliseconds of the epoch
  * @param soak the soak of the set, where one runs
  */
-export function queueRow(job: QueuedJob, file: Case, soak?: SoakRun): QueueRow {
+export function queueRow(job: QueuedJob, file: Case, now: number, soak?: SoakRun): QueueRow {
   const { predictions, bench, complaint } = file;
   const { sheet } = predictions.model;
   const advice = adviseOn(file);
@@ -100,7 +118,9 @@ export function queueRow(job: QueuedJob, file: Case, soak?: SoakRun): QueueRow {
     spent: sumOf(bench.repairs, ({ repair }) => repair.money),
     since: job.createdAt,
     live: bench.context.power === 'live',
-    work: soak?.running ? undefined : workOf(job, advice, step),
+    work: soak?.running ? undefined : workOf(job, advice, step, now),
+    due: job.due ?? '',
+    pinned: job.pinned ?? false,
     why: '',
   };
 }
@@ -116,8 +136,8 @@ function soakNext(soak: SoakRun): { next: string; nextDetail: string } {
 }
 
 /**
- * Rows in the order of the day: what is worth most for the hour first, soaks that may be ended before all, and what
- * waits last.
+ * Rows in the order of the day: what is worth most for the hour first, before it what was put first by hand, before
+ * all soaks that may be ended, and what waits last.
  */
 export function inOrder(rows: readonly QueueRow[], currency: string): QueueRow[] {
   const ranked = rankDay(
@@ -125,9 +145,11 @@ export function inOrder(rows: readonly QueueRow[], currency: string): QueueRow[]
     (amount) => moneyText(amount, currency),
   );
   const place = new Map(ranked.map(({ id, why }, index) => [id, { index, why }]));
-  const rank = ({ id, work, next }: QueueRow) =>
-    next === 'End the soak' ? -1 : work ? place.get(id)!.index : rows.length;
-  return [...rows].sort((a, b) => rank(a) - rank(b)).map((row) => ({ ...row, why: place.get(row.id)?.why ?? '' }));
+  const rank = ({ id, work, next, pinned }: QueueRow) =>
+    next === 'End the soak' ? -1 : work ? (pinned ? 0 : 1) + place.get(id)!.index / rows.length : 2;
+  const whyOf = ({ id, work, pinned }: QueueRow) =>
+    [pinned && work ? 'first by hand' : '', place.get(id)?.why ?? ''].filter(Boolean).join(', ');
+  return [...rows].sort((a, b) => rank(a) - rank(b)).map((row) => ({ ...row, why: whyOf(row) }));
 }
 
 function nextOf(

@@ -18,7 +18,7 @@ import { OutlookView } from './OutlookView';
 import { useComplaint } from './useComplaint';
 import styles from './take-in.module.css';
 
-const untold: Described = { title: '', place: '', owner: '', words: '', value: 80, limit: 30 };
+const untold: Described = { title: '', place: '', owner: '', words: '', value: 80, limit: 30, due: '' };
 
 /** A set is taken in: what it is, what it shows, and whether it is worth the work. */
 export function TakeIn({ cards, done, sheet, options, closed, former, settings }: TakeInPage) {
@@ -93,6 +93,9 @@ export function TakeIn({ cards, done, sheet, options, closed, former, settings }
           <Pair>
             <AmountField<Described> name="value" title={`Value, ${currency}`} label="Value" />
             <AmountField<Described> name="limit" title={`Limit for parts, ${currency}`} label="Limit for parts" />
+          </Pair>
+          <Pair>
+            <TextField<Described> name="due" title="Due back" type="date" />
           </Pair>
         </section>
         <ComplaintView sheet={sheet} complaint={complaint}>

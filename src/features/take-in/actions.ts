@@ -16,7 +16,7 @@ export async function takeIn(input: unknown): Promise<Answered> {
     const db = await database();
     if (set.former !== null && !(await findNote(db, set.former)))
       throw new Refusal('the job it was here for before is not closed, or gone');
-    await addJob(db, { ...set, waiting: null, createdAt: new Date().toISOString(), closedAt: null });
+    await addJob(db, { ...set, pinned: false, waiting: null, createdAt: new Date().toISOString(), closedAt: null });
     revalidatePath('/');
     return undefined;
   });

@@ -5,6 +5,7 @@ import { shelfAndNeeds } from './004-shelf-and-needs';
 import { suppliersAndDonors } from './005-suppliers-and-donors';
 import { sheetsAndOptions } from './002-sheets-and-options';
 import { returnsAndOtherShops } from './006-returns-and-other-shops';
+import { dueDays } from './007-due-days';
 
 interface Migration extends Knex.Migration {
   readonly name: string;
@@ -18,6 +19,7 @@ const all: readonly Migration[] = [
   shelfAndNeeds,
   suppliersAndDonors,
   returnsAndOtherShops,
+  dueDays,
 ];
 
 /** Names of all there are. */

@@ -24,6 +24,10 @@ export const describedSchema = yup.object({
   words: yup.string().trim().max(2000, 'at most 2000 letters of the owner’s words').defined(),
   value: money('the value'),
   limit: money('the limit'),
+  due: yup
+    .string()
+    .matches(/^(\d{4}-\d\d-\d\d)?$/, 'the day it is due is a date, like 2026-12-04')
+    .default(''),
 });
 
 /** What is said of a set. */
