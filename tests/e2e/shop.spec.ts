@@ -166,3 +166,24 @@ test('a soak is seen on every page of its job and on the queue, and dates to com
   expect(calendar).toMatch(/BEGIN:VEVENT[\s\S]*22µF 250V/);
   expect(await entry(page).count()).toBe(0);
 });
+
+test('a set is put first by hand and back again, and what is due says so on the queue', async ({ page, demo }) => {
+  await page.goto(demo.address);
+  const rows = page.locator('main li').filter({ has: page.getByRole('link') });
+  const titles = () => rows.locator('a b').first().innerText();
+  await expect(rows.filter({ hasText: 'Pavilion arrivals board' })).toContainText(/due \d+ \w+/);
+  const pin = page.getByRole('button', { name: 'Tea-room set: first by hand' });
+  await expect(pin).toHaveAttribute('aria-pressed', 'false');
+  const before = await titles();
+  await pin.click();
+  await expect(pin).toHaveAttribute('aria-pressed', 'true');
+  await expect(rows.filter({ hasText: 'Tea-room set' })).toContainText('first by hand');
+  await page.reload();
+  const place = async (title: string) => (await rows.allInnerTexts()).findIndex((text) => text.includes(title));
+  expect(await place('Tea-room set')).toBeLessThanOrEqual(1);
+  await pin.click();
+  await expect(pin).toHaveAttribute('aria-pressed', 'false');
+  await page.reload();
+  expect(await titles()).toBe(before);
+  expect(await place('Tea-room set')).toBeGreaterThan(1);
+});

@@ -73,7 +73,7 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
     (note) => note.trim() !== '',
   );
   return {
-    title: `${sheet.title}: ${symptomTitles[complaint.symptoms[0] ?? 'normal'].toLowerCase()}`,
+    title: `${sheet.title}: ${culprit.fault.title}`,
     symptom,
     cause: culprit.fault.title,
     proof: [...proof, ...changed].join('. '),

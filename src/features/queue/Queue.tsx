@@ -51,10 +51,10 @@ export function Queue({ rows, currency }: { rows: readonly QueueRow[]; currency:
                 </small>
                 <small>
                   {[
+                    row.due === '' ? '' : `due ${dateText(row.due)}`,
                     row.place,
                     row.owner === '' ? '' : `for ${row.owner}`,
                     `since ${dateText(row.since)}`,
-                    row.due === '' ? '' : `due ${dateText(row.due)}`,
                   ]
                     .filter(Boolean)
                     .join(' · ')}

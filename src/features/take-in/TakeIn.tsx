@@ -94,9 +94,6 @@ export function TakeIn({ cards, done, sheet, options, closed, former, settings }
             <AmountField<Described> name="value" title={`Value, ${currency}`} label="Value" />
             <AmountField<Described> name="limit" title={`Limit for parts, ${currency}`} label="Limit for parts" />
           </Pair>
-          <Pair>
-            <TextField<Described> name="due" title="Due back" type="date" />
-          </Pair>
         </section>
         <ComplaintView sheet={sheet} complaint={complaint}>
           <ParagraphField<Described> name="words" title="In the owner’s words" />
@@ -113,6 +110,7 @@ export function TakeIn({ cards, done, sheet, options, closed, former, settings }
             limit={Number(limit) || 0}
             currency={currency}
           />
+          <TextField<Described> name="due" title="Due back" type="date" />
           <FormRefusal refused={refused} />
           <Button type="primary" size="large" loading={sending} onClick={send}>
             Put it on the bench
