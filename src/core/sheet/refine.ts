@@ -36,6 +36,23 @@ export function withEdits(text: string, edits: readonly SheetEdit[]): string {
   return document.toString({ lineWidth: 0 });
 }
 
+/**
+ * Edits that stand with the choices of a set: a value that a choice has its own word on is written under that choice.
+ *
+ * @param placed where a value must be written, as `pathUnderChoices` says
+ */
+export function editsUnderChoices(
+  edits: readonly SheetEdit[],
+  placed: (path: readonly string[]) => readonly string[],
+): SheetEdit[] {
+  return edits.flatMap(({ path, values }) =>
+    Object.entries(values).map(([key, value]) => ({
+      path: placed([...path, key]).slice(0, -1),
+      values: { [key]: value },
+    })),
+  );
+}
+
 /** A part learnt at the bench is under suspicion already: it weighs more than one that merely might fail. */
 const weightOfOwn = 2;
 

@@ -103,7 +103,14 @@ function textAt(map: YAMLMap, key: string): string | undefined {
  *
  * @throws SheetError when the text is no YAML, a parent is missing or the sheets extend each other in a circle
  */
-export function mergeSheet(text: string, { textOf = () => undefined, choices = {} }: SheetSources): MergedSheet {
+export function mergeSheet(text: string, sources: SheetSources): MergedSheet {
+  const { root, places } = mergeParents(text, sources);
+  const made = madeChoices(root, sources.choices ?? {}, places);
+  return { root: made.reduce((whole, { change }) => merged(whole, change, 'the sheet', places), root), places };
+}
+
+/** A sheet's tree with all it builds upon, and every choice of its options open. */
+function mergeParents(text: string, { textOf = () => undefined }: Pick<SheetSources, 'textOf'>): MergedSheet {
   const { document, lines } = parse(text);
   const places = new Places(lines);
   let root = rootOf(document, places);
@@ -130,7 +137,7 @@ export function mergeSheet(text: string, { textOf = () => undefined, choices = {
     root.delete('extends');
     root = merged(baseRoot, root, 'the sheet', places);
   }
-  return { root: withChoices(root, choices, places), places };
+  return { root, places };
 }
 
 function rootOf(document: Document.Parsed, places: Places): YAMLMap {
@@ -175,8 +182,15 @@ function merged(base: YAMLMap, change: YAMLMap, name: string, places: Places): Y
   return result;
 }
 
-/** Merges the change of the chosen, or the first, choice of every option. */
-function withChoices(root: YAMLMap, choices: Readonly<Record<string, string>>, places: Places): YAMLMap {
+/** A choice that was made, or is the first of its option, and what it changes. */
+interface MadeChoice {
+  readonly option: string;
+  readonly choice: string;
+  readonly change: YAMLMap;
+}
+
+/** The choice of every option that changes something, in the order in which they are merged. */
+function madeChoices(root: YAMLMap, choices: Readonly<Record<string, string>>, places: Places): MadeChoice[] {
   const options = root.get('options', true);
   const known = isMap(options) ? options : undefined;
   for (const id of Object.keys(choices)) {
@@ -188,18 +202,40 @@ function withChoices(root: YAMLMap, choices: Readonly<Record<string, string>>, p
       );
     }
   }
-  let result = root;
-  for (const item of known?.items ?? []) {
-    const id = String((item.key as Scalar).value);
+  return (known?.items ?? []).flatMap((item): MadeChoice[] => {
+    const option = String((item.key as Scalar).value);
     const list = isMap(item.value) ? item.value.get('choices', true) : undefined;
-    if (!isMap(list)) continue;
+    if (!isMap(list)) return [];
     const names = list.items.map((one) => String((one.key as Scalar).value));
-    const wanted = choices[id] ?? names[0];
-    if (wanted !== undefined && !names.includes(wanted))
-      fail(places.placeOf(list), `option "${id}" has no choice "${wanted}"; it has ${names.join(', ')}`);
-    const choice = wanted === undefined ? undefined : list.get(wanted, true);
-    const change = isMap(choice) ? choice.get('change', true) : undefined;
-    if (isMap(change)) result = merged(result, change, 'the sheet', places);
-  }
-  return result;
+    const choice = choices[option] ?? names[0];
+    if (choice === undefined) return [];
+    if (!names.includes(choice))
+      fail(places.placeOf(list), `option "${option}" has no choice "${choice}"; it has ${names.join(', ')}`);
+    const made = list.get(choice, true);
+    const change = isMap(made) ? made.get('change', true) : undefined;
+    return isMap(change) ? [{ option, choice, change }] : [];
+  });
+}
+
+/**
+ * Where something must be written so that it stands with the choices made: under the choice that has its own word on it,
+ * which would be merged over it, and otherwise where it belongs.
+ *
+ * @param path of a value in the sheet
+ * @returns the path to write it at
+ */
+export function pathUnderChoices(text: string, sources: SheetSources): (path: readonly string[]) => readonly string[] {
+  const { root, places } = mergeParents(text, sources);
+  const made = madeChoices(root, sources.choices ?? {}, places);
+  return (path) => {
+    const last = made.findLast(({ change }) => speaksOf(change, path));
+    return last ? ['options', last.option, 'choices', last.choice, 'change', ...path] : path;
+  };
+}
+
+/** Does a mapping say something at a path, or take away what it leads through? */
+function speaksOf(map: YAMLMap, [key = '', ...rest]: readonly string[]): boolean {
+  if (!map.has(key)) return false;
+  const value = map.get(key, true);
+  return rest.length === 0 || !isMap(value) || speaksOf(value, rest);
 }

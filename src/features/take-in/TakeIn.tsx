@@ -74,11 +74,6 @@ export function TakeIn({ cards, done, sheet, options, closed, former, settings }
             </p>
           )}
           <ChooseSheet cards={cards} done={done} chosen={sheet.id} busy={choosing} onChoose={(id) => choose(id, {})} />
-          <OptionChoices
-            sheet={sheet}
-            chosen={options}
-            onChoose={(option, choice) => choose(sheet.id, { ...options, [option]: choice })}
-          />
           <TextField<Described>
             name="title"
             title="Call it"
@@ -94,6 +89,11 @@ export function TakeIn({ cards, done, sheet, options, closed, former, settings }
             <AmountField<Described> name="value" title={`Value, ${currency}`} label="Value" />
             <AmountField<Described> name="limit" title={`Limit for parts, ${currency}`} label="Limit for parts" />
           </Pair>
+          <OptionChoices
+            sheet={sheet}
+            chosen={options}
+            onChoose={(option, choice) => choose(sheet.id, { ...options, [option]: choice })}
+          />
         </section>
         <ComplaintView sheet={sheet} complaint={complaint}>
           <ParagraphField<Described> name="words" title="In the owner’s words" />

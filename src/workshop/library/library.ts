@@ -1,7 +1,7 @@
 import { attempt, Refusal } from '@/core/quantity';
 import 'server-only';
 import { cache } from 'react';
-import { readSheet, type Sheet, withLabel } from '@/core/sheet';
+import { pathUnderChoices, readSheet, type Sheet, withLabel } from '@/core/sheet';
 import { shippedTexts } from '@/sheets';
 import { netlistOf } from '@/sheets/stages';
 import { database, ownSheets, type SheetVersion } from '@/store';
@@ -60,6 +60,13 @@ export function readText(
 ): Sheet {
   return readSheet(text, { textOf: (parent) => texts.get(parent), choices, netlistOf });
 }
+
+/** Where something learnt on a set is written in a sheet's text, so that it stands with the set's own options. */
+export const placeUnderChoices = (
+  { texts }: Pick<Library, 'texts'>,
+  text: string,
+  choices: Readonly<Record<string, string>>,
+) => pathUnderChoices(text, { textOf: (parent) => texts.get(parent), choices });
 
 /** A sheet's title as its text has it; its id where it has none. */
 export const titleOf = ({ texts }: Pick<Library, 'texts'>, id: string): string =>

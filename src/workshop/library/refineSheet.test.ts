@@ -75,6 +75,30 @@ describe('refining the sheet of a set at the bench', () => {
     expect(sheet.blocks.get('logic')!.needs).toContain('v9');
   });
 
+  it('what is learnt stands beside what the options of the set say, and the other choices stay as they were', async () => {
+    const series = { regulation: 'series', feed: 'portable' };
+    await taken('a', { title: 'Ferry portable', sheet: 'generic-crt-mono', options: series });
+    const rail = { kind: 'rail', rail: 'v9', volts: 9, block: 'supply', user: 'tuner', point: 'tp9', where: '' };
+    expect(await refineSheet('a', rail)).toMatchObject({ done: { sheet: 'my-ferry-portable' } });
+    const part = {
+      kind: 'part',
+      part: 'R33',
+      is: 'resistor',
+      value: '1R',
+      block: 'supply',
+      role: 'feeds',
+      net: 'bplus',
+    };
+    expect(await refineSheet('a', part)).toMatchObject({ done: { version: 2 } });
+    const as = async (options: Job['options']) =>
+      sheetOf(await readLibrary(), { sheet: 'my-ferry-portable', options, label: {} })!;
+    const { blocks, parts } = await as(series);
+    expect(blocks.get('supply')!.makes).toEqual(['bplus', 'v9']);
+    expect(blocks.get('tuner')!.needs).toContain('v9');
+    expect([parts.has('R33'), parts.has('PASS-Q'), parts.has('SMPS-IC')]).toEqual([true, true, false]);
+    expect((await as({ regulation: 'switched' })).blocks.get('supply')!.makes).toEqual(['bplus', 'v15']);
+  });
+
   it('what a part feeds and nobody needs, its own block needs', async () => {
     await taken('a', { title: 'Quay find' });
     await refineSheet('a', { kind: 'rail', rail: 'v9', volts: 9, block: 'supply', point: 'tp9', where: '' });

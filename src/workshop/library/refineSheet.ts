@@ -6,6 +6,7 @@ import {
   adoptedId,
   adoptedText,
   editsOf,
+  editsUnderChoices,
   readSheetChange,
   type Sheet,
   type SheetChange,
@@ -13,7 +14,7 @@ import {
 } from '@/core/sheet';
 import { database, findJob, type Job, moveToSheet, saveSheet } from '@/store';
 import { answered, type Answered } from '@/workshop/answer';
-import { type Library, readLibrary, readText, sheetOf, titleOf } from './library';
+import { type Library, placeUnderChoices, readLibrary, readText, sheetOf, titleOf } from './library';
 
 /** The sheet and version that something learnt went into. */
 export interface Refined {
@@ -82,7 +83,9 @@ export async function refineSheet(jobId: string, input: unknown): Promise<Answer
       return { version: before.version, sheet: id };
     }
     refuseUnfit(change, target);
-    const text = withEdits(before?.text ?? adoptedText(id, job.sheet, title), editsOf(change, target));
+    const plain = before?.text ?? adoptedText(id, job.sheet, title);
+    const placed = placeUnderChoices(library, plain, job.options);
+    const text = withEdits(plain, editsUnderChoices(editsOf(change, target), placed));
     readText(library, text, job.options);
     const version = await db.transaction(async (work) => {
       const saved = await saveSheet(work, { id, text, at: new Date().toISOString() }, before?.version ?? 0);

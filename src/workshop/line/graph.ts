@@ -39,7 +39,7 @@ function columnsOf(sheet: Sheet, blocks: readonly string[], plug: string | undef
     const feeds = sheet.blocks
       .get(id)!
       .needs.filter((net) => drawn(sheet, net))
-      .map((net) => made.get(net)!.id);
+      .flatMap((net) => made.get(net)?.id ?? []);
     const at = feeds.length === 0 ? 0 : 1 + Math.max(...feeds.map(place));
     column.set(id, at);
     return at;

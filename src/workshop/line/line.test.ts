@@ -11,6 +11,15 @@ vi.mock('server-only', () => ({}));
 
 const sheets = [...shippedSheets().values()].map((sheet) => [sheet.title, sheet] as const);
 
+it('a net that nobody makes leaves no gap: what needs it is drawn by its other needs', () => {
+  const sheet = shippedSheets().get('generic-crt-mono')!;
+  const supply = sheet.blocks.get('supply')!;
+  const blocks = new Map(sheet.blocks).set('supply', { ...supply, makes: ['v15'] });
+  const graph = lineGraph({ ...sheet, blocks });
+  expect(graph.blocks).toEqual(lineGraph(sheet).blocks);
+  expect(graph.wires.some(({ net }) => net === 'bplus')).toBe(false);
+});
+
 describe.each(sheets)('the line of %s', (_, sheet) => {
   const graph = lineGraph(sheet);
 
