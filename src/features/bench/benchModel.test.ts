@@ -58,6 +58,20 @@ describe('what to do where no probe is asked for', () => {
       label: 'Look inside · in there with 60 %',
       button: 'Note what was found',
     });
+    const bad = {
+      part: 'R33',
+      title: 'Resistor R33',
+      said: '18 Ω: open',
+      action: 'Fit a new resistor R33',
+      entry: 'e1',
+      minutes: 9,
+      money: 0.1,
+    };
+    expect(nextAction({ next: 'act', repairs: [trace], found: [bad] })).toMatchObject({
+      label: 'Found bad, whatever else is',
+      title: 'Fit a new resistor R33',
+      how: expect.stringContaining('Resistor R33, 18 Ω: open') as string,
+    });
     expect(nextAction({ ...briefed(), next: 'act', repairs: [] })).toBeUndefined();
   });
 });

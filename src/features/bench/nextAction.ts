@@ -10,7 +10,11 @@ export interface NextAction {
 }
 
 /** The repair to make, or to verify; undefined where nothing is suspected any more. */
-export function nextAction({ next, repairs }: Briefed): NextAction | undefined {
+export function nextAction({
+  next,
+  repairs,
+  found,
+}: Pick<Briefed, 'next' | 'repairs' | 'found'>): NextAction | undefined {
   if (next === 'verify')
     return {
       label: 'After the repair',
@@ -19,6 +23,14 @@ export function nextAction({ next, repairs }: Briefed): NextAction | undefined {
       button: 'Verify',
     };
   const [repair] = repairs;
+  const [bad] = found;
+  if (repair?.action.method === 'trace' && bad)
+    return {
+      label: 'Found bad, whatever else is',
+      title: bad.action,
+      how: `${bad.title}, ${bad.said}. Then measure again what was wrong. What else proves bad is typed as in “part R118 22R neck feeds vhi”.`,
+      button: 'Plan the repair',
+    };
   if (repair?.action.method === 'trace')
     return {
       label: `Look inside · in there with ${chanceText(repair.chance)}`,

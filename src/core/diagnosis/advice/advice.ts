@@ -48,7 +48,7 @@ export interface Advice {
   readonly probes: readonly ProbeAdvice[];
   /** Likeliest cure for its cost first. */
   readonly repairs: readonly RepairAdvice[];
-  /** `act`: no probe is worth its minutes; `verify`: a repair is likely to have cured it. */
+  /** `act`: no probe is worth its minutes; `verify`: a repair is likely to have cured it, or was not tried yet. */
   readonly next: 'probe' | 'act' | 'verify';
   /** Expected minutes to the cure when repairing now in the best order. */
   readonly repairNow: Minutes;
@@ -99,13 +99,18 @@ export function adviseOn(job: Case): Advice {
     posterior,
     probes: again ? [again, ...described.filter(({ probe }) => probe.id !== again.probe.id)] : described,
     repairs: rankedRepairs,
-    next: proving ? (worthKnowing ? 'probe' : 'verify') : worthProbing ? 'probe' : 'act',
+    next: proving ? (worthKnowing ? 'probe' : 'verify') : worthProbing ? 'probe' : untried(job) ? 'verify' : 'act',
     repairNow: plan.repairNow,
     curedChance,
     dormant: bench.context.power === 'live' && posterior.dormant > likelyDormant,
     harmNow: expectedHarm(endangered, bench.context, minuteOn),
   };
 }
+
+/** Was nothing read of the live set since its last repair? One change, then a test. */
+const untried = ({ bench: { repairs, readings }, predictions: { checks } }: Case): boolean =>
+  repairs.length > 0 &&
+  !readings.some(({ afterRepairs, check }) => afterRepairs === repairs.length && checks.get(check)?.state === 'live');
 
 /** The doubtful reading to take once more before it leads astray. */
 function askedAgain(

@@ -1,5 +1,5 @@
 import { type Case } from '../belief';
-import { inconclusive, judgeAnswer } from '../../reading';
+import { answerText, inconclusive, judgeAnswer } from '../../reading';
 import { dealtWith, repairActions } from '../../repair';
 import { type Minutes } from '../../quantity';
 
@@ -7,9 +7,12 @@ import { type Minutes } from '../../quantity';
 export interface FoundPart {
   readonly part: string;
   readonly title: string;
+  /** What was read or seen, and what that means. */
+  readonly said: string;
+  /** Putting it right, in words. */
+  readonly action: string;
   /** The line that says so. */
   readonly entry: string;
-  /** Putting it right. */
   readonly minutes: Minutes;
   readonly money: number;
 }
@@ -25,7 +28,7 @@ export function foundParts({ predictions, bench }: Case): FoundPart[] {
   bench.repairs.forEach(({ repair }, index) => {
     for (const id of dealtWith(model.sheet, repair)) renewed.set(faults.get(id)?.part ?? '', index + 1);
   });
-  const found = new Map<string, { readonly by: string; readonly entry: string }>();
+  const found = new Map<string, Pick<FoundPart, 'said' | 'entry'> & { readonly by: string }>();
   for (const { check: id, answer, context, entry, afterRepairs } of bench.readings) {
     const check = checks.get(id);
     const own = check?.point?.net === undefined ? (check?.point?.parts ?? []) : [];
@@ -38,14 +41,16 @@ export function foundParts({ predictions, bench }: Case): FoundPart[] {
           ? own[0]
           : undefined
         : own.find((part) => part === named);
-    if (bad !== undefined && (renewed.get(bad) ?? 0) <= afterRepairs) found.set(bad, { by: id, entry: entry.id });
+    if (bad !== undefined && (renewed.get(bad) ?? 0) <= afterRepairs)
+      found.set(bad, { by: id, entry: entry.id, said: `${answerText(check, answer)}: ${verdict.words}` });
     // One look that finds another part says nothing of this one; a good reading of the part itself does.
     else if (own.length === 1 && found.get(own[0]!)?.by === id) found.delete(own[0]!);
   }
   const actions = new Map(repairActions(model.sheet).map((action) => [action.id, action]));
-  return [...found].map(([part, { entry }]) => {
+  return [...found].map(([part, { entry, said }]) => {
     const { title } = parts.get(part)!;
     const action = actions.get(`replace:${part}`);
-    return { part, title, entry, minutes: action?.minutes ?? 0, money: action?.money ?? 0 };
+    const { minutes = 0, money = 0 } = action ?? {};
+    return { part, title, said, action: action?.title ?? `Put ${title} right`, entry, minutes, money };
   });
 }
