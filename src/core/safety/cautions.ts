@@ -208,3 +208,9 @@ export function cautionsFor(sheet: Sheet, check: Check, scene: CautionScene): st
   };
   return rules.flatMap((rule) => rule(at) || []);
 }
+
+/** What to do before a set is tried behind a lamp; undefined where nothing is. */
+export const behindLampCaution = ({ technology }: Pick<Sheet, 'technology'>): string | undefined =>
+  technology === 'crt-colour'
+    ? 'Unplug the degauss coil while the lamp is in: cold, it alone lights the lamp like a short.'
+    : undefined;

@@ -1,5 +1,6 @@
 export {
   anodeSteps,
+  behindLampCaution,
   type CautionScene,
   cautionsFor,
   deference,

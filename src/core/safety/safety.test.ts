@@ -7,6 +7,7 @@ import { netlistOf } from '@/sheets/stages';
 import { checksOf, liveCold } from '../behaviour';
 import {
   type CautionScene,
+  behindLampCaution,
   cautionsFor,
   deference,
   peakPower,
@@ -138,6 +139,11 @@ describe('cautions', () => {
     const stores = [{ store: 'C802', volts: 12 }];
     expect(cautions(tube, 'C802-esr', 'proven', { stores })).toMatch(/C802 was left at 12 V: below 2 V/);
     expect(cautions(tube, 'C802-esr', 'proven', { stores: [{ store: 'C802', volts: 1 }] })).not.toMatch(/was left/);
+  });
+
+  it('have the degauss coil unplugged behind a lamp, where there is one', () => {
+    expect(behindLampCaution(tube)).toMatch(/degauss coil.*like a short/);
+    expect(behindLampCaution(plasma)).toBeUndefined();
   });
 
   it('know what a lamp can do', () => {

@@ -1,7 +1,15 @@
 import { Refusal, formatQuantity, parseQuantity, attempt, placed, quantityIn } from '@/core/quantity';
 import { Button } from 'antd';
 import { useMemo, useState } from 'react';
-import { type FrontEnd, frontEnds, lampFor, type PowerPlan, type PowerStep, powerSteps } from '@/core/safety';
+import {
+  behindLampCaution,
+  type FrontEnd,
+  frontEnds,
+  lampFor,
+  type PowerPlan,
+  type PowerStep,
+  powerSteps,
+} from '@/core/safety';
 import { type JobFile, type JobLog } from '@/workshop/job';
 import { LineEntry, timeText, VerdictMark } from '@/ui';
 import { agreedPlan, type AgreedPlan, usualPlan } from './powerModel';
@@ -19,6 +27,7 @@ interface FirstPowerProps {
 export function FirstPower({ file, log, live, mains: measured }: FirstPowerProps) {
   const agreed = useMemo(() => agreedPlan(log.entries), [log.entries]);
   const [anew, setAnew] = useState(false);
+  const degauss = behindLampCaution(file.sheet);
   const agree = ({ lamp, ...plan }: PowerPlan) => {
     log.record([{ body: { kind: 'plan', lampWatts: lamp.watts, lampVolts: lamp.volts, ...plan } }]);
     setAnew(false);
@@ -26,6 +35,7 @@ export function FirstPower({ file, log, live, mains: measured }: FirstPowerProps
   return (
     <section aria-label="First power">
       <h1>First power in stages</h1>
+      {degauss !== undefined && <p className="caution">{degauss}</p>}
       {agreed && !anew ? (
         <Agreed
           agreed={agreed}
