@@ -8,7 +8,7 @@ import { cookies } from 'next/headers';
 import { type ReactNode } from 'react';
 import { ReckonerPanel } from '@/features/reckoner';
 import { Shell } from '@/features/shell';
-import { BenchTheme, paletteStyles, type ThemeName } from '@/ui';
+import { BenchTheme, paletteStyles, shopZone, type ThemeName } from '@/ui';
 
 export const metadata: Metadata = {
   title: { default: 'Tovrik', template: '%s · Tovrik' },
@@ -22,7 +22,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
   const chosen = kept.get('tovrik-theme')?.value;
   const theme: ThemeName = (chosen ?? kept.get('tovrik-system')?.value) === 'dark' ? 'dark' : 'light';
   return (
-    <html lang="en" data-theme={theme} suppressHydrationWarning>
+    <html lang="en" data-theme={theme} data-zone={shopZone()} suppressHydrationWarning>
       <head>
         <style>{paletteStyles}</style>
       </head>

@@ -23,13 +23,18 @@ export function chanceText(chance: number): string {
   return chance < 0.005 ? '<1 %' : `${Math.round(chance * 100)} %`;
 }
 
-/** `14:02` of an ISO instant, in the bench's own time. */
+/** The time zone of the shop, which is that of its server: a page is read in it wherever it is opened. */
+export const shopZone = (): string =>
+  (typeof document === 'undefined' ? undefined : document.documentElement.dataset.zone) ??
+  Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** `14:02` of an ISO instant, in the shop's time. */
 export function timeText(instant: string): string {
-  const date = new Date(instant);
-  return `${String(date.getHours()).padStart(2, '0')}:${String(date.getMinutes()).padStart(2, '0')}`;
+  return new Date(instant).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: shopZone() });
 }
 
-/** `12 Nov 2026`. */
+/** `12 Nov 2026` of an ISO instant in the shop's time, or of a date, which has no time. */
 export function dateText(instant: string): string {
-  return new Date(instant).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+  const timeZone = instant.length === 10 ? 'UTC' : shopZone();
+  return new Date(instant).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone });
 }

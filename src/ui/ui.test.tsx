@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { depict } from '@/core/picture';
-import { chanceText, clockText, minutesText, moneyText, PictureView, spoken, timeText, VerdictMark } from '.';
+import { chanceText, clockText, dateText, minutesText, moneyText, PictureView, spoken, timeText, VerdictMark } from '.';
 import { type MarkName } from './parts/VerdictMark';
 import { palettes } from './theme/palette';
 
@@ -15,6 +15,17 @@ describe('figures for the eye', () => {
     expect([clockText(112), clockText(5), clockText(7260)]).toEqual(['1:52', '0:05', '2 h 01']);
     expect([moneyText(45, '£'), moneyText(1.1, '£')]).toEqual(['£45', '£1.10']);
     expect(timeText(new Date(2026, 10, 24, 14, 2).toISOString())).toBe('14:02');
+  });
+  it('tells times in the zone of the shop wherever the page is read, and a date as that date', () => {
+    for (const [zone, time, day] of [
+      ['Pacific/Auckland', '03:02', '25 Nov 2026'],
+      ['America/Los_Angeles', '06:02', '24 Nov 2026'],
+    ] as const) {
+      document.documentElement.dataset.zone = zone;
+      expect([timeText('2026-11-24T14:02:00Z'), dateText('2026-11-24T14:02:00Z')]).toEqual([time, day]);
+      expect(dateText('2026-12-01')).toBe('1 Dec 2026');
+    }
+    delete document.documentElement.dataset.zone;
   });
 });
 
