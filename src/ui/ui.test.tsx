@@ -1,5 +1,5 @@
 import { renderToStaticMarkup } from 'react-dom/server';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { depict } from '@/core/picture';
 import { chanceText, clockText, dateText, minutesText, moneyText, PictureView, spoken, timeText, VerdictMark } from '.';
 import { type MarkName } from './parts/VerdictMark';
@@ -21,11 +21,11 @@ describe('figures for the eye', () => {
       ['Pacific/Auckland', '03:02', '25 Nov 2026'],
       ['America/Los_Angeles', '06:02', '24 Nov 2026'],
     ] as const) {
-      document.documentElement.dataset.zone = zone;
+      vi.stubGlobal('document', { documentElement: { dataset: { zone } } });
       expect([timeText('2026-11-24T14:02:00Z'), dateText('2026-11-24T14:02:00Z')]).toEqual([time, day]);
       expect(dateText('2026-12-01')).toBe('1 Dec 2026');
     }
-    delete document.documentElement.dataset.zone;
+    vi.unstubAllGlobals();
   });
 });
 
