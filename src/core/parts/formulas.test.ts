@@ -7,6 +7,7 @@ import {
   nextCanCapacitor,
   ntcOhms,
   parallelBank,
+  boostedRipple,
   reservoirFor,
   reservoirRipple,
   resonance,
@@ -91,6 +92,16 @@ describe('reservoirs, cans and thermistors', () => {
     const load = { amperes: 1.5, charges: 100 };
     expect(reservoirRipple(load, 4700e-6)).toBeCloseTo(3.19, 2);
     expect(reservoirRipple(load, reservoirFor(load, 2))).toBeCloseTo(2, 9);
+    // Summed step by step: a capacitor that is given P(1 − cos 2ωt)/V and gives P/V.
+    const [boosted, farads] = [{ watts: 300, volts: 385, mains: 50 }, 330e-6];
+    const steps = 20_000;
+    let [volts, least, most] = [0, 0, 0];
+    for (let step = 0; step < steps; step += 1) {
+      const phase = (2 * Math.PI * (step + 0.5)) / steps;
+      volts -= ((boosted.watts / boosted.volts) * Math.cos(2 * phase)) / (farads * boosted.mains * steps);
+      [least, most] = [Math.min(least, volts), Math.max(most, volts)];
+    }
+    expect(boostedRipple(boosted, farads)).toBeCloseTo(most - least, 4);
   });
 
   it('tune by 1/(2π√(LC)), and find the capacitor that brings the slug to its middle', () => {

@@ -3,7 +3,7 @@ export { parallelBank, seriesBank } from './bank';
 export { changeRetrace, retrace } from './lineOutput';
 export { nearestFromStock } from './nearestFromStock';
 export { nearestPair } from './nearestPair';
-export { reservoirFor, reservoirRipple } from './reservoir';
+export { boostedRipple, reservoirFor, reservoirRipple } from './reservoir';
 export { ntcOhms } from './thermistor';
 export { nextCanCapacitor, resonance } from './tunedCan';
 export { type Appearance, appearances, faultModeNames, faultModes, type FaultMode } from './faultModes';

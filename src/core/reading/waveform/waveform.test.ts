@@ -91,7 +91,8 @@ describe('readings gathered into sweeps', () => {
 
 describe('the frequency of ripple', () => {
   it.each([
-    [50, 'one side of the rectifier'],
+    [50, 'half-wave rectifier, where it belongs'],
+    [31_500, 'no converter'],
     [100.3, 'reservoir'],
     [119, 'reservoir'],
     [15_700, 'line output'],

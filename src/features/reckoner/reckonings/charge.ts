@@ -1,4 +1,4 @@
-import { esrLimit, reservoirFor, reservoirRipple } from '@/core/parts';
+import { boostedRipple, esrLimit, reservoirFor, reservoirRipple } from '@/core/parts';
 import { peakPower, storedEnergy, timeConstant, timeToFall } from '@/core/safety';
 import { field, first, line, maybe, type Reckoning } from './reckoning';
 
@@ -89,6 +89,25 @@ export const chargeReckonings: readonly Reckoning[] = [
       return [
         ...(farads === undefined ? [] : [line('Ripple, at most', reservoirRipple(load, farads), 'V')]),
         ...(ripple === undefined ? [] : [line('Capacitance, at least', reservoirFor(load, ripple), 'F')]),
+      ];
+    },
+  },
+  {
+    id: 'boosted',
+    title: 'Ripple behind a boosting front end',
+    words: 'reservoir 385 power factor 100 Hz plasma',
+    fields: [
+      field('watts', 'The set draws', 'W', '300'),
+      field('volts', 'Reservoir', 'V', '385'),
+      field('farads', 'Capacitance', 'F', '330u'),
+      field('mains', 'Mains', 'Hz', '50'),
+    ],
+    reckon(typed) {
+      const set = { watts: first(typed, 'watts'), volts: first(typed, 'volts'), mains: first(typed, 'mains') };
+      const ripple = boostedRipple(set, first(typed, 'farads'));
+      return [
+        line('Ripple of a good one, peak to peak', ripple, 'V', 2),
+        { label: 'Twice that', text: 'half of its capacitance is gone', tone: 'caution' as const },
       ];
     },
   },
