@@ -188,3 +188,15 @@ test('taking in says what is missing and keeps what was filled in', async ({ pag
   await type(page, 'vs 186');
   await expect(page.getByTestId('readings').locator('li')).toHaveAttribute('data-mark', 'within');
 });
+
+test('a browser is told how to install it, with an icon that is there', async ({ app }) => {
+  const page = await (await fetch(`${app.address}/`)).text();
+  const link = /<link rel="manifest" href="([^"]+)"/.exec(page)?.[1];
+  const manifest = (await (await fetch(`${app.address}${link}`)).json()) as {
+    icons: { src: string }[];
+    start_url: string;
+  };
+  expect(manifest.start_url).toBe('/');
+  const icon = await fetch(`${app.address}${manifest.icons[0]!.src}`);
+  expect(icon.headers.get('content-type')).toContain('image/svg+xml');
+});
