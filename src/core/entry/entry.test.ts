@@ -47,6 +47,24 @@ describe('the entry line', () => {
     expect(read(line)).toMatchObject({ kind: 'reading', check: { id: check }, answer });
   });
 
+  it.each([
+    ['cut CN801 pin 7', { change: 'cut', target: 'CN801/on', on: true }],
+    ['cut cn801 V12', { change: 'cut', target: 'CN801/v12', on: true }],
+    ['rejoin CN801 on', { change: 'cut', target: 'CN801/on', on: false }],
+    ['strap on', { change: 'strapped', target: 'on', on: true }],
+  ] as const)('changes a lead or a command: "%s"', (line, body) => {
+    expect(read(line)).toMatchObject({ kind: 'change', body: { kind: 'intervention', ...body } });
+  });
+
+  it.each([
+    ['cut CN801 pin 1', /no point of the sheet says what pin 1 of CN801 carries: .*it carries v5s, v5m, v12, on/],
+    ['cut CN801 (', /no point of the sheet says what \( of CN801 carries/],
+    ['cut CN99 on', /has no lead "CN99 on"/],
+    ['strap vs', /has no command "vs"; it has on, frame, scan_ctl/],
+  ] as const)('refuses a lead or a command that is not there: "%s"', (line, message) => {
+    expect(() => read(line)).toThrow(message);
+  });
+
   it('takes several parts of one look, an answer each', () => {
     expect(read('look scan C547, C551 C532')).toMatchObject({
       check: { id: 'look-scan' },

@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import { behindLampCaution, type PowerPlan } from '@/core/safety';
 import { type JobFile, type JobLog } from '@/workshop/job';
-import { AgreedPower } from './AgreedPower';
-import { AgreePower } from './AgreePower';
+import { TakeSteps } from './TakeSteps';
+import { AgreeOnSteps } from './AgreeOnSteps';
 import { agreedPlan, usualPlan } from './powerModel';
 
 interface FirstPowerProps {
@@ -27,14 +27,14 @@ export function FirstPower({ file, log, live, mains: measured }: FirstPowerProps
       <h1>First power in stages</h1>
       {degauss !== undefined && <p className="caution">{degauss}</p>}
       {agreed && !anew ? (
-        <AgreedPower
+        <TakeSteps
           agreed={agreed}
           live={live}
           onStep={(step, volts) => log.record([{ body: { kind: 'step', step: step.id, volts } }])}
           onAnew={() => setAnew(true)}
         />
       ) : (
-        <AgreePower usual={agreed?.plan ?? usualPlan(file.sheet, measured, file.habits)} onAgree={agree} />
+        <AgreeOnSteps usual={agreed?.plan ?? usualPlan(file.sheet, measured, file.habits)} onAgree={agree} />
       )}
     </section>
   );

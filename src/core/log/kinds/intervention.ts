@@ -61,6 +61,12 @@ const changes = {
 const kinds = Object.keys(changes) as (keyof typeof changes)[];
 const changeOf = (kind: keyof typeof changes): Change => changes[kind];
 
+/** Is a place, in any letters, told in words that say where a point is? `CN801 pin 1` is not `CN801 pin 11`. */
+function isAt(where: string, place: string): boolean {
+  const start = where.toLowerCase().indexOf(place.toLowerCase());
+  return start >= 0 && !/\w/.test(where.charAt(start + place.length));
+}
+
 /**
  * The lead of a connector by what it carries, `cn801 on`, or by the pin that a point is measured at, `cn801 pin 7`.
  *
@@ -71,10 +77,11 @@ function leadNamed([typed, ...rest]: readonly string[], { connectors, points }: 
   if (!connector || rest.length === 0) return undefined;
   const { id, carries } = connector;
   const words = rest.join(' ');
-  const at = new RegExp(`\\b${id} ${words}\\b`, 'i');
   const net =
     carries.find((one) => one.toLowerCase() === words) ??
-    [...points.values()].find((point) => point.net && carries.includes(point.net) && at.test(point.where))?.net;
+    [...points.values()].find(
+      (point) => point.net && carries.includes(point.net) && isAt(point.where, `${id} ${words}`),
+    )?.net;
   if (net === undefined)
     throw new Refusal(
       `no point of the sheet says what ${words} of ${id} carries: name it by that, like "cut ${id} ${carries[0]}"; it carries ${carries.join(', ')}`,

@@ -13,7 +13,7 @@ const fields = [
 ] as const;
 
 /** Sets up the plan and shows what it expects, before anything is switched on. */
-export function AgreePower({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan): void }) {
+export function AgreeOnSteps({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan): void }) {
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({
     mains: String(usual.mains),
     loadWatts: String(usual.loadWatts),

@@ -7,7 +7,7 @@ import { type AgreedPlan } from './powerModel';
 import { PowerSteps } from './PowerSteps';
 import styles from './power.module.css';
 
-interface AgreedPowerProps {
+interface TakeStepsProps {
   readonly agreed: AgreedPlan;
   readonly live: boolean;
   onStep(step: PowerStep, volts: number): void;
@@ -15,7 +15,7 @@ interface AgreedPowerProps {
 }
 
 /** Takes the steps that were agreed on one by one, each judged before the next. */
-export function AgreedPower({ agreed, live, onStep, onAnew }: AgreedPowerProps) {
+export function TakeSteps({ agreed, live, onStep, onAnew }: TakeStepsProps) {
   const { plan, at, steps, next } = agreed;
   const [line, setLine] = useState('');
   const [message, setMessage] = useState<string>();
