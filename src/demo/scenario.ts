@@ -22,7 +22,8 @@ export interface DemoSet {
   readonly limit: number;
   readonly stage: Stage;
   readonly daysAgo: number;
-  readonly waiting: Waiting | null;
+  /** What it waits for, and for how many days from the day of seeding. */
+  readonly waiting: (Omit<Waiting, 'until'> & { readonly untilIn?: number }) | null;
   readonly label?: Readonly<Record<string, number>>;
   /** Days from the day of seeding until its owner wants it back. */
   readonly dueIn?: number;

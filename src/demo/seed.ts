@@ -120,6 +120,8 @@ export async function seedDemo(file: string, now: number): Promise<void> {
         closedAt: new Date(start + day / 2).toISOString(),
       });
     }
+    const dateIn = (days: number | undefined) =>
+      days === undefined ? '' : new Date(now + days * day).toISOString().slice(0, 10);
     for (const [index, set] of scenario.sets.entries()) {
       const predictions = set.options ? withOptions(set.sheet, set.options) : known.get(set.sheet)!;
       const fault = predictions.model.sheet.faults.get(set.fault)!;
@@ -137,9 +139,13 @@ export async function seedDemo(file: string, now: number): Promise<void> {
         owner: set.owner,
         value: set.value,
         limit: set.limit,
-        due: set.dueIn === undefined ? '' : new Date(now + set.dueIn * day).toISOString().slice(0, 10),
+        due: dateIn(set.dueIn),
         pinned: set.pinned ?? false,
-        waiting: set.waiting,
+        waiting: set.waiting && {
+          for: set.waiting.for,
+          note: set.waiting.note,
+          until: dateIn(set.waiting.untilIn),
+        },
         createdAt: new Date(start).toISOString(),
         closedAt: null,
         former: formerOf(set),

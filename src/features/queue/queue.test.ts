@@ -135,6 +135,22 @@ describe('the order of the queue', () => {
     expect(inOrder([row('today', { due: '2026-11-24' })], '£')[0]!.why).toMatch(/due today/);
   });
 
+  it('a wait that should be over rises, says by how much, and what to do about it', () => {
+    const until = (date: string) => ({ waiting: { for: 'part' as const, note: '22u ordered', until: date } });
+    const over = row('over', until('2026-11-22'));
+    expect(over).toMatchObject({
+      next: 'Ask where the part is',
+      nextDetail: 'overdue by 2 days, 22u ordered, until 2026-11-22',
+    });
+    const today = row('today', until('2026-11-24'));
+    expect(today).toMatchObject({ next: 'Waits for a part', nextDetail: '22u ordered, until 2026-11-24' });
+    expect(inOrder([today, row('dear', { value: 900 }), over], '£').map(({ id }) => id)).toEqual([
+      'over',
+      'dear',
+      'today',
+    ]);
+  });
+
   it('tells of a soak when it may be believed, and puts it first when it may be ended', () => {
     const before = { failures: 3, hours: 1 };
     expect(soak(600, before)).toMatchObject({

@@ -33,6 +33,8 @@ export interface QueueRow {
   readonly due: string;
   /** Put first by hand. */
   readonly pinned: boolean;
+  /** What it waits for should be over. */
+  readonly overdue: boolean;
   /** Why it stands where it stands. */
   readonly why: string;
 }
@@ -61,6 +63,21 @@ const day = 86_400_000;
 /** Days from an instant until the end of a date; undefined where there is none. */
 const daysUntil = (date: string | undefined, now: number): number | undefined =>
   date ? (Date.parse(`${date}T00:00:00Z`) + day - now) / day : undefined;
+
+/** What to do about a wait that should be over. */
+const overdueTitles: Readonly<Record<WaitingFor, string>> = {
+  part: 'Ask where the part is',
+  donor: 'Ask where the donor is',
+  owner: 'Ask the owner again',
+  soak: 'Look at the soak',
+  bench: 'See if the bench is free',
+};
+
+/** Days by which a wait is over its day; undefined where it is not, or has none. */
+function overdueBy({ waiting }: QueuedJob, now: number): number | undefined {
+  const left = daysUntil(waiting?.until.slice(0, 10), now);
+  return left !== undefined && left < 0 ? Math.ceil(-left) : undefined;
+}
 
 /** What the day makes of a set: what it is worth to have it done, and how long that takes. */
 function workOf(
@@ -109,7 +126,7 @@ export function queueRow(job: QueuedJob, file: Case, now: number, soak?: SoakRun
     symptoms,
     symptomText: symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'No picture told',
     step,
-    ...(soak?.running ? soakNext(soak) : nextOf(job, advice, step)),
+    ...(soak?.running ? soakNext(soak) : nextOf(job, advice, step, overdueBy(job, now))),
     leader:
       leader && !leader.cured && bench.readings.length > 0
         ? { title: leader.fault.title, probability: leader.probability }
@@ -121,6 +138,7 @@ export function queueRow(job: QueuedJob, file: Case, now: number, soak?: SoakRun
     work: soak?.running ? undefined : workOf(job, advice, step, now),
     due: job.due ?? '',
     pinned: job.pinned ?? false,
+    overdue: overdueBy(job, now) !== undefined,
     why: '',
   };
 }
@@ -137,7 +155,7 @@ function soakNext(soak: SoakRun): { next: string; nextDetail: string } {
 
 /**
  * Rows in the order of the day: what is worth most for the hour first, before it what was put first by hand, before
- * all soaks that may be ended, and what waits last.
+ * all soaks that may be ended and waits that should be over, and what waits last.
  */
 export function inOrder(rows: readonly QueueRow[], currency: string): QueueRow[] {
   const ranked = rankDay(
@@ -145,8 +163,8 @@ export function inOrder(rows: readonly QueueRow[], currency: string): QueueRow[]
     (amount) => moneyText(amount, currency),
   );
   const place = new Map(ranked.map(({ id, why }, index) => [id, { index, why }]));
-  const rank = ({ id, work, next, pinned }: QueueRow) =>
-    next === 'End the soak' ? -1 : work ? (pinned ? 0 : 1) + place.get(id)!.index / rows.length : 2;
+  const rank = ({ id, work, next, pinned, overdue }: QueueRow) =>
+    next === 'End the soak' ? -2 : overdue ? -1 : work ? (pinned ? 0 : 1) + place.get(id)!.index / rows.length : 2;
   const whyOf = ({ id, work, pinned }: QueueRow) =>
     [pinned && work ? 'first by hand' : '', place.get(id)?.why ?? ''].filter(Boolean).join(', ');
   return [...rows].sort((a, b) => rank(a) - rank(b)).map((row) => ({ ...row, why: whyOf(row) }));
@@ -156,11 +174,16 @@ function nextOf(
   job: QueuedJob,
   advice: ReturnType<typeof adviseOn>,
   step: JobStep,
+  overdue: number | undefined,
 ): { next: string; nextDetail: string } {
   if (job.waiting)
     return {
-      next: waitingTitles[job.waiting.for],
-      nextDetail: [job.waiting.note, job.waiting.until === '' ? '' : `until ${job.waiting.until}`]
+      next: (overdue === undefined ? waitingTitles : overdueTitles)[job.waiting.for],
+      nextDetail: [
+        overdue === undefined ? '' : `overdue by ${overdue === 1 ? 'a day' : `${overdue} days`}`,
+        job.waiting.note,
+        job.waiting.until === '' ? '' : `until ${job.waiting.until}`,
+      ]
         .filter(Boolean)
         .join(', '),
     };
