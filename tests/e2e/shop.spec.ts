@@ -186,5 +186,8 @@ test('a set is put first by hand and back again, and what is due says so on the 
   await page.reload();
   expect(await titles()).toBe(before);
   expect(await place('Tea-room set')).toBeGreaterThan(await place('Lecture-hall projector'));
-  await expect(rows.first()).toContainText(/Look at the soak\s*overdue by \d days/);
+  await expect(rows.first()).toHaveAttribute('data-overdue', 'true');
+  await expect(rows.filter({ hasText: 'Lower-station arrivals' })).toContainText(
+    /Look at the soak\s*overdue by \d+ days/,
+  );
 });
