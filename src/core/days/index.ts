@@ -1,3 +1,3 @@
 export { type DayRule, dayRules, drawSets, runMonths } from './months';
-export { rankDay, type WorkableSet } from './priority';
+export { dayCount, rankDay, type WorkableSet } from './priority';
 export { type ClosedJob, dayAfter, mondayOf, type Week, weekOf, type WorkedLine } from './week';

@@ -60,7 +60,8 @@ function indexOf(set: WorkableSet): number {
   return urgency(set) * (perHour(remaining) + opened);
 }
 
-const dayCount = (days: number): string => (days === 1 ? 'a day' : `${days} days`);
+/** `a day`, `3 days`. */
+export const dayCount = (days: number): string => (days === 1 ? 'a day' : `${days} days`);
 
 function whyOf(set: WorkableSet, index: number, money: (amount: number) => string): string {
   const { opensWait, dueIn } = set;

@@ -1,5 +1,5 @@
 import { sumOf } from '@/core/statistics';
-import { rankDay, type WorkableSet } from '@/core/days';
+import { dayCount, rankDay, type WorkableSet } from '@/core/days';
 import { type SoakRun, soakWorth } from '@/core/proof';
 import { type JobStep, stepOf } from '@/core/job';
 import { familyOf } from '@/core/sheet';
@@ -180,7 +180,7 @@ function nextOf(
     return {
       next: (overdue === undefined ? waitingTitles : overdueTitles)[job.waiting.for],
       nextDetail: [
-        overdue === undefined ? '' : `overdue by ${overdue === 1 ? 'a day' : `${overdue} days`}`,
+        overdue === undefined ? '' : `overdue by ${dayCount(overdue)}`,
         job.waiting.note,
         job.waiting.until === '' ? '' : `until ${job.waiting.until}`,
       ]

@@ -1,7 +1,7 @@
 import { faultModes } from '../../parts';
 import { choice } from '../expectation';
 import { type ChoiceWay, type SuspectedPart } from '../way';
-import { oneOf } from './oneOf';
+import { answering } from './answering';
 
 /** Chance that it answers where nothing there goes by heat. */
 const byChance = 0.03;
@@ -16,19 +16,16 @@ export const thermal: ChoiceWay = {
   kind: 'choice',
   title: 'chill and heat',
   words: ['chill', 'heat'],
-  example: 'answers',
+  ...answering,
   state: 'live',
   miss: 0.15,
   ofPlace: true,
   findsIntermittents: true,
   onceOnly: true,
-  choices: () => ['answers', 'nothing'],
   ofParts(parts, miss) {
     const answers = Math.max(...parts.map((part) => chanceOf(part, miss)));
     return choice(['answers', answers], ['nothing', 1 - answers]);
   },
-  read: (words, asked) =>
-    oneOf(words, asked, { answers: 'answers', yes: 'answers', nothing: 'nothing', no: 'nothing' }),
 };
 
 function chanceOf({ fault }: SuspectedPart, miss: number): number {
