@@ -42,7 +42,7 @@ export function OfItsKind({ job, sheet: { quirks, kit, technology }, setUp }: Of
                   )}
                 </b>
                 <span className="figure">{read?.said ?? ''}</span>
-                <span className="figure soft">{expected ?? step.target}</span>
+                <span className={expected === undefined ? 'soft' : 'figure soft'}>{expected ?? step.target}</span>
                 <span className="soft">{step.how}</span>
               </li>
             ))}
