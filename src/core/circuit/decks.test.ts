@@ -299,6 +299,17 @@ describe('decks of others', () => {
     ]);
   });
 
+  it('a switch closes when its control gets there, not when a step that was not taken went beyond', () => {
+    const stage = deck(
+      ...['V1 in 0 PULSE(0 10 0 1n 1n 1 2)', 'R1 in c 1k', 'C1 c 0 1u', '.model s SW(vt=0 vh=8 ron=1)'],
+      ...['V2 d 0 1', 'S1 d o c 0 s', 'R2 o 0 1k', '.tran 1u 4m'],
+    );
+    const [analysis] = stage.circuit.analyses;
+    const run = transient(stage.system, analysis as Extract<typeof analysis, { kind: 'tran' }>, ['o']);
+    const closed = run.seconds[run.volts.get('o')!.findIndex((volts) => volts > 0.5)]!;
+    expect(closed / (1e-3 * Math.log(5))).toBeCloseTo(1, 2);
+  });
+
   it('a source that follows an expression follows it through time', () => {
     const stage = deck('V1 a 0 PWL(0 0 1m 4)', 'B1 o 0 V=v(a)*v(a)', 'R1 o c 1', 'C1 c 0 1n', '.tran 10u 1m');
     const [analysis] = stage.circuit.analyses;

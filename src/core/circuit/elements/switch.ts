@@ -28,6 +28,8 @@ interface Figures {
 
 class SwitchDevice implements Device {
   private closed: boolean;
+  /** As it stood at the last moment that was taken: within its band it stays so, whatever an iteration tries. */
+  private settled: boolean;
   /** Does it stand as the netlist says until voltages are known? */
   private fresh = true;
 
@@ -36,12 +38,13 @@ class SwitchDevice implements Device {
     readonly home: readonly number[],
     private readonly figures: Figures,
   ) {
-    this.closed = figures.closed;
+    this.closed = this.settled = figures.closed;
   }
 
   hold(at: Int32Array, first: number, from?: Float64Array): void {
     this.fresh = !from;
-    this.closed = from ? this.wanted(at, first, from) : this.figures.closed;
+    this.settled = from ? this.wanted(at, first, from) : this.figures.closed;
+    this.closed = this.settled;
   }
 
   near(at: Int32Array, first: number, x: Float64Array): boolean {
@@ -63,7 +66,7 @@ class SwitchDevice implements Device {
   private wanted(at: Int32Array, first: number, x: Float64Array): boolean {
     const { threshold, band } = this.figures;
     const control = x[at[first + 2]!]! - x[at[first + 3]!]!;
-    return control > threshold + band || (control >= threshold - band && this.closed);
+    return control > threshold + band || (control >= threshold - band && this.settled);
   }
 }
 
