@@ -69,6 +69,16 @@ describe('a sheet that extends another', () => {
     expect(() => readSheet(text, { choices: { size: 'xl' } })).toThrow(/no choice "xl"; it has s, l/);
     expect(() => readSheet(text, { choices: { colour: 'red' } })).toThrow(/no option "colour"; it has size/);
   });
+
+  it('lets a choice take out what another choice brings or has taken out, and nothing else', () => {
+    const withOptions = (taken: string) =>
+      `${smallSheet}options:\n` +
+      '  feed: { title: Feed, choices: { one: { title: One }, two: { title: Two, change: { boards: { second: { title: Second } } } } } }\n' +
+      `  kind: { title: Kind, choices: { usual: { title: Usual }, bare: { title: Bare, change: { boards: { ${taken}: null } } } } }\n`;
+    for (const feed of ['one', 'two'])
+      expect(readSheet(withOptions('second'), { choices: { feed, kind: 'bare' } }).boards.has('second')).toBe(false);
+    expect(() => readSheet(withOptions('third'), { choices: { kind: 'bare' } })).toThrow(/"third" is taken out/);
+  });
 });
 
 describe('reading a sheet', () => {

@@ -99,14 +99,21 @@ function textAt(map: YAMLMap, key: string): string | undefined {
  * Reads the text of a sheet and merges it onto the sheet it extends, and that onto its own parent.
  *
  * Mappings are merged name by name, everything else is replaced; a name given as `null` is taken
- * out. The choices of options are merged last.
+ * out. The choices of options are merged last; one may take out what another of them brings or took out already.
  *
  * @throws SheetError when the text is no YAML, a parent is missing or the sheets extend each other in a circle
  */
 export function mergeSheet(text: string, sources: SheetSources): MergedSheet {
   const { root, places } = mergeParents(text, sources);
   const made = madeChoices(root, sources.choices ?? {}, places);
-  return { root: made.reduce((whole, { change }) => merged(whole, change, 'the sheet', places), root), places };
+  const changes = everyChange(root);
+  return {
+    root: made.reduce((whole, { change }) => {
+      const others = changes.filter((other) => other !== change);
+      return merged(whole, change, places, (path) => others.some((other) => speaksOf(other, path)));
+    }, root),
+    places,
+  };
 }
 
 /** A sheet's tree with all it builds upon, and every choice of its options open. */
@@ -135,7 +142,7 @@ function mergeParents(text: string, { textOf = () => undefined }: Pick<SheetSour
         `the sheet it extends, "${seen.at(-1)!}", is of technology ${technology}`,
       );
     root.delete('extends');
-    root = merged(baseRoot, root, 'the sheet', places);
+    root = merged(baseRoot, root, places);
   }
   return { root, places };
 }
@@ -155,8 +162,20 @@ function rootOf(document: Document.Parsed, places: Places): YAMLMap {
 
 const isNothing = (node: unknown): boolean => node === null || (isScalar(node) && node.value === null);
 
-/** `change` laid over `base`. */
-function merged(base: YAMLMap, change: YAMLMap, name: string, places: Places): YAMLMap {
+/**
+ * `change` laid over `base`.
+ *
+ * @param mayLack whether what is taken out at a path may be there or not
+ * @param within the path of both in the sheet
+ */
+function merged(
+  base: YAMLMap,
+  change: YAMLMap,
+  places: Places,
+  mayLack: (path: readonly string[]) => boolean = () => false,
+  within: readonly string[] = [],
+): YAMLMap {
+  const name = within.at(-1) ?? 'the sheet';
   const result = new YAMLMap();
   result.items = [...base.items];
   places.same(result, base);
@@ -166,12 +185,13 @@ function merged(base: YAMLMap, change: YAMLMap, name: string, places: Places): Y
     const at = result.items.findIndex((other) => String((other.key as Scalar).value) === key);
     const before = at < 0 ? undefined : (result.items[at]!.value as Node | null);
     if (isNothing(item.value)) {
-      if (at < 0) fail(places.placeOf(item.key as Node), `"${key}" is taken out of "${name}", which has none`);
-      result.items.splice(at, 1);
+      if (at >= 0) result.items.splice(at, 1);
+      else if (!mayLack([...within, key]))
+        fail(places.placeOf(item.key as Node), `"${key}" is taken out of "${name}", which has none`);
     } else if (at < 0) {
       result.items.push(item);
     } else if (isMap(before) && isMap(item.value)) {
-      result.items[at] = new Pair(item.key, merged(before, item.value, key, places));
+      result.items[at] = new Pair(item.key, merged(before, item.value, places, mayLack, [...within, key]));
     } else if (isMap(before) !== isMap(item.value) && !isNothing(before)) {
       const kind = isMap(before) ? 'a list of names' : 'one value';
       fail(places.placeOf(item.key as Node), `"${key}" overrides ${kind} in "${name}" with something of another shape`);
@@ -180,6 +200,15 @@ function merged(base: YAMLMap, change: YAMLMap, name: string, places: Places): Y
     }
   }
   return result;
+}
+
+/** What each choice of each option changes. */
+function everyChange(root: YAMLMap): YAMLMap[] {
+  const mapsOf = (node: unknown): YAMLMap[] => (isMap(node) ? node.items.map(({ value }) => value).filter(isMap) : []);
+  return mapsOf(root.get('options', true))
+    .flatMap((option) => mapsOf(option.get('choices', true)))
+    .flatMap((choice): unknown => choice.get('change', true))
+    .filter(isMap);
 }
 
 /** A choice that was made, or is the first of its option, and what it changes. */
