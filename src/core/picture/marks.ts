@@ -110,6 +110,31 @@ const rows = {
       ),
     ],
   },
+  bowed: {
+    title: 'Sides bowed',
+    over: ({ x, y, w, h }) =>
+      [x, x + w].map((side) =>
+        filled(
+          `M${side} ${y} Q${round(side === x ? x + 0.18 * w : side - 0.18 * w)} ${round(y + h / 2)} ${side} ${y + h} Z`,
+        ),
+      ),
+  },
+  soft_corners: {
+    title: 'Soft at the edges',
+    over: ({ x, y, w, h }) =>
+      [x, x + 0.84 * w].flatMap((left) =>
+        times(3, (line) => rect(left, y + (0.2 + 0.28 * line) * h, 0.16 * w, 0.07 * h, 'rgba(200,208,214,0.4)')),
+      ),
+  },
+  soft_colour: {
+    title: 'One colour soft',
+    over: ({ x, y, w, h }) =>
+      times(4, (line) => rect(x + (0.14 + 0.2 * line) * w, y + 0.12 * h, 0.06 * w, 0.76 * h, 'rgba(224,90,90,0.35)')),
+  },
+  colour_line: {
+    title: 'One colour is a line',
+    over: ({ x, y, w, h }) => [rect(x, y + 0.49 * h, w, 0.02 * h, '#e05a5a')],
+  },
   folded_top: { title: 'Folds at the top', over: ({ x, y, w, h }) => [rect(x, y, w, foldedShare * h, fold)] },
   folded_bottom: {
     title: 'Folds at the bottom',
