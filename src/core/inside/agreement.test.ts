@@ -1,14 +1,24 @@
 import { describe, expect, it } from 'vitest';
-import { shippedSheets } from '@/sheets';
+import { shippedSheets, shippedTexts } from '@/sheets';
+import { netlistOf } from '@/sheets/stages';
 import { type Check, checksOf } from '../behaviour';
 import { Stage } from '../circuit';
 import { type LogBody, replay } from '../log';
-import { type Sheet } from '../sheet';
+import { readSheet, type Sheet } from '../sheet';
 import { insideBlock, insideEvidence } from '.';
 
-const linked = [...shippedSheets().values()].flatMap((sheet) =>
-  [...sheet.blocks.values()].flatMap((block) => (block.stage ? [{ sheet, block, stage: block.stage }] : [])),
-);
+const inside = (sheet: Sheet) =>
+  [...sheet.blocks.values()].flatMap((block) => (block.stage ? [{ sheet, block, stage: block.stage }] : []));
+/** A set whose sides are corrected in its line stage has a block more with a netlist. */
+const corrected = readSheet(shippedTexts().get('generic-crt-colour')!, {
+  textOf: (base) => shippedTexts().get(base),
+  netlistOf,
+  choices: { pincushion: 'modulator' },
+});
+const linked = [
+  ...[...shippedSheets().values()].flatMap(inside),
+  ...inside(corrected).filter(({ block }) => block.id === 'east_west'),
+];
 
 /** The bench of a set on which every point of a block read what the sheet says, on those that are wanted. */
 function nominal(sheet: Sheet, nets: ReadonlySet<string>, wanted: (check: Check) => boolean) {
