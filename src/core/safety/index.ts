@@ -19,6 +19,7 @@ export {
   frontEnds,
   type FrontEnd,
   judgeStep,
+  type LampedRail,
   lampFor,
   powerSteps,
   type PowerPlan,

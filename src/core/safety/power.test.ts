@@ -115,6 +115,27 @@ describe('staged power', () => {
     expect(powerSteps({ ...plan, variable: false }).map(({ id }) => id)).toEqual(['lamp-full', 'bare-full']);
   });
 
+  it('a lamp in place of a rail’s fuse lets through what rail and load leave it, and steps back for the fuse', () => {
+    const rail = { title: 'B+', volts: 115, watts: 35 };
+    const own: PowerPlan = { ...plan, lamp: { watts: 60, volts: 230 }, rail };
+    const [lamped, bare] = powerSteps(own);
+    expect(powerSteps(own)).toHaveLength(2);
+    const across = 115 - lamped!.expected.healthy;
+    // One current through both: the load as the resistance that takes its watts at the rail’s volts.
+    expect((60 / 230) * (across / 230) ** 0.57).toBeCloseTo(lamped!.expected.healthy / (115 ** 2 / 35), 6);
+    expect([lamped!.reads, bare!.expected.healthy]).toEqual(['B+', 115]);
+    for (const [step, volts, like] of [
+      [lamped!, lamped!.expected.healthy, 'healthy'],
+      [lamped!, 2, 'shorted'],
+      [lamped!, 0.6 * lamped!.expected.healthy, 'overload'],
+      [lamped!, 114, 'idle'],
+      [bare!, 140, 'high'],
+      [bare!, 116, 'healthy'],
+    ] as const)
+      expect(judgeStep(own, step, volts), `${step.id} ${volts}`).toMatchObject({ like });
+    expect(judgeStep(own, bare!, 140).words).toContain('what regulates it');
+  });
+
   it('takes the smallest lamp behind which the set runs', () => {
     expect(lampFor(230, 12)!).toBeLessThan(lampFor(230, 60)!);
     expect(lampFor(230, 400)).toBeUndefined();

@@ -12,6 +12,15 @@ export interface PowerPlan {
   readonly variable: boolean;
   /** Volts a boosting front end holds its reservoir at, or a transformer set's reservoir at full mains. */
   readonly reservoir?: Volts;
+  /** The lamp stands in place of this rail’s fuse or link, not in the mains. */
+  readonly rail?: LampedRail;
+}
+
+/** A rail whose fuse or link gives its place to the lamp, and what hangs on it at its volts. */
+export interface LampedRail {
+  readonly title: string;
+  readonly volts: Volts;
+  readonly watts: Watts;
 }
 
 /** How a set makes direct current of its mains: each kind comes up in its own way. */
@@ -23,10 +32,12 @@ export const frontEnds = {
 } as const;
 export type FrontEnd = keyof typeof frontEnds;
 
-/** A step of the plan with what the reservoir should read, in volts of direct current. */
+/** A step of the plan with what should be read, in volts of direct current. */
 export interface PowerStep {
   readonly id: string;
   readonly title: string;
+  /** What is read: the reservoir, or the rail in which the lamp stands. */
+  readonly reads: string;
   /** Share of the mains it is raised to. */
   readonly share: number;
   readonly lamp: boolean;
@@ -78,6 +89,7 @@ export function powerSteps(plan: PowerPlan): PowerStep[] {
     'watts of the lamp': lamp.watts,
     'volts of the lamp': lamp.volts,
   });
+  if (plan.rail) return railSteps(lamp, plan.rail);
   const step = (id: string, title: string, share: number, behindLamp: boolean): PowerStep => {
     const volts = share * mains;
     const peak = peakFactor(plan);
@@ -96,6 +108,7 @@ export function powerSteps(plan: PowerPlan): PowerStep[] {
     return {
       id,
       title,
+      reads: 'Reservoir',
       share,
       lamp: behindLamp,
       expected: {
@@ -117,6 +130,35 @@ export function powerSteps(plan: PowerPlan): PowerStep[] {
   return variable ? all : all.filter(({ share }) => share === 1);
 }
 
+/**
+ * The steps with the lamp in place of a rail’s fuse or link. What hangs on a main rail takes its current in proportion to
+ * the volts it gets, as a line stage does: it is a resistance.
+ */
+function railSteps(lamp: Lamp, { title, volts, watts }: LampedRail): PowerStep[] {
+  requirePositive({ 'volts of the rail': volts, 'watts of the rail': watts });
+  const healthy = seriesLampPoint(lamp, volts, { kind: 'ohms', ohms: volts ** 2 / watts })!;
+  const shorted = seriesLampPoint(lamp, volts, { kind: 'short' })!;
+  const common = { reads: title, share: 1, starts: true };
+  return [
+    {
+      ...common,
+      id: 'rail-lamp',
+      title: `Lamp in place of the fuse or link of ${title}`,
+      lamp: true,
+      expected: { healthy: healthy.loadVolts, idle: volts, shorted: 0 },
+      light: { healthy: healthy.brightness, shorted: shorted.brightness },
+    },
+    {
+      ...common,
+      id: 'rail-bare',
+      title: `Fuse or link of ${title} back`,
+      lamp: false,
+      expected: { healthy: volts, idle: volts, shorted: 0 },
+      light: { healthy: 0, shorted: 0 },
+    },
+  ];
+}
+
 /** Volts at the reservoir for each volt of mains, with nothing drawn. */
 const peakFactor = ({ frontEnd, mains, reservoir }: PowerPlan): number =>
   frontEnd === 'transformer' ? (reservoir ?? Math.SQRT2 * mains) / mains : peakOf[frontEnd];
@@ -132,19 +174,25 @@ export interface StepVerdict {
 const slack = 0.12;
 const shortedBelow = 0.15;
 
-/** Compares what was read at the reservoir with what was agreed: go on, or stop. */
+/** Compares what was read with what was agreed: go on, or stop. */
 export function judgeStep(plan: PowerPlan, step: PowerStep, read: Volts): StepVerdict {
-  const { lamp, mains, frontEnd } = plan;
-  const peak = peakFactor(plan);
+  const { lamp, mains, frontEnd, rail } = plan;
+  const [peak, before] = rail ? [1, rail.volts] : [peakFactor(plan), step.share * mains];
   const volts = Math.abs(read);
   const { healthy, idle } = step.expected;
   const off = `${Math.round(volts)} V where ${Math.round(healthy)} V were agreed`;
   if (volts < shortedBelow * idle)
     return { go: false, like: 'shorted', words: `${off}: held down. Power off; find the short before the next try` };
-  if (volts > Math.max(idle, frontEnd === 'boost' ? healthy : 0) * (1 + slack / 2))
-    return { go: false, like: 'high', words: `${off}: more than the mains can give here. Power off; check the input` };
+  if (volts > Math.max(idle, frontEnd === 'boost' && !rail ? healthy : 0) * (1 + slack / 2))
+    return {
+      go: false,
+      like: 'high',
+      words: rail
+        ? `${off}: more than ${rail.title} may have. Power off; check what regulates it`
+        : `${off}: more than the mains can give here. Power off; check the input`,
+    };
   if (volts < healthy * (1 - slack)) {
-    const behind = step.share * mains - volts / peak;
+    const behind = before - volts / peak;
     const watts = step.lamp && behind > 0 ? (lampCurrent(lamp, behind) * volts) / peak : undefined;
     const drawn = watts === undefined ? '' : `, about ${Math.round(watts)} W are drawn`;
     return { go: false, like: 'overload', words: `${off}: too much hangs on it${drawn}. Power off; take loads off` };
@@ -153,7 +201,7 @@ export function judgeStep(plan: PowerPlan, step: PowerStep, read: Volts): StepVe
     return {
       go: false,
       like: 'idle',
-      words: `${off}: it draws next to nothing, so it has not started. Find out why first`,
+      words: `${off}: it draws next to nothing, so ${rail ? 'what hangs on it does not run' : 'it has not started'}. Find out why first`,
     };
   return { go: true, like: 'healthy', words: `${off}: go on` };
 }

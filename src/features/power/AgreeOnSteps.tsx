@@ -1,27 +1,44 @@
 import { Button } from 'antd';
 import { useMemo, useState } from 'react';
 import { attempt, parseQuantity, placed, Refusal } from '@/core/quantity';
-import { type FrontEnd, frontEnds, lampFor, type PowerPlan, powerSteps } from '@/core/safety';
+import { type FrontEnd, frontEnds, lampFor, type LampedRail, type PowerPlan, powerSteps } from '@/core/safety';
 import { PowerSteps } from './PowerSteps';
 import styles from './power.module.css';
 
-const fields = [
-  ['mains', 'Mains, V', 500],
-  ['loadWatts', 'Set draws, W', 2000],
-  ['lampWatts', 'Lamp, W', 2000],
-  ['lampVolts', 'Lamp for, V', 500],
-] as const;
+/** What is typed: its label, and the most it may be. */
+const fields = {
+  mains: ['Mains, V', 500],
+  loadWatts: ['Set draws, W', 2000],
+  railVolts: ['Rail, V', 2000],
+  railWatts: ['It feeds, W', 2000],
+  lampWatts: ['Lamp, W', 2000],
+  lampVolts: ['Lamp for, V', 500],
+} as const;
+type FieldName = keyof typeof fields;
+type Typed = Readonly<Record<FieldName, string>>;
+const inMains: readonly FieldName[] = ['mains', 'loadWatts', 'lampWatts', 'lampVolts'];
+const inRail: readonly FieldName[] = ['railVolts', 'railWatts', 'lampWatts', 'lampVolts'];
+
+interface AgreeOnStepsProps {
+  readonly usual: PowerPlan;
+  /** The rail whose fuse or link may give its place to the lamp. */
+  readonly rail: LampedRail | undefined;
+  onAgree(plan: PowerPlan): void;
+}
 
 /** Sets up the plan and shows what it expects, before anything is switched on. */
-export function AgreeOnSteps({ usual, onAgree }: { usual: PowerPlan; onAgree(plan: PowerPlan): void }) {
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({
+export function AgreeOnSteps({ usual, rail, onAgree }: AgreeOnStepsProps) {
+  const [typed, setTyped] = useState<Typed>({
     mains: String(usual.mains),
     loadWatts: String(usual.loadWatts),
+    railVolts: String((usual.rail ?? rail)?.volts ?? ''),
+    railWatts: String((usual.rail ?? rail)?.watts ?? ''),
     lampWatts: String(usual.lamp.watts),
     lampVolts: String(usual.lamp.volts),
   });
   const [frontEnd, setFrontEnd] = useState(usual.frontEnd);
   const [variable, setVariable] = useState(usual.variable);
+  const [lamped, setLamped] = useState(usual.rail !== undefined);
   const { reservoir } = usual;
   const planned = useMemo(
     () =>
@@ -30,19 +47,20 @@ export function AgreeOnSteps({ usual, onAgree }: { usual: PowerPlan; onAgree(pla
         frontEnd,
         variable,
         ...(reservoir === undefined ? {} : { reservoir }),
+        ...(lamped && rail ? { rail: readRail(rail.title, typed) } : {}),
       })),
-    [typed, frontEnd, variable, reservoir],
+    [typed, frontEnd, variable, reservoir, lamped, rail],
   );
-  const better = planned instanceof Refusal ? undefined : lampFor(planned.mains, planned.loadWatts);
   return (
     <>
       <p className="soft">
-        Agree on what the reservoir should read before power is applied; afterwards each step is compared.
+        Agree on what {lamped && rail ? rail.title : 'the reservoir'} should read before power is applied; afterwards
+        each step is compared.
       </p>
       <div className={styles.fields}>
-        {fields.map(([key, label]) => (
+        {(lamped ? inRail : inMains).map((key) => (
           <label key={key}>
-            <span className="label">{label}</span>
+            <span className="label">{fields[key][0]}</span>
             <input
               className="field figure"
               inputMode="decimal"
@@ -52,27 +70,30 @@ export function AgreeOnSteps({ usual, onAgree }: { usual: PowerPlan; onAgree(pla
             />
           </label>
         ))}
-        <label className={styles.wide}>
-          <span className="label">Front end</span>
-          <select className="field" value={frontEnd} onChange={(event) => setFrontEnd(event.target.value as FrontEnd)}>
-            {Object.entries(frontEnds).map(([kind, title]) => (
-              <option key={kind} value={kind}>
-                {title}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className={styles.wide}>
-          <span className="label">Mains is raised</span>
-          <select
-            className="field"
-            value={String(variable)}
-            onChange={(event) => setVariable(event.target.value === 'true')}
-          >
-            <option value="true">by a variable transformer</option>
-            <option value="false">not at all: none at hand</option>
-          </select>
-        </label>
+        {rail && (
+          <Choice
+            label="The lamp stands"
+            value={String(lamped)}
+            options={{ false: 'in the mains', true: `in place of the fuse or link of ${rail.title}` }}
+            onChoose={(value) => setLamped(value === 'true')}
+          />
+        )}
+        {!lamped && (
+          <>
+            <Choice
+              label="Front end"
+              value={frontEnd}
+              options={frontEnds}
+              onChoose={(value) => setFrontEnd(value as FrontEnd)}
+            />
+            <Choice
+              label="Mains is raised"
+              value={String(variable)}
+              options={{ true: 'by a variable transformer', false: 'not at all: none at hand' }}
+              onChoose={(value) => setVariable(value === 'true')}
+            />
+          </>
+        )}
       </div>
       {planned instanceof Refusal ? (
         <p role="alert" className="bad">
@@ -81,17 +102,7 @@ export function AgreeOnSteps({ usual, onAgree }: { usual: PowerPlan; onAgree(pla
       ) : (
         <>
           <PowerSteps steps={powerSteps(planned).map((step) => ({ step, volts: undefined, verdict: undefined }))} />
-          {!powerSteps(planned).some(({ lamp, starts }) => lamp && starts) && (
-            <p className="caution">
-              Behind {planned.lamp.watts} W a set of {planned.loadWatts} W will not start: the lamp then shows shorts
-              only.{' '}
-              {planned.frontEnd === 'boost'
-                ? 'A boosting front end starts behind no small lamp.'
-                : better === undefined
-                  ? 'No lamp lets it run: take loads off.'
-                  : `${better} W would let it run.`}
-            </p>
-          )}
+          <WillNotStart plan={planned} />
           <Button type="primary" size="large" onClick={() => onAgree(planned)}>
             Agreed
           </Button>
@@ -101,12 +112,62 @@ export function AgreeOnSteps({ usual, onAgree }: { usual: PowerPlan; onAgree(pla
   );
 }
 
-/** @throws Refusal naming the field that is wrong */
-function readPlan(typed: Readonly<Record<string, string>>): Pick<PowerPlan, 'mains' | 'loadWatts' | 'lamp'> {
-  const [mains, loadWatts, watts, volts] = fields.map(([key, label, most]) => {
-    const { value } = placed(label, () => parseQuantity(typed[key] ?? ''));
-    if (!(value > 0) || value > most) throw new Refusal(`${label}: more than 0, and at most ${most}`);
-    return value;
-  });
-  return { mains: mains!, loadWatts: loadWatts!, lamp: { watts: watts!, volts: volts! } };
+interface ChoiceProps {
+  readonly label: string;
+  readonly value: string;
+  readonly options: Readonly<Record<string, string>>;
+  onChoose(value: string): void;
 }
+
+function Choice({ label, value, options, onChoose }: ChoiceProps) {
+  return (
+    <label className={styles.wide}>
+      <span className="label">{label}</span>
+      <select className="field" value={value} onChange={(event) => onChoose(event.target.value)}>
+        {Object.entries(options).map(([key, title]) => (
+          <option key={key} value={key}>
+            {title}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** Says so where the set does not start behind the lamp, and which lamp would let it. */
+function WillNotStart({ plan }: { plan: PowerPlan }) {
+  if (powerSteps(plan).some(({ lamp, starts }) => lamp && starts)) return null;
+  const better = lampFor(plan.mains, plan.loadWatts);
+  return (
+    <p className="caution">
+      Behind {plan.lamp.watts} W a set of {plan.loadWatts} W will not start: the lamp then shows shorts only.{' '}
+      {plan.frontEnd === 'boost'
+        ? 'A boosting front end starts behind no small lamp.'
+        : better === undefined
+          ? 'No lamp lets it run: take loads off.'
+          : `${better} W would let it run.`}
+    </p>
+  );
+}
+
+/** @throws Refusal naming the field that is wrong */
+function readField(key: FieldName, typed: Typed): number {
+  const [label, most] = fields[key];
+  const { value } = placed(label, () => parseQuantity(typed[key]));
+  if (!(value > 0) || value > most) throw new Refusal(`${label}: more than 0, and at most ${most}`);
+  return value;
+}
+
+/** @throws Refusal naming the field that is wrong */
+const readPlan = (typed: Typed): Pick<PowerPlan, 'mains' | 'loadWatts' | 'lamp'> => ({
+  mains: readField('mains', typed),
+  loadWatts: readField('loadWatts', typed),
+  lamp: { watts: readField('lampWatts', typed), volts: readField('lampVolts', typed) },
+});
+
+/** @throws Refusal naming the field that is wrong */
+const readRail = (title: string, typed: Typed): LampedRail => ({
+  title,
+  volts: readField('railVolts', typed),
+  watts: readField('railWatts', typed),
+});

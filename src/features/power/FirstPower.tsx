@@ -3,7 +3,7 @@ import { behindLampCaution, type PowerPlan } from '@/core/safety';
 import { type JobFile, type JobLog } from '@/workshop/job';
 import { TakeSteps } from './TakeSteps';
 import { AgreeOnSteps } from './AgreeOnSteps';
-import { agreedPlan, usualPlan } from './powerModel';
+import { agreedPlan, mainRail, usualPlan } from './powerModel';
 
 interface FirstPowerProps {
   readonly file: JobFile;
@@ -34,7 +34,11 @@ export function FirstPower({ file, log, live, mains: measured }: FirstPowerProps
           onAnew={() => setAnew(true)}
         />
       ) : (
-        <AgreeOnSteps usual={agreed?.plan ?? usualPlan(file.sheet, measured, file.habits)} onAgree={agree} />
+        <AgreeOnSteps
+          usual={agreed?.plan ?? usualPlan(file.sheet, measured, file.habits)}
+          rail={mainRail(file.sheet)}
+          onAgree={agree}
+        />
       )}
     </section>
   );

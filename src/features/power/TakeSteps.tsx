@@ -22,7 +22,7 @@ export function TakeSteps({ agreed, live, onStep, onAnew }: TakeStepsProps) {
   const stop = steps.find(({ verdict }) => verdict?.go === false)?.verdict;
   const record = () => {
     if (!next) return;
-    const right = 'the reservoir is read in volts, like 312';
+    const right = `${next.reads} is read in volts, like ${Math.round(next.expected.healthy)}`;
     const value = attempt(() => quantityIn('V', line, right));
     if (value instanceof Refusal) return setMessage(value.message);
     if (Math.abs(value) > 1000) return setMessage(right);
@@ -33,7 +33,10 @@ export function TakeSteps({ agreed, live, onStep, onAnew }: TakeStepsProps) {
   return (
     <>
       <p className={styles.agreed} suppressHydrationWarning>
-        Agreed at {timeText(at)}: {plan.lamp.watts} W lamp, {plan.mains} V, the set drawing {plan.loadWatts} W.
+        Agreed at {timeText(at)}: {plan.lamp.watts} W lamp,{' '}
+        {plan.rail
+          ? `in ${plan.rail.title} of ${plan.rail.volts} V, which feeds ${plan.rail.watts} W.`
+          : `${plan.mains} V, the set drawing ${plan.loadWatts} W.`}
         <Button size="small" onClick={onAnew}>
           Agree anew
         </Button>
@@ -43,7 +46,7 @@ export function TakeSteps({ agreed, live, onStep, onAnew }: TakeStepsProps) {
           <span className="label">Now</span>
           <b>{next.title}</b>
           <span>
-            Reservoir <b className="figure">{formatQuantity(next.expected.healthy, 'V', 3)}</b>
+            {next.reads} <b className="figure">{formatQuantity(next.expected.healthy, 'V', 3)}</b>
             {next.lamp && (
               <>
                 , lamp {lightWords(next.light.healthy)}; shorted: 0 V, lamp {lightWords(next.light.shorted)}
@@ -51,7 +54,7 @@ export function TakeSteps({ agreed, live, onStep, onAnew }: TakeStepsProps) {
             )}
           </span>
           <LineEntry
-            label={`Reservoir volts, ${next.title}`}
+            label={`${next.reads} volts, ${next.title}`}
             value={line}
             placeholder="volts"
             maxLength={20}

@@ -3,6 +3,7 @@ import {
   dischargeTool,
   type FrontEnd,
   judgeStep,
+  type LampedRail,
   lampFor,
   learntBleed,
   type PowerPlan,
@@ -67,11 +68,20 @@ export function usualPlan(sheet: Sheet, measured?: number, habits?: Habits): Pow
   };
 }
 
+/** The rail in whose fuse or link a lamp may stand: the first that the label of the set gives. */
+export function mainRail({ nets, technology }: Sheet): LampedRail | undefined {
+  const rail = [...nets.values()].find(({ label, volts }) => label !== undefined && volts > 0);
+  return rail && { title: rail.title, volts: rail.volts, watts: railShare * usualWatts[familyOf(technology)] };
+}
+
+/** How much of what a set draws hangs on its main rail, until somebody has measured it: a guess. */
+const railShare = 0.6;
+
 export function agreedPlan(log: readonly LogEntry[]): AgreedPlan | undefined {
   const plans = standing(log, 'plan');
   const last = plans[plans.length - 1];
   if (!last) return undefined;
-  const { mains, loadWatts, lampWatts, lampVolts, frontEnd = 'plain', variable = true, reservoir } = last.body;
+  const { mains, loadWatts, lampWatts, lampVolts, frontEnd = 'plain', variable = true, reservoir, rail } = last.body;
   const plan: PowerPlan = {
     mains,
     loadWatts,
@@ -79,6 +89,7 @@ export function agreedPlan(log: readonly LogEntry[]): AgreedPlan | undefined {
     frontEnd,
     variable,
     ...(reservoir === undefined ? {} : { reservoir }),
+    ...(rail === undefined ? {} : { rail }),
   };
   const after = log.findIndex(({ id }) => id === last.entry.id);
   const taken = new Map(standing(log.slice(after), 'step').map(({ body }) => [body.step, body.volts]));
