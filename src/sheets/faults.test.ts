@@ -60,14 +60,17 @@ describe('tube sets', () => {
 
   it.each([
     ['FOCUS-C.open', 'soft_corners'],
+    ['PASS-R.open', 'narrow small_picture'],
+    ['PASS-Q.short', 'brief'],
     ['S-SW.short', 'narrow'],
     ['RATE-IC.dead', 'tearing'],
     ['SEP-C.leaky', 'rolls'],
     ['CLAMP-CG.dry', 'weak_green'],
   ])('that are monitors with %s: %s', (fault, symptoms) => {
-    expect(shown('generic-crt-monitor', { size: 'large', rates: 'two', synced: 'composite' }, fault).symptoms).toBe(
-      symptoms,
-    );
+    expect(
+      shown('generic-crt-monitor', { size: 'large', rates: 'two', synced: 'composite', regulation: 'linear' }, fault)
+        .symptoms,
+    ).toBe(symptoms);
   });
 
   it.each([
@@ -137,6 +140,21 @@ describe('plasma displays', () => {
   ])('with %s: %s, code %i', (fault, symptoms, code) => {
     const set = shown('generic-plasma', {}, fault);
     expect([set.symptoms, set.blinks]).toEqual([symptoms, code]);
+  });
+
+  it('light a board’s own lamp by what reaches that board', () => {
+    const model = modelOf('generic-plasma', {});
+    const lit = (unplugged: readonly string[], faults: readonly string[] = []) => {
+      const { signs } = simulate(
+        model,
+        faults.map((id) => model.sheet.faults.get(id)!),
+        { ...liveCold, unplugged },
+      );
+      return [signs.get('ylight'), signs.get('xlight')];
+    };
+    expect(lit([])).toEqual(['yes', 'yes']);
+    expect(lit(['P-SCAN'])).toEqual(['no', 'brief']);
+    expect(lit([], ['X-FUSE.open'])[1]).toBe('no');
   });
 
   it('without a booster have none of its parts', () => {

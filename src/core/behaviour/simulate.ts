@@ -108,7 +108,10 @@ export function simulate(model: Model, faults: readonly Fault[], context: Contex
     tripped,
     blinks: tripped.find((guard) => guard.blinks !== undefined)?.blinks ?? 0,
     signs: live
-      ? signsOf(model, active, tripped, stateOf)
+      ? signsOf(model, active, tripped, (net, board) => {
+          const index = model.netIndex.get(net)!;
+          return joined(model, index, model.sourceBoard[index], board, open) ? nets[index]! : undefined;
+        })
       : new Map([...model.sheet.signs.keys()].map((id) => [id, 'no'])),
     picture: pictureOf(
       model.sheet,
@@ -200,11 +203,11 @@ function signsOf(
   model: Model,
   faults: readonly Fault[],
   tripped: readonly Protection[],
-  stateOf: (net: string) => NetState,
+  stateAt: (net: string, board: string | undefined) => NetState | undefined,
 ): ReadonlyMap<string, SignState> {
   const signs = new Map<string, SignState>();
   for (const sign of model.sheet.signs.values()) {
-    const state = sign.follows === undefined ? undefined : stateOf(sign.follows);
+    const state = sign.follows === undefined ? undefined : stateAt(sign.follows, sign.board);
     if (!state) signs.set(sign.id, 'no');
     else if (state.ratio < deadRatio) signs.set(sign.id, state.brief ? 'brief' : 'no');
     else signs.set(sign.id, state.ratio < 0.85 ? 'weak' : 'yes');

@@ -75,7 +75,9 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
       fail(point.place, `${where} measures nothing: give it a net or parts`);
   }
   for (const sign of sheet.signs.values()) {
-    if (sign.follows !== undefined) need(sheet.nets, 'net', sign.follows, sheetStart, `sign "${sign.id}"`);
+    const where = `sign "${sign.id}"`;
+    if (sign.follows !== undefined) need(sheet.nets, 'net', sign.follows, sheetStart, where);
+    if (sign.board !== undefined) need(sheet.boards, 'board', sign.board, sheetStart, where);
   }
   for (const guard of sheet.protections) {
     const where = `protection "${guard.id}"`;

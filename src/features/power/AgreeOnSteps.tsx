@@ -74,7 +74,7 @@ export function AgreeOnSteps({ usual, rail, onAgree }: AgreeOnStepsProps) {
           <Choice
             label="The lamp stands"
             value={String(lamped)}
-            options={{ false: 'in the mains', true: `in place of the fuse or link of ${rail.title}` }}
+            options={{ false: 'in the mains', true: `in place of ${rail.title}’s fuse` }}
             onChoose={(value) => setLamped(value === 'true')}
           />
         )}
