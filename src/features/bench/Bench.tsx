@@ -3,28 +3,27 @@
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { compareSiblings } from '@/core/compare';
 import { type Briefing } from '@/core/diagnosis';
-import { type BenchState } from '@/core/log';
 import { type Symptom } from '@/core/picture';
 import { type Usual } from '@/core/reading';
 import { familyOf } from '@/core/sheet';
-import { Suspects, useBriefing } from '@/workshop/advice';
+import { Suspects } from '@/workshop/advice';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
 import { type Line, LineMap } from '@/workshop/line';
 import { BenchKeys } from './BenchKeys';
 import { Decision } from './Decision';
 import { largeOf, nextMetered } from './largeModel';
 import { nextAction } from './nextAction';
-import { OtherProbes } from './OtherProbes';
+import { besides, OtherProbes } from './OtherProbes';
 import { ProbeCard } from './ProbeCard';
 import { Readings } from './Readings';
 import { SetShown } from './SetShown';
+import { Siblings } from './Siblings';
 import { useBench } from './useBench';
 import { useBenchKeys } from './useBenchKeys';
 import { useBenchMeter } from './useBenchMeter';
-import { reordered, useDeeperLook } from './useDeeperLook';
 import { useCautions, useSetShown } from './useSetShown';
+import { useShownAdvice } from './useShownAdvice';
 import { useVoice } from './useVoice';
 import { WhatIf } from './WhatIf';
 import styles from './bench.module.css';
@@ -32,7 +31,6 @@ import styles from './bench.module.css';
 // What is not on the first view is fetched when it is asked for.
 const InsideBlock = dynamic(() => import('./InsideBlock').then((loaded) => loaded.InsideBlock), { ssr: false });
 const IsolationView = dynamic(() => import('./IsolationView').then((loaded) => loaded.IsolationView));
-const SiblingTable = dynamic(() => import('./SiblingTable').then((loaded) => loaded.SiblingTable));
 const LargeFigures = dynamic(() => import('./LargeFigures').then((loaded) => loaded.LargeFigures), { ssr: false });
 const MeterView = dynamic(() => import('./MeterView').then((loaded) => loaded.MeterView), { ssr: false });
 const SweepView = dynamic(() => import('@/workshop/meter').then((loaded) => loaded.SweepView), { ssr: false });
@@ -41,14 +39,6 @@ const SweepView = dynamic(() => import('@/workshop/meter').then((loaded) => load
 const Map = memo(LineMap);
 const Found = memo(Suspects);
 const Decided = memo(Decision);
-
-const otherProbes = 3;
-
-/** The latest plain number read at a point since the last repair, for comparing siblings. */
-function numberAt(latest: BenchState['latest'], point: string): number | undefined {
-  const answer = latest.get(point)?.answer;
-  return answer?.kind === 'number' ? answer.value : undefined;
-}
 
 interface BenchProps {
   readonly file: JobFile;
@@ -69,16 +59,10 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
   const { log, job } = useJob(file);
   const { predictions, bench } = job;
   const { sheet } = predictions.model;
-  const live = useBriefing(file, log.entries, predictions, briefing);
-  const [typing, setTyping] = useState(false);
-  const ahead = useDeeperLook(file, log.entries, live, typing);
-  const preferred = useMemo(() => reordered(live.briefed, ahead.look), [live.briefed, ahead.look]);
-  const [{ of, shown: settled }, setSettled] = useState({ of: live.briefed, shown: preferred });
-  const control = useBench(file, log, job, { briefed: settled, fresh: live.fresh }, asked);
-  // A deeper look changes the order only while nothing was typed or chosen.
-  if (of !== live.briefed || (settled !== preferred && control.untouched))
-    setSettled({ of: live.briefed, shown: preferred });
-  if (typing !== (control.text !== '')) setTyping(!typing);
+  const advice = useShownAdvice(file, log, job, briefing);
+  const settled = advice.briefed;
+  const control = useBench(file, log, job, advice, asked);
+  advice.follow(control);
   const { rows, focused, check, step, correcting, choose } = control;
   const input = useRef<HTMLInputElement>(null);
   const closed = file.closedAt !== null;
@@ -90,22 +74,11 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
     if (!large && !document.activeElement?.closest('[role=dialog]')) input.current?.focus();
   }, [log.entries.length, check, correcting, large]);
 
-  const meter = useBenchMeter(file, log, job, { briefed: settled, fresh: live.fresh }, control, simulatedMeter);
+  const meter = useBenchMeter(file, log, job, advice, control, simulatedMeter);
   const family = familyOf(sheet.technology);
   const shown = useSetShown(job);
   const cautions = useCautions(job, check, step, shown.symptoms, settled, focused);
-  const comparisons = useMemo(
-    () =>
-      sheet.siblings
-        .map((group) => compareSiblings(group, (point) => numberAt(bench.latest, point)))
-        .filter((one) => one.rows.some((row) => row.values.filter((value) => value !== undefined).length > 0)),
-    [sheet.siblings, bench.latest],
-  );
-  const others = useMemo(
-    () => settled.probes.filter(({ probe }) => probe.id !== focused?.probe.id).slice(0, otherProbes),
-    [settled.probes, focused],
-  );
-  const mostSaved = useMemo(() => Math.max(1, ...settled.probes.map(({ saves }) => saves)), [settled.probes]);
+  const others = besides(settled.probes, focused?.probe.id);
   const act = useMemo(() => nextAction(settled), [settled]);
   const toRepair = () => router.push(`/job/${file.id}/repair`);
   const voice = useVoice(rows[0], check?.title ?? act?.title ?? 'nothing more to ask', meter.words);
@@ -146,7 +119,7 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
         </div>
         <SetShown family={family} {...shown} onAsk={askPicture} />
       </div>
-      <div className={styles.columns} data-saved={log.savedAt ?? ''} data-ahead={ahead.state}>
+      <div className={styles.columns} data-saved={log.savedAt ?? ''} data-ahead={advice.ahead}>
         <div className={styles.column}>
           <ProbeCard
             card={{
@@ -181,16 +154,14 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
             <MeterView meter={meter} simulated={simulatedMeter} proving={step?.kind === 'prove'} check={check} />
           )}
           {focused && !correcting && !step && !meter.on && <WhatIf advice={focused} sheet={sheet} />}
-          <OtherProbes probes={others} mostSaved={mostSaved} warm={bench.context.warm} onPick={choose} />
+          <OtherProbes probes={settled.probes} front={focused?.probe.id} warm={bench.context.warm} onPick={choose} />
         </div>
         <div className={styles.column}>
           {meter.swept && <SweepView {...meter.swept} />}
           {settled.isolation && (
             <IsolationView isolation={settled.isolation} predictions={predictions} onPick={choose} />
           )}
-          {comparisons.map((comparison) => (
-            <SiblingTable key={comparison.title} comparison={comparison} predictions={predictions} onPick={choose} />
-          ))}
+          <Siblings predictions={predictions} latest={bench.latest} onPick={choose} />
           {settled.inside && <InsideBlock inside={settled.inside} job={file.id} />}
           <Readings rows={rows} waiting={log.waiting} bench={bench} onCorrect={control.correct} />
         </div>

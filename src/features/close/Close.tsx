@@ -1,21 +1,19 @@
 'use client';
 
 import { Button } from 'antd';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { Fragment, useEffect, useMemo } from 'react';
 import { FormProvider, useWatch } from 'react-hook-form';
-import { type Case, verificationOf, verified } from '@/core/diagnosis';
-import { countedAs, draftNote, leftUndone } from '@/core/job';
-import { type LogEntry } from '@/core/log';
+import { countedAs, draftNote } from '@/core/job';
 import { type ReturnsSeen } from '@/core/proof';
-import { stepsText, stillOut, teardownOf } from '@/core/teardown';
-import { Key, minutesText, moneyText } from '@/ui';
+import { Key } from '@/ui';
 import { AmountField, FormRefusal, Labelled, Pair, ParagraphField, useAnsweredForm } from '@/workshop/form';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
 import { closeWithNote } from './actions';
 import { BackAgain } from './BackAgain';
+import { BeforeItLeaves } from './BeforeItLeaves';
 import { closeSchema, type Closing, outcomeTitles } from './closeSchema';
+import { Sums } from './Sums';
 import styles from './close.module.css';
 
 const paragraphs: readonly { readonly name: keyof Closing; readonly title: string; readonly rows: number }[] = [
@@ -134,75 +132,5 @@ export function Close({ file, seen }: { file: JobFile; seen: ReturnsSeen }) {
         </div>
       </FormProvider>
     </JobFrame>
-  );
-}
-
-interface BeforeItLeavesProps {
-  readonly job: Case;
-  readonly id: string;
-  readonly entries: readonly LogEntry[];
-}
-
-/** What has to be as it was before the set goes back. */
-function BeforeItLeaves({ job, id, entries }: BeforeItLeavesProps) {
-  const steps = useMemo(() => teardownOf(entries), [entries]);
-  const out = stillOut(steps);
-  const proven = verified(verificationOf(job));
-  const undone = leftUndone(job.bench);
-  return (
-    <ul className={styles.checks}>
-      <li data-ok={proven}>
-        {proven
-          ? 'Every wrong reading is right again'
-          : 'Not proven: readings that were wrong have not been taken again'}
-      </li>
-      <li data-ok={undone.length === 0}>
-        {undone.length === 0
-          ? 'Nothing pulled, lifted, bridged or lent; lamp out'
-          : `Put back first, at the bench: ${undone.join(', ')}`}
-      </li>
-      {steps.length > 0 && (
-        <li data-ok={out.length === 0}>
-          {out.length === 0 ? (
-            `All ${steps.length} steps of taking it apart are back`
-          ) : (
-            <Link href={`/job/${id}/apart`}>
-              {out.length} steps are not back: {stepsText(out, 2)}
-            </Link>
-          )}
-        </li>
-      )}
-    </ul>
-  );
-}
-
-interface SumsProps {
-  readonly file: Pick<JobFile, 'value' | 'currency' | 'hourlyRate'>;
-  readonly money: number;
-  readonly minutes: number;
-}
-
-/** What is left of the set's value after parts and work. */
-function Sums({ file: { value, currency, hourlyRate }, money, minutes }: SumsProps) {
-  const work = (minutes / 60) * hourlyRate;
-  const left = value - money - work;
-  return (
-    <dl className={styles.sums}>
-      <dt>Value</dt>
-      <dd className="figure">{moneyText(value, currency)}</dd>
-      <dt>Parts</dt>
-      <dd className="figure">−{moneyText(money, currency)}</dd>
-      <dt>{minutesText(minutes)} of work</dt>
-      <dd className="figure">−{moneyText(Math.round(work), currency)}</dd>
-      <dt>
-        <b>Left</b>
-      </dt>
-      <dd className="figure">
-        <b>
-          {left < 0 ? '−' : ''}
-          {moneyText(Math.abs(Math.round(left)), currency)}
-        </b>
-      </dd>
-    </dl>
   );
 }

@@ -7,10 +7,11 @@ import { readEntry } from '@/core/entry';
 import { lastStanding } from '@/core/log';
 import { attempt, formatQuantity, Refusal } from '@/core/quantity';
 import { type RailRow, railsWalk, railSteps } from '@/core/setup';
-import { EmptyState, Key, LineEntry, say, spoken, VerdictMark } from '@/ui';
+import { EmptyState, Key, LineEntry, say, spoken } from '@/ui';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { Rails } from './Rails';
 import styles from './setup.module.css';
-import { askedWords, markOfRail, offWords } from './setupModel';
+import { askedWords, markOfRail } from './setupModel';
 
 /** The rails brought to the label one touch at a time: what to turn, to what reading, and what is to be read after it. */
 export function SetUpPage({ file }: { file: JobFile }) {
@@ -79,22 +80,7 @@ export function SetUpPage({ file }: { file: JobFile }) {
             <Done rows={rows} touches={walk.touches} />
           ) : (
             <>
-              <h1>{asks.do === 'turn' ? `Turn ${asks.move.control}` : `Read ${asks.row.step.title}`}</h1>
-              {asks.do === 'turn' ? (
-                <p className={styles.aim}>
-                  until it reads <b className="figure">{formatQuantity(asks.move.aim, 'V', 4)}</b>
-                  <small>
-                    now {formatQuantity(asks.move.now, 'V', 4)}, label {formatQuantity(asks.row.target, 'V', 4)}
-                    {asks.move.limited && ' · not further yet: a limit of another rail is near'}
-                  </small>
-                </p>
-              ) : (
-                <p className={styles.aim}>
-                  <small>
-                    {asks.row.check.point?.where ?? ''} · label {formatQuantity(asks.row.target, 'V', 4)}
-                  </small>
-                </p>
-              )}
+              <Asked asks={asks} />
               <LineEntry
                 ref={input}
                 label={asks.do === 'turn' ? 'What it reads when you let go' : 'What it reads'}
@@ -135,30 +121,40 @@ export function SetUpPage({ file }: { file: JobFile }) {
             · <Key>Alt Z</Key> takes the last back
           </p>
         </section>
-        <section aria-label="Rails" className={styles.rails}>
-          <h2 className="label">Rails, in the maker’s order</h2>
-          <ol data-testid="rails">
-            {rows.map((row) => (
-              <li key={row.id} data-asked={row.id === asked?.id ? '' : undefined}>
-                <VerdictMark mark={markOfRail(row)} />
-                <b>{row.step.title}</b>
-                <span className="figure">
-                  {row.reads === undefined ? 'not read' : formatQuantity(row.reads, 'V', 4)}
-                </span>
-                <span className="soft">{offWords(row)}</span>
-                <small>
-                  {row.control}
-                  {row.first !== undefined &&
-                    row.first !== row.reads &&
-                    ` · ${formatQuantity(row.first, 'V', 4)} before`}
-                </small>
-              </li>
-            ))}
-          </ol>
-          <Learnt walk={walk} />
-        </section>
+        <Rails walk={walk} asked={asked?.id} />
       </div>
     </JobFrame>
+  );
+}
+
+type Asks = ReturnType<typeof railsWalk>['asks'];
+
+/** What to turn and until what it reads, or where to read. */
+function Asked({ asks }: { asks: Exclude<Asks, { do: 'done' }> }) {
+  const label = formatQuantity(asks.row.target, 'V', 4);
+  if (asks.do === 'read')
+    return (
+      <>
+        <h1>Read {asks.row.step.title}</h1>
+        <p className={styles.aim}>
+          <small>
+            {asks.row.check.point?.where ?? ''} · label {label}
+          </small>
+        </p>
+      </>
+    );
+  const { control, aim, now, limited } = asks.move;
+  return (
+    <>
+      <h1>Turn {control}</h1>
+      <p className={styles.aim}>
+        until it reads <b className="figure">{formatQuantity(aim, 'V', 4)}</b>
+        <small>
+          now {formatQuantity(now, 'V', 4)}, label {label}
+          {limited && ' · not further yet: a limit of another rail is near'}
+        </small>
+      </p>
+    </>
   );
 }
 
@@ -171,31 +167,6 @@ function Done({ rows, touches }: { rows: readonly RailRow[]; touches: number }) 
         {touches === 0 ? 'Nothing had to be turned.' : `${touches} ${touches === 1 ? 'touch' : 'touches'} in all.`} Read
         them once more when the set has been warm for ten minutes.
       </p>
-    </>
-  );
-}
-
-/** What the turns so far have shown that each control does to the other rails. */
-function Learnt({ walk: { advice, rows } }: { walk: ReturnType<typeof railsWalk> }) {
-  const known = (advice?.learnt ?? []).flatMap(({ control, couples }) =>
-    couples.flatMap(({ rail, mean, spread }) =>
-      Math.abs(mean) > 3 * spread && Math.abs(mean) > 0.01 ? [{ control, rail, mean }] : [],
-    ),
-  );
-  if (known.length === 0) return null;
-  const titled = (id: string) => rows.find((row) => row.id === id)?.step.title ?? id;
-  const own = (control: string) => rows.find((row) => row.control === control)?.step.title ?? control;
-  return (
-    <>
-      <h2 className="label">Learnt from the turns</h2>
-      <ul className={styles.learnt}>
-        {known.map(({ control, rail, mean }) => (
-          <li key={control + rail}>
-            <b>{control}</b>: a volt of {own(control)} {mean > 0 ? 'raises' : 'lowers'} {titled(rail)} by{' '}
-            <span className="figure">{Math.abs(mean).toFixed(2)} V</span>
-          </li>
-        ))}
-      </ul>
     </>
   );
 }

@@ -1,19 +1,18 @@
 'use client';
 
-import { useVerdict } from '@/workshop/stage';
 import { Button, Select } from 'antd';
 import Link from 'next/link';
-import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { partSuspects, Stage, standingOf } from '@/core/circuit';
-import { type BlockInside, measured, type StageReading } from '@/core/inside';
-import { attempt, formatQuantity, instruments, Refusal } from '@/core/quantity';
-import { Key, LineEntry, VerdictMark } from '@/ui';
+import { attempt, instruments, Refusal } from '@/core/quantity';
+import { Key, LineEntry } from '@/ui';
 import { type ShippedStage } from '@/sheets/stages';
-import { readStageReading, withReading } from './stageModel';
+import { readStageReading } from './stageModel';
 import { StageDrawing } from './StageDrawing';
+import { StageReadings } from './StageReadings';
 import { NextReadingCard, StageSuspects } from './StageSuspects';
 import { StageText } from './StageText';
+import { type InsideOfJob, useStage } from './useStage';
 import styles from './stage.module.css';
 
 const meterPercent = instruments.multimeter.share * 100;
@@ -28,58 +27,24 @@ interface StageScreenProps {
   readonly inside?: InsideOfJob | undefined;
 }
 
-/** A block of a job’s set, with the way to record what is read there. */
-export interface InsideOfJob extends BlockInside {
-  readonly job: string;
-  /** Why a reading would not count now; undefined where it would. */
-  readonly refusal: string | undefined;
-  record(reading: StageReading): void;
-  takeBack(): void;
-}
-
 const hotkeys = { enableOnFormTags: true, preventDefault: true } as const;
 
 /** Inside a stage: where every node should stand, what was measured, and the part that explains it. */
 export function StageScreen({ stages, first, inside }: StageScreenProps) {
-  const [ownText, setText] = useState(inside ? undefined : (stages.find(({ id }) => id === first) ?? stages[0])?.text);
-  /** Another stage was chosen than the job's. */
-  const [away, setAway] = useState(inside === undefined);
-  const atJob = away ? undefined : inside;
-  const text = ownText ?? inside?.text ?? '';
+  const stage = useStage(stages, first, inside);
+  const { text, settled, atJob, refused, drawn, taken, verdict, suspects } = stage;
   const [open, setOpen] = useState(false);
   const [overTime, setOverTime] = useState(false);
-  const [ownReadings, setReadings] = useState<readonly StageReading[]>([]);
-  const readings = atJob?.readings ?? ownReadings;
   const [line, setLine] = useState('');
   const [message, setMessage] = useState<string>();
   const [shown, setShown] = useState<string>();
   const [glanced, setGlanced] = useState<string>();
-  /** Counts stages begun: each begins as drawn. */
-  const [begun, setBegun] = useState(0);
   const input = useRef<HTMLInputElement>(null);
-
-  const settled = useDeferredValue(text);
-  const model = useMemo(() => attempt(() => Stage.open(settled)), [settled]);
-  // While a text cannot be read, the ladder of the last good one stands.
-  const [last, setLast] = useState<Stage>();
-  const refused = model instanceof Refusal;
-  if (!refused && model !== last) setLast(model);
-  const drawn = refused ? last : model;
-  const taken = useMemo(() => readings.filter(({ node }) => drawn?.volts.has(node)), [readings, drawn]);
-  const volts = useMemo(() => measured(taken, 'volts'), [taken]);
-  const { verdict, progress } = useVerdict(refused ? undefined : settled, taken);
-  const suspects = useMemo(
-    () => (verdict && drawn ? partSuspects(verdict.suspects, verdict.nothing, drawn.circuit) : []),
-    [verdict, drawn],
-  );
   const looked = suspects.find(({ words }) => words === (glanced ?? shown));
   const node = verdict?.next[0]?.kind === 'node' ? verdict.next[0].node : undefined;
 
   const startOver = (next: string) => {
-    setText(next);
-    setAway(true);
-    setReadings([]);
-    setBegun(begun + 1);
+    stage.startOver(next);
     // The list keeps the focus until it has closed.
     requestAnimationFrame(() => input.current?.focus());
   };
@@ -92,16 +57,14 @@ export function StageScreen({ stages, first, inside }: StageScreenProps) {
     const read = attempt(() => readStageReading(line, drawn, atJob?.nodes));
     if (read instanceof Refusal) return setMessage(read.message);
     if (atJob?.refusal !== undefined) return setMessage(atJob.refusal);
-    if (atJob) atJob.record(read);
-    else setReadings(withReading(readings, read));
+    stage.record(read);
     setMessage(undefined);
     setLine('');
     setShown(undefined);
   };
-  const takeBack = () => (atJob ? atJob.takeBack() : setReadings(readings.slice(0, -1)));
   useHotkeys('alt+n', () => setOpen((was) => !was), hotkeys);
   useHotkeys('alt+t', () => setOverTime((was) => !was), hotkeys);
-  useHotkeys('alt+z', takeBack, hotkeys);
+  useHotkeys('alt+z', stage.takeBack, hotkeys);
   useHotkeys(
     'alt+1,alt+2,alt+3,alt+4,alt+5',
     (event) => {
@@ -115,7 +78,7 @@ export function StageScreen({ stages, first, inside }: StageScreenProps) {
   const passedOver = drawn?.circuit.notes.slice(0, mostNotes) ?? [];
   return (
     <div className={styles.screen} data-open={open || undefined} data-band={inside ? true : undefined}>
-      {open && <StageText stages={stages} text={text} onText={setText} onRefused={setMessage} />}
+      {open && <StageText stages={stages} text={text} onText={stage.setText} onRefused={setMessage} />}
       <section className={styles.drawing} aria-label="The stage">
         <header>
           <Select
@@ -137,15 +100,15 @@ export function StageScreen({ stages, first, inside }: StageScreenProps) {
         </header>
         {refused && (
           <p role="alert" className="bad">
-            {model.message}
+            {refused.message}
           </p>
         )}
         {drawn && (
           <StageDrawing
-            key={begun}
+            key={stage.begun}
             model={drawn}
             overTime={timed}
-            measured={volts}
+            measured={stage.volts}
             looked={looked}
             marked={looked?.leading.fault.ref ?? (taken.length > 0 ? suspects[0]?.leading.fault.ref : undefined)}
           />
@@ -167,13 +130,9 @@ export function StageScreen({ stages, first, inside }: StageScreenProps) {
           }}
           onEnter={record}
         />
-        <ul className={styles.readings} aria-label="Readings">
-          {[...taken].reverse().map((one) => (
-            <ReadingRow key={`${one.node} ${one.measure}`} reading={one} expected={drawn!.volts.get(one.node)!} />
-          ))}
-        </ul>
+        <StageReadings readings={taken} expected={drawn?.volts} />
         {verdict && <NextReadingCard next={verdict.next} />}
-        <h2 className="label">{headingOf(taken.length, progress)}</h2>
+        <h2 className="label">{headingOf(taken.length, stage.progress)}</h2>
         <StageSuspects
           suspects={taken.length > 0 ? suspects : []}
           nothing={taken.length > 0 ? (verdict?.nothing ?? 0) : 0}
@@ -204,7 +163,7 @@ export function StageScreen({ stages, first, inside }: StageScreenProps) {
           <Button onClick={() => setOpen(!open)}>
             Netlist text <Key>Alt N</Key>
           </Button>
-          <Button onClick={takeBack} disabled={taken.length === 0}>
+          <Button onClick={stage.takeBack} disabled={taken.length === 0}>
             Take back <Key>Alt Z</Key>
           </Button>
         </div>
@@ -217,15 +176,4 @@ function headingOf(readings: number, progress: number | undefined): string {
   if (readings === 0) return 'Type what you measure: the part that explains it is named here';
   if (progress !== undefined && progress < 1) return `Breaking every part … ${Math.round(progress * 100)} %`;
   return readings === 1 ? 'What explains this reading' : `What explains these ${readings} readings`;
-}
-
-function ReadingRow({ reading: { node, measure, volts }, expected }: { reading: StageReading; expected: number }) {
-  return (
-    <li>
-      {measure === 'volts' ? <VerdictMark mark={standingOf(volts, expected)} /> : <span aria-hidden>∿</span>}
-      <b>{node}</b>
-      <span className="figure">{formatQuantity(volts, 'V', 4)}</span>
-      <span className="figure soft">{measure === 'ripple' ? 'ripple' : formatQuantity(expected, 'V', 4)}</span>
-    </li>
-  );
 }

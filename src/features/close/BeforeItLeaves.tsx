@@ -1,0 +1,46 @@
+import Link from 'next/link';
+import { useMemo } from 'react';
+import { type Case, verificationOf, verified } from '@/core/diagnosis';
+import { leftUndone } from '@/core/job';
+import { type LogEntry } from '@/core/log';
+import { stepsText, stillOut, teardownOf } from '@/core/teardown';
+import styles from './close.module.css';
+
+interface BeforeItLeavesProps {
+  readonly job: Case;
+  readonly id: string;
+  readonly entries: readonly LogEntry[];
+}
+
+/** What has to be as it was before the set goes back. */
+export function BeforeItLeaves({ job, id, entries }: BeforeItLeavesProps) {
+  const steps = useMemo(() => teardownOf(entries), [entries]);
+  const out = stillOut(steps);
+  const proven = verified(verificationOf(job));
+  const undone = leftUndone(job.bench);
+  return (
+    <ul className={styles.checks}>
+      <li data-ok={proven}>
+        {proven
+          ? 'Every wrong reading is right again'
+          : 'Not proven: readings that were wrong have not been taken again'}
+      </li>
+      <li data-ok={undone.length === 0}>
+        {undone.length === 0
+          ? 'Nothing pulled, lifted, bridged or lent; lamp out'
+          : `Put back first, at the bench: ${undone.join(', ')}`}
+      </li>
+      {steps.length > 0 && (
+        <li data-ok={out.length === 0}>
+          {out.length === 0 ? (
+            `All ${steps.length} steps of taking it apart are back`
+          ) : (
+            <Link href={`/job/${id}/apart`}>
+              {out.length} steps are not back: {stepsText(out, 2)}
+            </Link>
+          )}
+        </li>
+      )}
+    </ul>
+  );
+}
