@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { type Briefing } from '@/core/diagnosis';
 import { type Symptom } from '@/core/picture';
 import { type Usual } from '@/core/reading';
@@ -64,6 +64,8 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
   const control = useBench(file, log, job, advice, asked);
   advice.follow(control);
   const { rows, focused, check, step, correcting, choose } = control;
+  // The line map follows a moment after the verdict.
+  const mapped = useDeferredValue(useMemo(() => ({ job, rows }), [job, rows]));
   const input = useRef<HTMLInputElement>(null);
   const closed = file.closedAt !== null;
 
@@ -110,8 +112,7 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
         <div className={styles.lineMap}>
           <Map
             line={line}
-            job={job}
-            rows={rows}
+            {...mapped}
             suspects={settled.suspects}
             focusNet={check?.point?.net}
             onPick={pickNet}
