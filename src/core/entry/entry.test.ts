@@ -84,7 +84,10 @@ describe('the entry line', () => {
 
   it('takes changes of the set', () => {
     expect(read('unplug cn802')).toMatchObject({ body: { kind: 'connector', connector: 'CN802', pulled: true } });
-    expect(read('live')).toMatchObject({ body: { kind: 'power', power: 'live' } });
+    for (const said of ['live', 'on', 'power on'])
+      expect(read(said)).toMatchObject({ body: { kind: 'power', power: 'live' } });
+    for (const said of ['unplugged', 'unplug', 'plug out'])
+      expect(read(said)).toMatchObject({ body: { kind: 'power', power: 'unplugged' } });
     expect(read('lamp in')).toMatchObject({ body: { kind: 'lamp', fitted: true } });
     expect(read('warm')).toMatchObject({ body: { kind: 'warmth', warm: true } });
     expect(read('isolation in')).toMatchObject({ body: { kind: 'isolation', fitted: true } });
@@ -104,6 +107,7 @@ describe('the entry line', () => {
     ['look scan F801', /does not take in F801: answer fine or one of/],
     ['unplug CN999', /has no connector "CN999"/],
     ['picture teatime', /"teatime" is no picture/],
+    ['off', /leaves it on the mains: pull the plug/],
     ['mains 400', /mains is read in volts from 60 to 280/],
     ['proven', /measure each store/],
     ['', /type a reading/],

@@ -152,8 +152,23 @@ describe('answers in words', () => {
     ['look', 'q10', 'knows no "q10"'],
     ['blinks', '4.5', 'in whole numbers'],
     ['picture', 'odd', '"odd" is no picture'],
+    ['picture', 'line', 'may be “One line across”, “One upright line”, “One colour is a line”: say more of it'],
   ])('%s %s is refused: %s', (name, typed, message) => {
     expect(() => readAnswer(name, [typed], asked)).toThrow(message);
+  });
+
+  it.each([
+    ['line across', 'horizontal_line'],
+    ['One upright line', 'vertical_line'],
+    ['flooded green', 'flood_green'],
+    ['too small', 'small_picture'],
+    ['dim soft', 'dim soft'],
+    ['FLOOD-GREEN retrace_lines', 'flood_green retrace_lines'],
+  ])('a picture called “%s” is %s', (typed, symptoms) => {
+    expect(readAnswer('picture', typed.split(' '), asked)).toEqual({
+      kind: 'picture',
+      symptoms: symptoms.split(' '),
+    });
   });
 
   it('give every choice they offer a chance, of good sets and of bad', () => {

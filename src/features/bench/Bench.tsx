@@ -110,13 +110,7 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
     <JobFrame file={file} log={log} bench={bench} ground={check?.ground} className={styles.bench}>
       <div className={styles.lineRow}>
         <div className={styles.lineMap}>
-          <Map
-            line={line}
-            {...mapped}
-            suspects={settled.suspects}
-            focusNet={check?.point?.net}
-            onPick={pickNet}
-          />
+          <Map line={line} {...mapped} suspects={settled.suspects} focusNet={check?.point?.net} onPick={pickNet} />
         </div>
         <SetShown family={family} {...shown} onAsk={askPicture} />
       </div>

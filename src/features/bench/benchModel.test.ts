@@ -5,6 +5,7 @@ import { type LogBody, replay } from '@/core/log';
 import { shippedSheets } from '@/sheets';
 import { choicesFor, instruction, whyProbe } from './benchModel';
 import { nextAction } from './nextAction';
+import { keepingFront, reordered } from './useDeeperLook';
 
 const sheet = shippedSheets().get('pellisar-tc-14')!;
 const predictions = predictionsOf(sheet);
@@ -103,5 +104,31 @@ describe('a probe', () => {
     expect(choicesFor(look)).toEqual(['fine', ...look.point!.parts]);
     const [sign] = sheet.signs.keys();
     expect(choicesFor(check(sign!))).toEqual(['yes', 'weak', 'brief', 'no']);
+  });
+});
+
+describe('a deeper look', () => {
+  const shown = { ...briefed(live), next: 'probe' as const };
+  const [front, second, third] = shown.probes;
+  const ids = ({ probes }: Pick<typeof shown, 'probes'>) => probes.slice(0, 3).map(({ probe }) => probe.id);
+  const look = (id: string, minutes: number) => ({
+    level: 1,
+    weighed: 1,
+    moves: [
+      { kind: 'probe' as const, id, minutes },
+      { kind: 'probe' as const, id: front!.probe.id, minutes: 30 },
+    ],
+  });
+
+  it('puts in front what saves minutes, and nothing that saves next to none', () => {
+    expect(ids(reordered(shown, look(third!.probe.id, 20)))[0]).toBe(third!.probe.id);
+    expect(reordered(shown, look(third!.probe.id, 29))).toBe(shown);
+  });
+
+  it('leaves the probe in front that somebody may be holding, and comes second', () => {
+    const preferred = reordered(shown, look(third!.probe.id, 20));
+    expect(ids(keepingFront(shown, preferred))).toEqual([front, third, second].map((one) => one!.probe.id));
+    expect(keepingFront(shown, { ...preferred, next: 'act' })).toMatchObject({ next: 'probe' });
+    expect(keepingFront({ ...shown, next: 'act' }, preferred)).toBe(preferred);
   });
 });

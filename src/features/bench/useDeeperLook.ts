@@ -16,8 +16,8 @@ const worthChanging = 1.5;
 const quiet = 250;
 
 /**
- * What a look further ahead makes of a briefing. The briefing stands at once; the worker's answer may put
- * another probe first as long as nothing has been typed or chosen.
+ * What a look further ahead makes of a briefing. The briefing stands at once; the worker's answer may prefer another
+ * probe.
  *
  * @param held somebody is typing: the machine is left to what is typed
  */
@@ -77,4 +77,15 @@ export function reordered(briefed: Briefed, look: DeeperLook | undefined): Brief
   return probe
     ? { ...briefed, next: 'probe', probes: [probe, ...briefed.probes.filter((one) => one !== probe)] }
     : briefed;
+}
+
+/**
+ * What a deeper look prefers, without moving the probe in front: where somebody may have read it and holds the probe to
+ * it, the next value typed is its own. Another probe that is worth more comes second.
+ */
+export function keepingFront(shown: Briefed, preferred: Briefed): Briefed {
+  const [front] = shown.probes;
+  if (shown.next !== 'probe' || !front) return preferred;
+  const others = preferred.probes.filter(({ probe }) => probe.id !== front.probe.id);
+  return { ...preferred, next: 'probe', probes: [front, ...others] };
 }

@@ -9,6 +9,16 @@ const fields = yup.object({
     .required(),
 });
 
+/** What is typed when power was applied or the plug pulled. */
+const powerWords: Readonly<Record<string, 'live' | 'unplugged'>> = {
+  live: 'live',
+  on: 'live',
+  'power on': 'live',
+  unplugged: 'unplugged',
+  unplug: 'unplugged',
+  'plug out': 'unplugged',
+};
+
 /** Power applied, or the plug pulled. */
 export type PowerLine = LineOf<'power', typeof fields>;
 
@@ -24,9 +34,11 @@ export const power: LineKind<PowerLine> = {
   },
   said: ({ power: now }) => (now === 'live' ? 'power on' : 'plug out'),
   typed(words) {
-    const [word] = words;
-    if (words.length !== 1) return undefined;
-    if (word === 'proven') throw new Refusal('proven dead is a reading: measure each store, like "C812 3"');
-    return word === 'live' || word === 'unplugged' ? { kind: 'power', power: word } : undefined;
+    const said = words.join(' ').toLowerCase();
+    if (said === 'proven') throw new Refusal('proven dead is a reading: measure each store, like "C812 3"');
+    if (said === 'off' || said === 'power off')
+      throw new Refusal(`"${said}" leaves it on the mains: pull the plug, then say "unplugged"`);
+    const power = powerWords[said];
+    return power && { kind: 'power', power };
   },
 };

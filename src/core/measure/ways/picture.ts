@@ -2,13 +2,24 @@ import { type Symptom, symptoms, symptomTitles } from '../../picture';
 import { Refusal } from '../../quantity';
 import { type ChoiceWay } from '../way';
 
-function readSymptom(word: string): Symptom {
-  const plain = word.toLowerCase().replaceAll('-', '_');
-  const found = symptoms.find(
-    (symptom) => symptom === plain || symptomTitles[symptom].toLowerCase().replaceAll(' ', '_') === plain,
-  );
-  if (!found) throw new Refusal(`"${word}" is no picture; say normal, dark, upper_dark, flood_green and so on`);
-  return found;
+const words = (text: string): string[] => text.toLowerCase().split(/[\s_,-]+/);
+const called = new Map(symptoms.map((symptom) => [symptom, words(symptomTitles[symptom])] as const));
+
+const symptomNamed = (word: string): Symptom | undefined =>
+  symptoms.find((symptom) => symptom === word.toLowerCase().replaceAll('-', '_'));
+
+/** The picture whose title has all these words in it. @throws Refusal where it is none, or one of several */
+function symptomCalled(typed: readonly string[]): Symptom {
+  const said = typed.join(' ');
+  const wanted = words(said);
+  const whole = symptoms.find((symptom) => called.get(symptom)!.join() === wanted.join());
+  if (whole) return whole;
+  const found = symptoms.filter((symptom) => wanted.every((word) => called.get(symptom)!.includes(word)));
+  if (found.length === 1) return found[0]!;
+  if (found.length === 0)
+    throw new Refusal(`"${said}" is no picture; say normal, dark, upper_dark, flood_green and so on`);
+  const titles = found.map((symptom) => `“${symptomTitles[symptom]}”`).join(', ');
+  throw new Refusal(`"${said}" may be ${titles}: say more of it`);
 }
 
 export const picture: ChoiceWay = {
@@ -20,5 +31,11 @@ export const picture: ChoiceWay = {
   miss: 0,
   choices: () => [],
   ofSet: ({ symptoms: shown, called }) => ({ kind: 'picture', symptoms: shown, ...(called && { called }) }),
-  read: (words) => ({ kind: 'picture', symptoms: words.map(readSymptom) }),
+  read(typed) {
+    const named = typed.map(symptomNamed);
+    return {
+      kind: 'picture',
+      symptoms: named.every((symptom) => symptom !== undefined) ? named : [symptomCalled(typed)],
+    };
+  },
 };
