@@ -117,7 +117,7 @@ describe('the entry line', () => {
   });
 
   it('takes a reference with a value for a part nobody has, not for an answer in words', () => {
-    expect(() => read('F999 0.2', 'buzz')).toThrow(/has no point "F999"/);
+    expect(() => read('F999 0.2', 'buzz')).toThrow(/has no point "F999".*like "part F999 4k7 feeds/);
     expect(() => read('loud', 'buzz')).toThrow(/answered with yes, weak, brief or no/);
   });
 
@@ -198,7 +198,7 @@ describe('a line that refines the sheet', () => {
   it.each([
     ['part R118 22R psu', /what it does to which net/],
     ['part R118 22R psu feeds v99', /no net "v99"; it has/],
-    ['part R118 22R attic feeds vs', /no block or board "attic"; it has/],
+    ['part R118 22R attic feeds vs', /no block or board "attic". Leave the place out, or name one of/],
     ['part XY9 psu feeds vs', /what is XY9\? Put its kind behind it/],
     ['part C861 100u psu shunts vs', /already: type what it reads/],
     ['rail v18 psu', /a short name and its volts/],

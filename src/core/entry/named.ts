@@ -2,7 +2,7 @@ import { type Check } from '../behaviour';
 import { type BenchState } from '../log';
 import { measureNames, measures, type Measure } from '../measure';
 import { attempt, parseQuantity, Refusal } from '../quantity';
-import { type Sheet } from '../sheet';
+import { kindOfReference, type Sheet } from '../sheet';
 
 /** What an entry is read against. */
 export interface EntryScope {
@@ -121,5 +121,13 @@ export function unknownPoint(words: readonly string[], { checks, sheet }: EntryS
     .filter((alias) => alias.toLowerCase().startsWith(name.slice(0, 2)))
     .slice(0, 4);
   const hint = near.length > 0 ? `; near it: ${near.join(', ')}` : '';
-  return new Refusal(`${sheet.title} has no point "${words[0]}"${hint}`);
+  return new Refusal(`${sheet.title} has no point "${words[0]}"${hint}${partHint(words, sheet)}`);
+}
+
+/** How a part that no sheet knows is put in, where the words read like one and what it measured. */
+function partHint([reference = '', ...rest]: readonly string[], { nets }: Sheet): string {
+  if (rest.length === 0 || !/^[a-z]{1,3}\d+$/i.test(reference) || !kindOfReference(reference, '')) return '';
+  const rails = [...nets.values()].filter(({ kind, volts }) => kind === 'rail' && Math.abs(volts) < 150);
+  const net = rails[0]?.id ?? 'v12';
+  return `. A part that no sheet knows is put in by what it does to a net, like "part ${reference} 4k7 feeds ${net}", and read afterwards`;
 }

@@ -174,11 +174,15 @@ function readCode([count = '', on = '', ...meaning]: readonly string[], { sheet 
 function readBoard(words: readonly string[], { sheet }: EntryScope): Refinement {
   const at = words.findIndex((word) => word.toLowerCase() === 'called');
   const [name, alias] = [words.slice(0, at).join(' ').toLowerCase(), words.slice(at + 1).join(' ')];
-  if (at < 1 || alias === '') throw new Refusal('say which board and what it is called, like "board neck called VB-7"');
+  const boards = [...sheet.boards.keys()];
+  if (at < 1 || alias === '')
+    throw new Refusal(
+      `say which board and what it is called, like "board ${boards.at(1) ?? 'main'} called ${words[0] ?? 'VB-7'}"; it has ${boards.join(', ')}`,
+    );
   const board = [...sheet.boards.values()].find(({ id, title, aliases }) =>
     [id, title, ...aliases].some((one) => one.toLowerCase() === name),
   );
-  if (!board) throw new Refusal(`${sheet.title} has no board "${name}"; it has ${[...sheet.boards.keys()].join(', ')}`);
+  if (!board) throw new Refusal(`${sheet.title} has no board "${name}"; it has ${boards.join(', ')}`);
   return {
     kind: 'change',
     change: { kind: 'board', board: board.id, alias },
@@ -208,7 +212,9 @@ function blockNamed(place: string, net: string | undefined, { title, blocks, boa
   });
   const found = onBoard.find(joined) ?? all.find((block) => named(block.title)) ?? onBoard[0];
   if (!found)
-    throw new Refusal(`${title} has no block or board "${place}"; it has ${all.map(({ id }) => id).join(', ')}`);
+    throw new Refusal(
+      `${title} has no block or board "${place}". Leave the place out, or name one of ${all.map(({ id }) => id).join(', ')}; a board learns its name by "board ${[...boards.keys()].at(1) ?? 'main'} called ${place}"`,
+    );
   return found.id;
 }
 
