@@ -265,6 +265,17 @@ describe('verification and closing', () => {
     expect(note.parts).toBe('C547 100u 35V');
   });
 
+  it('says what misled only where it led: a repair in vain, and a strong suspect with what turned it', () => {
+    const noted = (bodies: readonly LogBody[]) =>
+      draftNote(caseWith(plasma, bodies, { complaint: upperDark }), []).misled;
+    const inVain = noted([...story.slice(0, -2), fitted('C551', ['C551.dry']), ...story.slice(-2)]);
+    expect(inVain).toContain('did not cure it');
+    // The owner's words make C547 the first suspect, which it was; of nothing but a dark half nobody else leads.
+    expect(noted([...story, took('vfu-dc', number(15.1))])).toBe('');
+    const elsewhere = noted([took('vfu-buf-dc', number(15)), live, fitted('IC751', ['IC751.dead'])]);
+    expect(elsewhere).toMatch(/^At first it pointed at .+ \(\d\d %\)/);
+  });
+
   it('counts bench minutes without the pauses', () => {
     const instants = ['2026-11-24T10:00:00Z', '2026-11-24T10:05:00Z', '2026-11-25T09:00:00Z', '2026-11-25T09:02:00Z'];
     expect(benchMinutes(caseWith(plasma, []), instants)).toBe(7);

@@ -2,7 +2,7 @@ import { sum, sumOf } from '../statistics';
 import { replay } from '../log';
 import { type Case, evidenceFor, posteriorOf, reasonsFrom, told, verificationOf } from '../diagnosis';
 import { dealtWith } from '../repair';
-import { answerText, judgeAnswer } from '../reading';
+import { answerText } from '../reading';
 import { symptomTitles } from '../picture';
 
 /** A fault note as the record tells it, for the restorer to correct. */
@@ -78,7 +78,7 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
     cause: culprit.fault.title,
     proof: [...proof, ...changed].join('. '),
     cure: [bench.repairs.map(({ repair }) => repair.title).join('; then '), ...remembered].filter(Boolean).join('. '),
-    misled: misleads(job, culprit.fault.id),
+    misled: misleads(job, culprit.fault.id, proof[0]),
     parts: fitted.map((part) => `${part.id}${part.value === '' ? '' : ` ${part.value}`}`).join(', '),
     fault: culprit.fault.id,
     money: Math.round(bench.spent * 100) / 100,
@@ -86,24 +86,18 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
   };
 }
 
-/** Repairs that did not cure it, and the suspect that led at first where it was another. */
-function misleads(job: Case, culprit: string): string {
-  const { bench } = job;
-  const inVain = bench.repairs.slice(0, -1).map(({ repair }) => `${repair.title} did not cure it`);
+/** A suspect that led with less was a guess among others, and misled nobody. */
+const misleading = 0.25;
+
+/**
+ * Repairs that did not cure it, and the suspect that led at first where it was another.
+ *
+ * @param turned what spoke most for the culprit, in words
+ */
+function misleads(job: Case, culprit: string, turned: string | undefined): string {
+  const inVain = job.bench.repairs.slice(0, -1).map(({ repair }) => `${repair.title} did not cure it`);
   const [atFirst] = told(posteriorOf({ ...job, bench: replay([], []) }).suspects);
-  const pointed =
-    atFirst && atFirst.fault.id !== culprit
-      ? [`At first it pointed at ${atFirst.fault.title} (${Math.round(atFirst.probability * 100)} %)`]
-      : [];
-  const turned = bench.readings
-    .map((reading) => ({ reading, check: job.predictions.checks.get(reading.check) }))
-    .find(
-      ({ reading, check }) =>
-        check && judgeAnswer(job.predictions, check, reading.answer, reading.context).mark !== 'within',
-    );
-  const until =
-    pointed.length > 0 && turned?.check
-      ? `, until “${turned.check.title}” gave ${answerText(turned.check, turned.reading.answer)}`
-      : '';
-  return [...inVain, ...pointed.map((text) => text + until)].join('. ');
+  if (!atFirst || atFirst.fault.id === culprit || atFirst.probability < misleading) return inVain.join('. ');
+  const pointed = `At first it pointed at ${atFirst.fault.title} (${Math.round(atFirst.probability * 100)} %)`;
+  return [...inVain, turned === undefined ? pointed : `${pointed}, until ${turned}`].join('. ');
 }
