@@ -129,7 +129,12 @@ const rows = {
   soft_colour: {
     title: 'One colour soft',
     over: ({ x, y, w, h }) =>
-      times(4, (line) => rect(x + (0.14 + 0.2 * line) * w, y + 0.12 * h, 0.06 * w, 0.76 * h, 'rgba(224,90,90,0.35)')),
+      // A wide red shadow along every edge of the scenery.
+      [
+        `M${x} ${round(y + 0.55 * h)} H${x + w}`,
+        `M${x} ${round(y + 0.77 * h)} H${x + w}`,
+        `M${round(x + 0.48 * w)} ${round(y + 0.77 * h)} L${round(x + 0.78 * w)} ${round(y + 0.34 * h)} L${x + w} ${round(y + 0.24 * h)}`,
+      ].flatMap((edge) => [9, 5].map((width) => path(edge, 'rgba(232,70,70,0.3)', width))),
   },
   colour_line: {
     title: 'One colour is a line',
