@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { compileSheet, liveCold, Predictions } from '../behaviour';
-import { indistinguishable } from '../diagnosis';
 import { gaussian, seeded } from '../statistics';
 import { openSheet } from '../sheet';
-import { answerFrom, evaluateIn, hunt, worlds } from '.';
+import { answerFrom, hunt } from '.';
 
 describe('random sources', () => {
   it('repeat themselves for a seed and spread as they should', () => {
@@ -51,29 +50,5 @@ describe('hunting with noise and a slip in twenty readings', () => {
       return hunts.reduce((sum, one) => sum + one.minutes, 0);
     };
     expect(minutes('tovrik')).toBeLessThan(0.6 * minutes('checklist'));
-  }, 400_000);
-});
-
-describe('worlds that no sheet describes', () => {
-  const some = ['generic-crt-colour', 'halvane-hp-42'].map((id) => shippedSheets().get(id)!);
-  const groups = new Map(some.map((sheet) => [sheet.id, indistinguishable(new Predictions(compileSheet(sheet)))]));
-  const results = (world: keyof typeof worlds, seeds: readonly number[]) =>
-    seeds.flatMap((seed) =>
-      some.map((sheet) => evaluateIn(sheet, worlds[world], groups.get(sheet.id)!, { seed, every: 14, runs: 1 })),
-    );
-  const over = (parts: ReturnType<typeof results>, pick: (one: (typeof parts)[number]) => number) =>
-    parts.reduce((sum, one) => sum + one.jobs * pick(one), 0) / parts.reduce((sum, one) => sum + one.jobs, 0);
-
-  it('a culprit that no sheet lists is found in its block, and no listed one accused for sure', () => {
-    const unlisted = results('unlisted', [3, 5]);
-    expect(over(unlisted, (one) => one.blockWithinTwo)).toBeGreaterThanOrEqual(0.85);
-    expect(over(unlisted, (one) => one.wrongAndSure)).toBeLessThanOrEqual(0.1);
-    expect(over(unlisted, (one) => one.cured)).toBeGreaterThanOrEqual(0.9);
-  }, 400_000);
-
-  it('what is listed is named as surely as if nothing else could be wrong', () => {
-    const listed = results('listed', [3]);
-    expect(over(listed, (one) => one.named)).toBeGreaterThanOrEqual(0.9);
-    expect(over(listed, (one) => one.cured)).toBe(1);
   }, 400_000);
 });
