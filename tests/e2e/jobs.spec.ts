@@ -11,18 +11,28 @@ test('an empty shop: told what to do, takes in its first plasma and finds why it
   await page.goto(`${app.address}/notebook`);
   await expect(page.getByText('The notebook is empty')).toBeVisible();
 
+  await page.goto(app.address);
+  await page.getByRole('link', { name: 'First job, step by step' }).click();
+  const guide = page.getByRole('complementary', { name: 'First job' });
+  await expect(guide).toContainText('1 of 5');
+
   const set = new SimulatedSet('halvane-hp-42', 'C547.dry');
   await takeIn(page, app.address, 'Halvane HP-42', 'Arrivals board', ['Upper half dark']);
   await expect(page.getByRole('region', { name: /unplugged, not proven/ })).toBeVisible();
+  await expect(guide).toContainText('2 of 5');
   expect(await followAdvice(page, set)).toBeLessThan(15);
+  await expect(guide).toContainText('3 of 5');
   expect(await leader(page)).toBe('C547.dry');
   await expect(page.getByText('Act now', { exact: true })).toBeVisible();
   await entry(page).press('Enter');
   await repairAndVerify(page, set);
+  await expect(guide).toContainText('5 of 5');
   await closeAndFind(page, app.address, 'C547', 'Upper floating capacitor C547 dried out');
 
   await page.goto(app.address);
   await expect(page.getByText('No set is waiting')).toBeVisible();
+  await page.goto(`${app.address}/take-in`);
+  await expect(guide).toHaveCount(0);
   app.kill();
 });
 

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { depict } from '@/core/picture';
 import { deference } from '@/core/safety';
 import { chanceText, dateText, EmptyState, moneyText, PictureView } from '@/ui';
+import { FirstJobLink } from '@/workshop/guide';
 import { PinButton } from './PinButton';
 import { type QueueRow } from './queueModel';
 import styles from './queue.module.css';
@@ -17,6 +18,7 @@ export function Queue({ rows, currency }: { rows: readonly QueueRow[]; currency:
           <Link href="/take-in" className={styles.take}>
             Take in a set
           </Link>
+          <FirstJobLink />
           <p className="soft">{deference}</p>
         </EmptyState>
       </div>

@@ -4,6 +4,7 @@ import { Button } from 'antd';
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 import { Key, useReturnFocus } from '@/ui';
+import { FirstJobLink } from '@/workshop/guide';
 import { helpFor } from './helpTexts';
 import styles from './shell.module.css';
 
@@ -29,6 +30,7 @@ export function Help({ close }: { close: () => void }) {
       >
         <header>
           <h1>What can be typed</h1>
+          <FirstJobLink onGo={close} />
           <Button onClick={close}>
             Close <Key>Esc</Key>
           </Button>

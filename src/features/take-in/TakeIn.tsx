@@ -6,9 +6,11 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState, useTransition } from 'react';
 import { FormProvider, useWatch } from 'react-hook-form';
 import { predictionsOf } from '@/core/behaviour';
+import { takingIn } from '@/core/job';
 import { attempt, Refusal } from '@/core/quantity';
 import { dateText, Key } from '@/ui';
 import { AmountField, FormRefusal, Pair, ParagraphField, TextField, useAnsweredForm } from '@/workshop/form';
+import { GuideStrip } from '@/workshop/guide';
 import { type Described, describedSchema, LabelFields, labelValues, OptionChoices } from '@/workshop/set';
 import { takeIn } from './actions';
 import { ChooseSheet } from './ChooseSheet';
@@ -64,6 +66,7 @@ export function TakeIn({ cards, done, sheet, options, closed, former, settings }
   };
   return (
     <FormProvider {...form}>
+      <GuideStrip step={() => takingIn} />
       <div className={styles.page}>
         <section className={styles.side} aria-label="The set">
           {former && (

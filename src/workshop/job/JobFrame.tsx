@@ -2,9 +2,11 @@
 
 import { Button } from 'antd';
 import { type ReactNode } from 'react';
+import { guideStep } from '@/core/job';
 import { type BenchState } from '@/core/log';
 import { type Ground } from '@/core/sheet';
-import { type JobFile } from './jobFile';
+import { GuideStrip } from '../guide';
+import { caseOf, type JobFile } from './jobFile';
 import { StateBand } from './StateBand';
 import styles from './frame.module.css';
 import { SoakClock } from './SoakClock';
@@ -29,6 +31,7 @@ export function JobFrame({ file, log, bench, ground, className, children }: JobF
   return (
     <div className={`${styles.frame} ${className ?? ''}`} data-waiting={log.waiting.size}>
       <StateBand job={file} sheet={file.sheet} bench={bench} ground={ground} closed={closed} />
+      <GuideStrip job={file.id} closed={closed} step={() => guideStep({ ...caseOf(file, []), bench })} />
       <SoakClock entries={log.entries} />
       {log.trouble && (
         <div className={styles.trouble} role="alert">

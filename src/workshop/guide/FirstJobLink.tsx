@@ -1,0 +1,20 @@
+'use client';
+
+import Link from 'next/link';
+import { useGuide } from './useGuide';
+
+/** Takes somebody new by the hand, from taking in to closing. */
+export function FirstJobLink({ onGo }: { onGo?(): void }) {
+  const { begin } = useGuide();
+  return (
+    <Link
+      href="/take-in"
+      onClick={() => {
+        begin();
+        onGo?.();
+      }}
+    >
+      First job, step by step
+    </Link>
+  );
+}

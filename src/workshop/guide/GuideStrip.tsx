@@ -1,0 +1,43 @@
+'use client';
+
+import { Button } from 'antd';
+import { useEffect } from 'react';
+import { guideSteps, type GuideStep } from '@/core/job';
+import styles from './guide.module.css';
+import { useGuide } from './useGuide';
+
+interface GuideStripProps {
+  /** Worked out only where it is shown. */
+  step(): GuideStep;
+  /** The job that is open; undefined while one is taken in. */
+  readonly job?: string | undefined;
+  readonly closed?: boolean;
+}
+
+/** What comes next on the way of a first job, where somebody asked to be shown. */
+export function GuideStrip({ step, job, closed = false }: GuideStripProps) {
+  const guide = useGuide();
+  const shown = job === undefined ? guide.waits : guide.goesWith(job);
+  // The first job that is opened after it was asked for is the one it goes with.
+  const takesUp = job !== undefined && guide.waits && !closed;
+  const over = closed && shown;
+  useEffect(() => {
+    if (takesUp) guide.follow(job);
+    if (over) guide.end();
+  });
+  if (!shown || closed) return null;
+  const { at, title, words } = step();
+  return (
+    <aside className={styles.strip} aria-label="First job">
+      <span className={`figure ${styles.at}`}>
+        {at} of {guideSteps}
+      </span>
+      <p>
+        <b>{title}.</b> {words}
+      </p>
+      <Button size="small" onClick={guide.end}>
+        Leave the guide
+      </Button>
+    </aside>
+  );
+}

@@ -1,0 +1,2 @@
+export { FirstJobLink } from './FirstJobLink';
+export { GuideStrip } from './GuideStrip';
