@@ -25,6 +25,7 @@ export const helpSections: readonly HelpSection[] = [
       ['buzz weak', 'a sign: yes, weak, brief, no'],
       ['blinks 4', 'the code of the light'],
       ['look scan C547 C551', 'what was seen where, or fine'],
+      ['on', 'power is on; unplugged, the plug is out'],
       ['unplug CN802', 'and plug CN802, lamp in, isolation in, warm, cold'],
       ['lift R565', 'and refit; bridge and unbridge a part; donor scan and own scan, a board'],
       ['cut CN801 pin 7', 'one lead of a plug by its pin or by what it carries: cut CN801 on; rejoin'],

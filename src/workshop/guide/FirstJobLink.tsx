@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import styles from './guide.module.css';
 import { useGuide } from './useGuide';
 
 /** Takes somebody new by the hand, from taking in to closing. */
@@ -9,6 +10,7 @@ export function FirstJobLink({ onGo }: { onGo?(): void }) {
   return (
     <Link
       href="/take-in"
+      className={styles.link}
       onClick={() => {
         begin();
         onGo?.();
