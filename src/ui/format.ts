@@ -12,6 +12,9 @@ export function clockText(seconds: number): string {
     : `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 }
 
+/** How long something takes: `0:02`, or `under 1 s`. */
+export const waitText = (seconds: number): string => (seconds < 1 ? 'under 1 s' : clockText(seconds));
+
 /** `£1.10`, `£45`. */
 export function moneyText(amount: number, currency: string): string {
   return `${currency}${Number.isInteger(amount) ? amount : amount.toFixed(2)}`;

@@ -9,7 +9,7 @@ export { PictureView } from './parts/PictureView';
 export { PrintHead } from './parts/PrintHead';
 export { WriteFile } from './parts/WriteFile';
 export { markColours, markNames, MarkShape, VerdictMark, type MarkName } from './parts/VerdictMark';
-export { chanceText, clockText, dateText, minutesText, moneyText, shopZone, timeText } from './format';
+export { chanceText, clockText, dateText, minutesText, moneyText, shopZone, timeText, waitText } from './format';
 export { say, spoken } from './speech';
 export { sound } from './tones';
 export { useDraft } from './useDraft';

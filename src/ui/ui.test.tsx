@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it, vi } from 'vitest';
 import { depict } from '@/core/picture';
-import { chanceText, clockText, dateText, minutesText, moneyText, PictureView, spoken, timeText, VerdictMark } from '.';
+import { chanceText, clockText, dateText, minutesText, moneyText, PictureView, spoken, timeText, VerdictMark, waitText } from '.';
 import { type MarkName } from './parts/VerdictMark';
 import { palettes } from './theme/palette';
 
@@ -13,6 +13,7 @@ describe('figures for the eye', () => {
   it('keep minutes, clocks and money short', () => {
     expect([minutesText(25.4), minutesText(135), minutesText(-2)]).toEqual(['25 min', '2 h 15', '0 min']);
     expect([clockText(112), clockText(5), clockText(7260)]).toEqual(['1:52', '0:05', '2 h 01']);
+    expect([waitText(0.29), waitText(2.1)]).toEqual(['under 1 s', '0:02']);
     expect([moneyText(45, '£'), moneyText(1.1, '£')]).toEqual(['£45', '£1.10']);
     expect(timeText(new Date(2026, 10, 24, 14, 2).toISOString())).toBe('14:02');
   });

@@ -6,7 +6,7 @@ import { formatQuantity } from '@/core/quantity';
 import { type Usual } from '@/core/reading';
 import { dischargeTool, peakPower, timeToFall } from '@/core/safety';
 import { type Ground } from '@/core/sheet';
-import { clockText, dateText } from '@/ui';
+import { dateText, waitText } from '@/ui';
 import { instruction } from './benchModel';
 
 /** Above so many volts no wire-wound resistor is a tool. */
@@ -44,7 +44,7 @@ export function stepHow(step: SetStep) {
   return (
     <>
       {store.place}. From <b className="figure">{store.volts} V</b> to {provenBelow} V in{' '}
-      <b className="figure">{clockText(seconds)}</b> through 2.2 kΩ,{' '}
+      <b className="figure">{waitText(seconds)}</b> through 2.2 kΩ,{' '}
       <b className="figure">{Math.round(peakPower({ volts: store.volts, ohms }))} W</b> at first. Then measure across it
       and type the volts.
     </>

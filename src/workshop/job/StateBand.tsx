@@ -7,7 +7,7 @@ import { memo, useEffect, useState } from 'react';
 import { formatQuantity } from '@/core/quantity';
 import { deference, dischargeTool, storesToProve, timeToFall, voltsAfter } from '@/core/safety';
 import { type Ground, type Sheet } from '@/core/sheet';
-import { clockText, dateText, timeText } from '@/ui';
+import { dateText, timeText, waitText } from '@/ui';
 import { type JobFile } from './jobFile';
 import { jobPages } from './jobPages';
 import { powerWords } from './powerWords';
@@ -114,7 +114,7 @@ function Stores({ sheet, bench }: { sheet: Sheet; bench: BenchState }) {
     return (
       <>
         Plug out: {worst.id} <b className="figure">{worst.volts} V</b> → {provenBelow} V in{' '}
-        <b className="figure">{clockText(tool)}</b> by 2.2 kΩ, then prove
+        <b className="figure">{waitText(tool)}</b> by 2.2 kΩ, then prove
       </>
     );
   }
@@ -124,7 +124,7 @@ function Stores({ sheet, bench }: { sheet: Sheet; bench: BenchState }) {
       : worst.volts;
   return (
     <>
-      {worst.id} may hold <b className="figure">{Math.round(left)} V</b>
+      {worst.id} may hold <b className="figure">{left < 1 ? 'under 1' : Math.round(left)} V</b>
       {worst.bleed === undefined && ', nothing drains it'} · {stores.length} to prove
     </>
   );
