@@ -108,6 +108,7 @@ describe('the entry line', () => {
     ['unplug CN999', /has no connector "CN999"/],
     ['picture teatime', /"teatime" is no picture/],
     ['off', /leaves it on the mains: pull the plug/],
+    ['constructor', /has no point "constructor"/],
     ['mains 400', /mains is read in volts from 60 to 280/],
     ['proven', /measure each store/],
     ['', /type a reading/],

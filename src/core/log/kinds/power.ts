@@ -10,14 +10,14 @@ const fields = yup.object({
 });
 
 /** What is typed when power was applied or the plug pulled. */
-const powerWords: Readonly<Record<string, 'live' | 'unplugged'>> = {
-  live: 'live',
-  on: 'live',
-  'power on': 'live',
-  unplugged: 'unplugged',
-  unplug: 'unplugged',
-  'plug out': 'unplugged',
-};
+const powerWords: ReadonlyMap<string, 'live' | 'unplugged'> = new Map([
+  ['live', 'live'],
+  ['on', 'live'],
+  ['power on', 'live'],
+  ['unplugged', 'unplugged'],
+  ['unplug', 'unplugged'],
+  ['plug out', 'unplugged'],
+]);
 
 /** Power applied, or the plug pulled. */
 export type PowerLine = LineOf<'power', typeof fields>;
@@ -38,7 +38,7 @@ export const power: LineKind<PowerLine> = {
     if (said === 'proven') throw new Refusal('proven dead is a reading: measure each store, like "C812 3"');
     if (said === 'off' || said === 'power off')
       throw new Refusal(`"${said}" leaves it on the mains: pull the plug, then say "unplugged"`);
-    const power = powerWords[said];
+    const power = powerWords.get(said);
     return power && { kind: 'power', power };
   },
 };
