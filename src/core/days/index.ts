@@ -1,3 +1,4 @@
 export { type DayRule, dayRules, drawSets, runMonths } from './months';
 export { dayCount, rankDay, type WorkableSet } from './priority';
 export { type ClosedJob, dayAfter, mondayOf, type Week, weekOf, type WorkedLine } from './week';
+export { dayIn, daysUntilEnd, startOfDay } from './zone';

@@ -1,8 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { type LogBody } from '../log';
-import { type ClosedJob, dayAfter, mondayOf, weekOf, type WorkedLine } from '.';
+import {
+  type ClosedJob,
+  dayAfter,
+  dayIn,
+  daysUntilEnd,
+  mondayOf,
+  startOfDay,
+  weekOf as weekIn,
+  type WorkedLine,
+} from '.';
 
 const monday = '2026-11-23';
+const weekOf = (from: string, lines: readonly WorkedLine[], jobs: readonly ClosedJob[], zone = 'UTC') =>
+  weekIn(from, lines, jobs, zone);
 const at = (time: string, body: LogBody, job = 'a'): WorkedLine => ({ job, at: `2026-11-${time}:00Z`, body });
 const reading: LogBody = { kind: 'reading', check: 'vs-dc', answer: { kind: 'choice', choice: 'yes' }, text: '' };
 const repair = (minutes: number, money = 0): LogBody => ({
@@ -78,5 +89,26 @@ describe('a week', () => {
       { set: 'Pier set', title: 'Fit a new R2', minutes: 15, money: 3 },
       { set: 'Pier set', title: 'Fit a new R2', minutes: 15, money: 3 },
     ]);
+  });
+
+  it('has days that begin where the shop is', () => {
+    // Monday nine in the morning in Auckland is still Sunday in Greenwich.
+    const early = [{ job: 'a', at: '2026-11-22T20:00:00Z', body: reading }];
+    const worked = (zone: string) => weekOf(monday, early, [], zone).days.map(({ minutes }) => minutes);
+    expect(worked('Pacific/Auckland')).toEqual([2, 0, 0, 0, 0, 0, 0]);
+    expect(worked('UTC')).toEqual([0, 0, 0, 0, 0, 0, 0]);
+  });
+});
+
+describe('a day of a zone', () => {
+  it.each(['UTC', 'Pacific/Auckland', 'America/Los_Angeles', 'Asia/Kolkata', 'Europe/London'])('%s', (zone) => {
+    // Every day of a year, those on which clocks are changed among them.
+    for (let after = 0; after < 366; after += 1) {
+      const date = dayAfter('2026-01-01', after);
+      const start = startOfDay(date, zone);
+      expect(dayIn(start, zone)).toBe(date);
+      expect(dayIn(start - 1, zone)).toBe(dayAfter(date, -1));
+      expect(daysUntilEnd(date, start, zone)).toBe(1);
+    }
   });
 });

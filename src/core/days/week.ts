@@ -1,5 +1,6 @@
 import { kindOf, type LogBody, type WorkStep, workSteps } from '../log';
 import { type Minutes, Refusal } from '../quantity';
+import { dayIn } from './zone';
 
 /** A line of any job's record, in the order of time. */
 export interface WorkedLine {
@@ -84,8 +85,9 @@ export const dayAfter = (from: string, days: number): string =>
  *
  * @param monday as `mondayOf` gives it
  * @param lines of all jobs, from the week and in the order of time
+ * @param zone in which the shop's days begin and end
  */
-export function weekOf(monday: string, lines: readonly WorkedLine[], closed: readonly ClosedJob[]): Week {
+export function weekOf(monday: string, lines: readonly WorkedLine[], closed: readonly ClosedJob[], zone: string): Week {
   const steps = new Map<WorkStep, Minutes>(workSteps.map((step) => [step, 0]));
   const days = Array.from({ length: 7 }, (_, after) => ({ day: dayAfter(monday, after), minutes: 0 }));
   let before = -Infinity;
@@ -99,7 +101,7 @@ export function weekOf(monday: string, lines: readonly WorkedLine[], closed: rea
     if (body.kind === 'repair') spent += body.money;
     const step = kindOf(body).work;
     steps.set(step, steps.get(step)! + minutes);
-    const own = days.find((one) => one.day === at.slice(0, 10));
+    const own = days.find((one) => one.day === dayIn(at, zone));
     if (own) own.minutes += minutes;
   }
   const causes = new Map<string, { chassis: string; cause: string; count: number }>();

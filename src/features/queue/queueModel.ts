@@ -1,12 +1,12 @@
 import { sumOf } from '@/core/statistics';
-import { dayCount, rankDay, type WorkableSet } from '@/core/days';
+import { dayCount, daysUntilEnd, rankDay, type WorkableSet } from '@/core/days';
 import { type SoakRun, soakWorth } from '@/core/proof';
 import { type JobStep, stepOf } from '@/core/job';
 import { familyOf } from '@/core/sheet';
 import { adviseOn, type Case, told, verificationOf, verified } from '@/core/diagnosis';
 import { type Picture, type Symptom, symptomTitles } from '@/core/picture';
 import { waitingTitles, type WaitingFor } from '@/workshop/job';
-import { chanceText, clockText, moneyText } from '@/ui';
+import { chanceText, clockText, moneyText, shopZone } from '@/ui';
 
 /** A set on the queue: where it stands and what is next. */
 export interface QueueRow {
@@ -58,11 +58,9 @@ const finishing = 30;
 /** A repair that needs a part waits about so many days for it. */
 const partDays = 4;
 
-const day = 86_400_000;
-
-/** Days from an instant until the end of a date; undefined where there is none. */
+/** Days from an instant until a date is over at the shop; undefined where there is none. */
 const daysUntil = (date: string | undefined, now: number): number | undefined =>
-  date ? (Date.parse(`${date}T00:00:00Z`) + day - now) / day : undefined;
+  date ? daysUntilEnd(date, now, shopZone()) : undefined;
 
 /** What to do about a wait that should be over. */
 const overdueTitles: Readonly<Record<WaitingFor, string>> = {

@@ -1,9 +1,10 @@
 import 'server-only';
-import { type ClosedJob, dayAfter, mondayOf, type Week, weekOf } from '@/core/days';
+import { type ClosedJob, dayAfter, dayIn, mondayOf, startOfDay, type Week, weekOf } from '@/core/days';
 import { standing } from '@/core/log';
 import { attempt, Refusal } from '@/core/quantity';
 import { readLibrary, sheetCards } from '@/workshop/library/server';
 import { database, readSettings, workedWithin } from '@/store';
+import { shopZone } from '@/ui';
 
 const day = 24 * 60 * 60 * 1000;
 
@@ -24,13 +25,15 @@ export interface WeekPage {
  * @param of a day as `2026-11-24`
  */
 export async function loadWeek(of: string | undefined): Promise<WeekPage | { readonly refused: string }> {
-  const today = new Date().toISOString().slice(0, 10);
+  const zone = shopZone();
+  const today = dayIn(Date.now(), zone);
+  const begin = (date: string) => new Date(startOfDay(date, zone)).toISOString();
   const monday = attempt(() => mondayOf(of ?? today));
   if (monday instanceof Refusal) return { refused: monday.message };
   const db = await database();
   const next = dayAfter(monday, 7);
   const [{ lines, closed }, library, { currency, shop }] = await Promise.all([
-    workedWithin(db, `${monday}T00:00:00Z`, `${next}T00:00:00Z`),
+    workedWithin(db, begin(monday), begin(next)),
     readLibrary(),
     readSettings(db),
   ]);
@@ -48,7 +51,7 @@ export async function loadWeek(of: string | undefined): Promise<WeekPage | { rea
   }));
   return {
     monday,
-    week: weekOf(monday, lines, jobs),
+    week: weekOf(monday, lines, jobs, zone),
     before: dayAfter(monday, -7),
     after: next <= today ? next : undefined,
     currency,
