@@ -1,7 +1,18 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it, vi } from 'vitest';
 import { depict } from '@/core/picture';
-import { chanceText, clockText, dateText, minutesText, moneyText, PictureView, spoken, timeText, VerdictMark, waitText } from '.';
+import {
+  chanceText,
+  clockText,
+  dateText,
+  minutesText,
+  moneyText,
+  PictureView,
+  spoken,
+  timeText,
+  VerdictMark,
+  waitText,
+} from '.';
 import { type MarkName } from './parts/VerdictMark';
 import { palettes } from './theme/palette';
 

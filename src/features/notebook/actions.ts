@@ -1,15 +1,17 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
+import { dayIn } from '@/core/days';
 import { countedAs } from '@/core/job';
 import { type OldNote, readDay, readOldNotes, sheetNamed } from '@/core/notebook';
 import { Refusal } from '@/core/quantity';
 import { addOldNotes, type CountedNote, database } from '@/store';
+import { shopZone } from '@/ui';
 import { answered, type Answered } from '@/workshop/answer';
 import { readLibrary, sheetCards, sheetOf } from '@/workshop/library/server';
 import { type OldNoteForm, oldNoteSchema } from './oldNoteSchema';
 
-const today = () => new Date().toISOString().slice(0, 10);
+const today = () => dayIn(Date.now(), shopZone());
 
 /** Each note with its sheet and the fault of it that its cause names. */
 async function counted(notes: readonly OldNote[]): Promise<CountedNote[]> {
