@@ -77,6 +77,16 @@ test('a store is proven, recovers, and is proven again; first power goes as agre
   await reservoir.press('Enter');
   await expect(page.getByRole('alert').filter({ hasText: 'STOP' })).toContainText('find the short');
   await expect(page.getByTestId('power-log')).toContainText('step lamp-full: 6 V');
+
+  // The short is found; now the lamp stands in the sustain supply.
+  await page.getByRole('button', { name: 'Agree anew' }).click();
+  await page.getByLabel('The lamp stands').selectOption('in place of Vs’s fuse');
+  await page.getByLabel('Lamp, W').fill('60');
+  await page.getByRole('button', { name: 'Agreed' }).click();
+  const rail = page.getByRole('textbox', { name: 'Vs volts, Lamp in place of the fuse or link of Vs' });
+  await rail.fill('186');
+  await rail.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'STOP' })).toContainText('what hangs on it does not run');
 });
 
 test('a photograph is attached to a board, and its answers show where the joint is', async ({ page, app }) => {

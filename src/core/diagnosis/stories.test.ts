@@ -104,6 +104,13 @@ describe('stories from the bench', () => {
       'CUTOUT.worn',
     ],
     [
+      'an amplifier off its zero bends one colour',
+      'generic-projection-tubes',
+      saying(['bent_colours']),
+      ['cpos 28', 'cneg -28', 'off1 2.1'],
+      'CONV-IC1.leaky',
+    ],
+    [
       'a lit lamp that nobody reports',
       'generic-projection-lamp',
       saying(['goes_off']),
