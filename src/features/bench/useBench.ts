@@ -126,19 +126,20 @@ export function useBench(
       refining.start(interpreted.change, (message) => giveBack(text, message));
     } else if (interpreted.kind === 'nothing' && step?.kind === 'do') log.record([{ body: step.body }]);
   };
-  const { due, taken, start } = refining;
+  const { due, take, start } = refining;
   useEffect(() => {
     if (due === undefined) return;
     const soon = setTimeout(() => {
+      if (!take(due)) return;
       // What has waited is read by the sheet as it is now.
-      const line = interpret(due, { job, focus: check, step, correcting: undefined, pictures });
-      taken();
+      const line = interpret(due.text, { job, focus: check, step, correcting: undefined, pictures });
       if (line.kind === 'line') log.record([line.body, ...line.more].map((body) => ({ body })));
-      else if (line.kind === 'sheet') start(line.change, (message) => giveBack(due, message));
-      else giveBack(due, line.kind === 'wrong' ? line.message : `“${due}” is nothing that can be recorded now`);
+      else if (line.kind === 'sheet') start(line.change, (message) => giveBack(due.text, message));
+      else
+        giveBack(due.text, line.kind === 'wrong' ? line.message : `“${due.text}” is nothing that can be recorded now`);
     });
     return () => clearTimeout(soon);
-  }, [due, taken, start, job, check, step, pictures, log, giveBack]);
+  }, [due, take, start, job, check, step, pictures, log, giveBack]);
   const unreachable = () => {
     if (!check || correcting) return;
     log.record([{ body: { kind: 'unreachable', check: check.id } }]);
@@ -161,7 +162,7 @@ export function useBench(
     /** Nothing was typed, chosen or begun: another probe may come first. */
     untouched: text === '' && chosen === undefined && !correcting,
     /** What waits for the sheet; undefined where none is being changed. */
-    held: refining.busy || refining.waiting.length > 0 ? refining.waiting : undefined,
+    held: refining.busy || refining.waiting.length > 0 ? refining.waiting.map((line) => line.text) : undefined,
     interpreted: refused === undefined ? interpreted : ({ kind: 'wrong', message: refused } as const),
     correcting,
     correct,

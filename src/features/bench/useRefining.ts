@@ -1,8 +1,13 @@
 import { useRouter } from 'next/navigation';
-import { useCallback, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { type Sheet, type SheetChange } from '@/core/sheet';
 import { type JobFile } from '@/workshop/job';
 import { refineSheet } from '@/workshop/library';
+
+/** A line that waits; two of the same words are two. */
+export interface WaitingLine {
+  readonly text: string;
+}
 
 /** Changes of the set's sheet, one after the other, and the lines that were typed while one was under way. */
 export interface Refining {
@@ -13,11 +18,11 @@ export interface Refining {
   /** A change is on its way. */
   readonly busy: boolean;
   /** The lines that wait for it, oldest first. */
-  readonly waiting: readonly string[];
+  readonly waiting: readonly WaitingLine[];
   /** The line that has waited longest, once the sheet is there. */
-  readonly due: string | undefined;
-  /** The line that was due is done with. */
-  readonly taken: () => void;
+  readonly due: WaitingLine | undefined;
+  /** Takes the line that is due; false where it was taken already, by an effect of a page that was drawn before. */
+  readonly take: (line: WaitingLine) => boolean;
 }
 
 /** Milliseconds that lines wait for the new sheet, at most. */
@@ -27,7 +32,9 @@ export function useRefining({ id, sheet }: JobFile): Refining {
   const router = useRouter();
   /** The sheet as it was when a change of it was sent; another one has come when the change is in. */
   const [before, setBefore] = useState<Sheet>();
-  const [waiting, setWaiting] = useState<readonly string[]>([]);
+  /** As they stand, whatever was drawn; the page shows them a moment later. */
+  const queue = useRef<readonly WaitingLine[]>([]);
+  const [waiting, setWaiting] = useState<readonly WaitingLine[]>([]);
   const busy = before === sheet;
   const start = useCallback(
     (change: SheetChange, onRefused: (message: string) => void) => {
@@ -56,11 +63,16 @@ export function useRefining({ id, sheet }: JobFile): Refining {
     waiting,
     wait(line) {
       // Nothing overtakes what has waited longer.
-      const behind = busy || waiting.length > 0;
-      if (behind) setWaiting((lines) => [...lines, line]);
+      const behind = busy || queue.current.length > 0;
+      if (behind) setWaiting((queue.current = [...queue.current, { text: line }]));
       return behind;
     },
     due: busy ? undefined : waiting[0],
-    taken: useCallback(() => setWaiting(([, ...rest]) => rest), []),
+    take: useCallback((line) => {
+      const [first, ...rest] = queue.current;
+      if (first !== line) return false;
+      setWaiting((queue.current = rest));
+      return true;
+    }, []),
   };
 }
