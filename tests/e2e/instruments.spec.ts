@@ -83,7 +83,7 @@ test('a store is proven, recovers, and is proven again; first power goes as agre
   await page.getByLabel('The lamp stands').selectOption('in place of Vs’s fuse');
   await page.getByLabel('Lamp, W').fill('60');
   await page.getByRole('button', { name: 'Agreed' }).click();
-  const rail = page.getByRole('textbox', { name: 'Vs volts, Lamp in place of the fuse or link of Vs' });
+  const rail = page.getByRole('textbox', { name: 'Vs volts, Lamp in place of Vs’s fuse' });
   await rail.fill('186');
   await rail.press('Enter');
   await expect(page.getByRole('alert').filter({ hasText: 'STOP' })).toContainText('what hangs on it does not run');

@@ -1,5 +1,4 @@
 export { countedAs } from './countedAs';
-export { guideStep, type GuideStep, guideSteps, takingIn } from './guide';
 export { leftUndone } from './leftUndone';
 export { benchMinutes, draftNote } from './faultNote';
 export { stepOf, steps, type JobStep } from './progress';

@@ -143,7 +143,7 @@ function railSteps(lamp: Lamp, { title, volts, watts }: LampedRail): PowerStep[]
     {
       ...common,
       id: 'rail-lamp',
-      title: `Lamp in place of the fuse or link of ${title}`,
+      title: `Lamp in place of ${title}’s fuse`,
       lamp: true,
       expected: { healthy: healthy.loadVolts, idle: volts, shorted: 0 },
       light: { healthy: healthy.brightness, shorted: shorted.brightness },
@@ -151,7 +151,7 @@ function railSteps(lamp: Lamp, { title, volts, watts }: LampedRail): PowerStep[]
     {
       ...common,
       id: 'rail-bare',
-      title: `Fuse or link of ${title} back`,
+      title: `${title}’s fuse back`,
       lamp: false,
       expected: { healthy: volts, idle: volts, shorted: 0 },
       light: { healthy: 0, shorted: 0 },

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { attempt, parseQuantity, placed, Refusal } from '@/core/quantity';
 import { type FrontEnd, frontEnds, lampFor, type LampedRail, type PowerPlan, powerSteps } from '@/core/safety';
 import { PowerSteps } from './PowerSteps';
@@ -16,8 +16,8 @@ const fields = {
 } as const;
 type FieldName = keyof typeof fields;
 type Typed = Readonly<Record<FieldName, string>>;
-const inMains: readonly FieldName[] = ['mains', 'loadWatts', 'lampWatts', 'lampVolts'];
-const inRail: readonly FieldName[] = ['railVolts', 'railWatts', 'lampWatts', 'lampVolts'];
+const fieldsInMains: readonly FieldName[] = ['mains', 'loadWatts', 'lampWatts', 'lampVolts'];
+const fieldsInRail: readonly FieldName[] = ['railVolts', 'railWatts', 'lampWatts', 'lampVolts'];
 
 interface AgreeOnStepsProps {
   readonly usual: PowerPlan;
@@ -38,27 +38,30 @@ export function AgreeOnSteps({ usual, rail, onAgree }: AgreeOnStepsProps) {
   });
   const [frontEnd, setFrontEnd] = useState(usual.frontEnd);
   const [variable, setVariable] = useState(usual.variable);
-  const [lamped, setLamped] = useState(usual.rail !== undefined);
-  const { reservoir } = usual;
-  const planned = useMemo(
-    () =>
-      attempt((): PowerPlan => ({
-        ...readPlan(typed),
-        frontEnd,
-        variable,
-        ...(reservoir === undefined ? {} : { reservoir }),
-        ...(lamped && rail ? { rail: readRail(rail.title, typed) } : {}),
-      })),
-    [typed, frontEnd, variable, reservoir, lamped, rail],
-  );
+  const [inRail, setInRail] = useState(usual.rail !== undefined);
+  /** The rail in which the lamp stands; undefined where it stands in the mains. */
+  const lamped = inRail ? rail : undefined;
+  const planned = attempt((): PowerPlan => ({
+    ...usual,
+    lamp: { watts: readField('lampWatts', typed), volts: readField('lampVolts', typed) },
+    ...(lamped
+      ? { rail: readRail(lamped.title, typed) }
+      : {
+          mains: readField('mains', typed),
+          loadWatts: readField('loadWatts', typed),
+          frontEnd,
+          variable,
+          rail: undefined,
+        }),
+  }));
   return (
     <>
       <p className="soft">
-        Agree on what {lamped && rail ? rail.title : 'the reservoir'} should read before power is applied; afterwards
-        each step is compared.
+        Agree on what {lamped?.title ?? 'the reservoir'} should read before power is applied; afterwards each step is
+        compared.
       </p>
       <div className={styles.fields}>
-        {(lamped ? inRail : inMains).map((key) => (
+        {(lamped ? fieldsInRail : fieldsInMains).map((key) => (
           <label key={key}>
             <span className="label">{fields[key][0]}</span>
             <input
@@ -73,9 +76,9 @@ export function AgreeOnSteps({ usual, rail, onAgree }: AgreeOnStepsProps) {
         {rail && (
           <Choice
             label="The lamp stands"
-            value={String(lamped)}
+            value={String(inRail)}
             options={{ false: 'in the mains', true: `in place of ${rail.title}’s fuse` }}
-            onChoose={(value) => setLamped(value === 'true')}
+            onChoose={(value) => setInRail(value === 'true')}
           />
         )}
         {!lamped && (
@@ -157,13 +160,6 @@ function readField(key: FieldName, typed: Typed): number {
   if (!(value > 0) || value > most) throw new Refusal(`${label}: more than 0, and at most ${most}`);
   return value;
 }
-
-/** @throws Refusal naming the field that is wrong */
-const readPlan = (typed: Typed): Pick<PowerPlan, 'mains' | 'loadWatts' | 'lamp'> => ({
-  mains: readField('mains', typed),
-  loadWatts: readField('loadWatts', typed),
-  lamp: { watts: readField('lampWatts', typed), volts: readField('lampVolts', typed) },
-});
 
 /** @throws Refusal naming the field that is wrong */
 const readRail = (title: string, typed: Typed): LampedRail => ({

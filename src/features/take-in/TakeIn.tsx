@@ -6,7 +6,6 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState, useTransition } from 'react';
 import { FormProvider, useWatch } from 'react-hook-form';
 import { predictionsOf } from '@/core/behaviour';
-import { takingIn } from '@/core/job';
 import { attempt, Refusal } from '@/core/quantity';
 import { dateText, Key } from '@/ui';
 import { AmountField, FormRefusal, Pair, ParagraphField, TextField, useAnsweredForm } from '@/workshop/form';
@@ -66,7 +65,7 @@ export function TakeIn({ cards, done, sheet, options, closed, former, settings }
   };
   return (
     <FormProvider {...form}>
-      <GuideStrip step={() => takingIn} />
+      <GuideStrip step={() => 'taking in'} />
       <div className={styles.page}>
         <section className={styles.side} aria-label="The set">
           {former && (

@@ -2,7 +2,8 @@
 
 import { Button } from 'antd';
 import { type ReactNode } from 'react';
-import { guideStep } from '@/core/job';
+import { verificationOf, verified } from '@/core/diagnosis';
+import { type JobStep, stepOf } from '@/core/job';
 import { type BenchState } from '@/core/log';
 import { type Ground } from '@/core/sheet';
 import { GuideStrip } from '../guide';
@@ -31,7 +32,7 @@ export function JobFrame({ file, log, bench, ground, className, children }: JobF
   return (
     <div className={`${styles.frame} ${className ?? ''}`} data-waiting={log.waiting.size}>
       <StateBand job={file} sheet={file.sheet} bench={bench} ground={ground} closed={closed} />
-      <GuideStrip job={file.id} closed={closed} step={() => guideStep({ ...caseOf(file, []), bench })} />
+      {!closed && <GuideStrip job={file.id} step={() => stepOn(file, bench)} />}
       <SoakClock entries={log.entries} />
       {log.trouble && (
         <div className={styles.trouble} role="alert">
@@ -42,4 +43,10 @@ export function JobFrame({ file, log, bench, ground, className, children }: JobF
       {children}
     </div>
   );
+}
+
+/** Where an open job stands, for somebody who is led along its way. */
+function stepOn(file: JobFile, bench: BenchState): JobStep {
+  const proven = verified(verificationOf({ ...caseOf(file, []), bench }));
+  return stepOf({ bench, verified: proven, soaking: false, closed: false });
 }
