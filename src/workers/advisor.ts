@@ -1,7 +1,7 @@
 import { proxy, type Remote, wrap } from 'comlink';
-import { type Briefing, type DeeperLook } from '@/core/diagnosis';
+import { type Briefing, type DeeperLook, type Outlook } from '@/core/diagnosis';
 import { type Sheet } from '@/core/sheet';
-import { type AdviceRequest, type AdvisorWorker } from './advisor.worker';
+import { type AdviceRequest, type AdvisorWorker, type ComplaintRequest } from './advisor.worker';
 import { Latest } from './latest';
 
 /** What is asked about a job whose log has these lines. */
@@ -23,6 +23,12 @@ export class Advisor {
 
   constructor(sheet: Sheet) {
     void this.remote.open(sheet);
+  }
+
+  /** @param onOutlook told what the complaint points at, unless another was asked about since */
+  outlook(request: ComplaintRequest, onOutlook: (outlook: Outlook) => void): void {
+    const mine = (this.asked += 1);
+    void this.remote.outlook(request).then((outlook) => mine === this.asked && onOutlook(outlook));
   }
 
   /** @param onBriefing told the briefing, unless another was asked for since */

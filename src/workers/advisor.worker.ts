@@ -1,12 +1,23 @@
 import { expose } from 'comlink';
 import { type Predictions, predictionsOf } from '@/core/behaviour';
-import { type Briefing, briefingOf, type Case, type DeeperLook, lookDeeper } from '@/core/diagnosis';
+import {
+  type Briefing,
+  briefingOf,
+  type Case,
+  type DeeperLook,
+  lookDeeper,
+  type Outlook,
+  outlookOf,
+} from '@/core/diagnosis';
 import { type LogEntry, replay } from '@/core/log';
 import { Halted } from '@/core/plan';
 import { type Sheet } from '@/core/sheet';
 
+/** What is told of a set before anything was measured. */
+export type ComplaintRequest = Pick<Case, 'complaint' | 'closed' | 'hourlyRate'>;
+
 /** A case in a form that can be sent to a worker. */
-export interface AdviceRequest extends Pick<Case, 'complaint' | 'closed' | 'hourlyRate'> {
+export interface AdviceRequest extends ComplaintRequest {
   readonly entries: readonly LogEntry[];
 }
 
@@ -23,6 +34,7 @@ const advisor = {
   open(sheet: Sheet): void {
     predictions = predictionsOf(sheet);
   },
+  outlook: (request: ComplaintRequest): Outlook => outlookOf({ ...request, predictions }),
   brief: (request: AdviceRequest): Briefing => briefingOf(caseOf(request)),
   /** Looks ahead as far as `budget` milliseconds allow; `onLook` is told of each better look. */
   look(request: AdviceRequest, budget: number, onLook: (look: DeeperLook) => void): void {

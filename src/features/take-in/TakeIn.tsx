@@ -5,7 +5,6 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, useTransition } from 'react';
 import { FormProvider, useWatch } from 'react-hook-form';
-import { predictionsOf } from '@/core/behaviour';
 import { attempt, Refusal } from '@/core/quantity';
 import { dateText, Key } from '@/ui';
 import { AmountField, FormRefusal, Pair, ParagraphField, TextField, useAnsweredForm } from '@/workshop/form';
@@ -17,18 +16,20 @@ import { ComplaintView } from './ComplaintView';
 import { type TakeInPage } from './load';
 import { OutlookView } from './OutlookView';
 import { useComplaint } from './useComplaint';
+import { useOutlook } from './useOutlook';
 import styles from './take-in.module.css';
 
 const untold: Described = { title: '', place: '', owner: '', words: '', value: 80, limit: 30, due: '' };
 
 /** A set is taken in: what it is, what it shows, and whether it is worth the work. */
-export function TakeIn({ cards, done, sheet, options, closed, former, settings }: TakeInPage) {
+export function TakeIn({ cards, done, sheet, tiles, options, closed, former, settings }: TakeInPage) {
   const { hourlyRate, currency } = settings;
   const router = useRouter();
   const [choosing, startChoosing] = useTransition();
   const [label, setLabel] = useState<Readonly<Record<string, string>>>(former?.label ?? {});
   const before = useMemo(() => ({ ...untold, ...former?.set }), [former]);
-  const complaint = useComplaint(predictionsOf(sheet), closed, hourlyRate);
+  const complaint = useComplaint(tiles);
+  const outlook = useOutlook(sheet, complaint.complaint, closed, hourlyRate);
   const { form, refused, sending, send } = useAnsweredForm<Described, string>({
     schema: describedSchema,
     values: before,
@@ -108,6 +109,7 @@ export function TakeIn({ cards, done, sheet, options, closed, former, settings }
         <section className={styles.outlook} aria-label="What it points at" aria-live="polite">
           <OutlookView
             complaint={complaint}
+            outlook={outlook}
             value={Number(value) || 0}
             limit={Number(limit) || 0}
             currency={currency}

@@ -1,5 +1,7 @@
 import 'server-only';
 import { kinOf, readLibrary, type SheetCard, sheetCards, sheetOf } from '@/workshop/library/server';
+import { predictionsOf } from '@/core/behaviour';
+import { symptomTilesOf, type Tile } from '@/core/diagnosis';
 import { openSheet, type Sheet, SheetError } from '@/core/sheet';
 import {
   closedBySheet,
@@ -18,6 +20,8 @@ export interface TakeInPage {
   /** Jobs this shop has closed, by sheet. */
   readonly done: ReadonlyMap<string, number>;
   readonly sheet: Sheet;
+  /** What a set of this sheet may show, the commonest first. */
+  readonly tiles: readonly Tile[];
   readonly options: Readonly<Record<string, string>>;
   /** Closed jobs of the chosen sheet, by fault. */
   readonly closed: ReadonlyMap<string, number>;
@@ -60,10 +64,12 @@ export async function loadTakeIn(wanted: Readonly<Record<string, string>>): Prom
       return choice !== undefined && known.some((one) => one.id === choice) ? [[option, choice]] : [];
     }),
   );
+  const sheet = openSheet(tryOptions(() => sheetOf(library, { sheet: card.id, options, label: {} })!) ?? plain);
   return {
     cards,
     done,
-    sheet: openSheet(tryOptions(() => sheetOf(library, { sheet: card.id, options, label: {} })!) ?? plain),
+    sheet,
+    tiles: symptomTilesOf(predictionsOf(sheet)),
     options,
     closed: await closedCounts(db, kinOf(library, card.id)),
     settings: await readSettings(db),

@@ -3,12 +3,10 @@ import { predictionsOf } from '@/core/behaviour';
 import { describe, expect, it } from 'vitest';
 import { symptomTilesOf } from '@/core/diagnosis';
 import { shippedSheets } from '@/sheets';
-import { complaintFrom, nextSignState, outlookOf, signText } from './takeInModel';
+import { complaintFrom, nextSignState, signText } from './takeInModel';
 
 const plasma = predictionsOf(shippedSheets().get('halvane-hp-42')!);
 const tiles = symptomTilesOf(plasma);
-const outlook = (picked: string[], signs = {}, closed = new Map<string, number>()) =>
-  outlookOf(plasma, complaintFrom(tiles, new Set(picked), signs), closed, 18);
 
 describe('tiles at take-in', () => {
   it('stand for single symptoms, the commonest first', () => {
@@ -27,48 +25,6 @@ describe('signs', () => {
     const buzz = plasma.model.sheet.signs.get('buzz')!;
     expect(signText(buzz, undefined)).toBe('Sustain buzz');
     expect(signText(buzz, 'brief')).toBe('Sustain buzz: then gone');
-  });
-});
-
-describe('what a complaint points at', () => {
-  it('are the blocks that feed the dark half', () => {
-    const [first, second] = outlook(['upper_dark']).blocks;
-    expect([first!.block, second!.block].sort()).toEqual(['floating', 'upper']);
-    expect(outlook(['upper_dark']).blocks.reduce((sum, { chance }) => sum + chance, 0)).toBeCloseTo(1);
-  });
-
-  it('moves with a sign: a pop and a stop point away from the supply chip to the transistors', () => {
-    const quiet = outlook(['brief']).blocks.find(({ block }) => block === 'sustain_y')!.chance;
-    const popped = outlook(['brief'], { pop: 'yes' }).blocks.find(({ block }) => block === 'sustain_y')!.chance;
-    expect(popped).toBeGreaterThan(2 * quiet);
-  });
-
-  it('moves with what this shop has closed', () => {
-    const without = outlook(['upper_dark']).blocks.find(({ block }) => block === 'upper')!.chance;
-    const chips = outlook(['upper_dark'], {}, new Map([['IC701.leaky', 12]])).blocks.find(
-      ({ block }) => block === 'upper',
-    )!.chance;
-    expect(chips).toBeGreaterThan(without);
-  });
-
-  it('remembers what this shop has met, where it is still likely', () => {
-    const closed = new Map([
-      ['C547.dry', 4],
-      ['F801.open', 2],
-    ]);
-    expect(outlook(['upper_dark'], {}, closed).met).toEqual({
-      title: 'Upper floating capacitor C547 dried out',
-      count: 4,
-      of: 6,
-    });
-    expect(outlook(['upper_dark'], {}, new Map([['SRC.dead', 1]])).met).toBeUndefined();
-  });
-
-  it('reckons money and minutes: cracked glass costs more than a capacitor', () => {
-    expect(outlook(['cracked_glass']).money).toBeGreaterThan(20 * outlook(['upper_dark']).money);
-    expect(outlook(['upper_dark']).minutes).toBeGreaterThan(10);
-    expect(outlook(['upper_dark']).moneyMost).toBeGreaterThanOrEqual(outlook(['upper_dark']).money);
-    expect(outlook([]).boards).toBe(141);
   });
 });
 

@@ -1,22 +1,19 @@
-import { useCallback, useDeferredValue, useMemo, useState } from 'react';
-import { type Predictions } from '@/core/behaviour';
-import { symptomTilesOf } from '@/core/diagnosis';
+import { useCallback, useMemo, useState } from 'react';
+import { type Tile } from '@/core/diagnosis';
 import { type SignState } from '@/core/measure';
-import { complaintFrom, nextSignState, outlookOf } from './takeInModel';
+import { complaintFrom, nextSignState } from './takeInModel';
 
 /** Nothing picked, nothing answered. */
 const nothing = { picked: new Set<string>() as ReadonlySet<string>, signs: {} as Readonly<Record<string, SignState>> };
 
-/** What is picked and answered of a set at take-in, and what that points at. */
-export function useComplaint(predictions: Predictions, closed: ReadonlyMap<string, number>, hourlyRate: number) {
+/**
+ * What is picked and answered of a set at take-in.
+ *
+ * @param tiles what a set of its kind may show
+ */
+export function useComplaint(tiles: readonly Tile[]) {
   const [{ picked, signs }, setTold] = useState(nothing);
-  const tiles = useMemo(() => symptomTilesOf(predictions), [predictions]);
   const complaint = useMemo(() => complaintFrom(tiles, picked, signs), [tiles, picked, signs]);
-  const settled = useDeferredValue(complaint);
-  const outlook = useMemo(
-    () => outlookOf(predictions, settled, closed, hourlyRate),
-    [predictions, settled, closed, hourlyRate],
-  );
   const pick = useCallback(
     (id: string) =>
       setTold(({ picked: now, ...rest }) => ({
@@ -35,7 +32,7 @@ export function useComplaint(predictions: Predictions, closed: ReadonlyMap<strin
   );
   const forget = useCallback(() => setTold(nothing), []);
   const told = complaint.symptoms.length > 0 || Object.keys(signs).length > 0;
-  return { tiles, picked, signs, complaint, told, outlook, pick, answer, forget };
+  return { tiles, picked, signs, complaint, told, pick, answer, forget };
 }
 
 export type ToldComplaint = ReturnType<typeof useComplaint>;

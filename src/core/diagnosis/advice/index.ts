@@ -9,5 +9,6 @@ export { mayBeBrief } from './mayBeBrief';
 export { changeCost, contextFor, probeCost, type Probe } from './probes';
 export { type ExpectedHarm, renewedBy } from './harm';
 export { forbiddenFrom } from './problem';
+export { outlookOf, type Outlook } from './outlook';
 export { stepsTo, transition } from './transition';
 export { proofOf, secondsToProve, verificationOf, verified, type RepairProof, type Verification } from './verification';
