@@ -35,7 +35,7 @@ const options = (spacing: Spacing) => ({
   'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX',
   'elk.layered.crossingMinimization.forceNodeModelOrder': 'false',
   'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES',
-  'elk.layered.thoroughness': '30',
+  'elk.layered.thoroughness': '7',
   'elk.spacing.nodeNode': String(spacing.within),
   'elk.spacing.edgeNode': '6',
   'elk.spacing.edgeEdge': '6',
@@ -68,6 +68,20 @@ async function arrange(sheet: Sheet): Promise<Line> {
   });
 }
 
+/** Sets of a kind have the same line, whatever their values are; so many lines are kept. */
+const keptLines = 60;
+const known = new Map<string, Promise<ElkNode>>();
+
+function laidOut(root: ElkNode): Promise<ElkNode> {
+  const key = JSON.stringify(root);
+  const laid = known.get(key) ?? new ELK().layout(root);
+  // What was asked for last stands last, so that the first is the one to go.
+  known.delete(key);
+  known.set(key, laid);
+  if (known.size > keptLines) known.delete(known.keys().next().value!);
+  return laid;
+}
+
 async function layOut(sheet: Sheet, spacing: Spacing): Promise<Line> {
   const graph = lineGraph(sheet);
   const longest = Math.max(...graph.blocks.map((id) => sheet.blocks.get(id)!.short.length));
@@ -89,7 +103,7 @@ async function layOut(sheet: Sheet, spacing: Spacing): Promise<Line> {
       wire.to.map((to): ElkExtendedEdge => ({ id: `${wire.net}>${to}`, sources: [wire.from], targets: [to] })),
     ),
   };
-  const laid = await new ELK().layout(root);
+  const laid = await laidOut(root);
   const blocks = (laid.children ?? [])
     .filter(({ id }) => id !== screenId)
     .map(({ id, x = 0, y = 0, width = 0, height = 0 }): LineBlock => ({
