@@ -38,7 +38,7 @@ export function Notebook({ notes, instead, typed, currency }: NotebookProps) {
         <ul className={styles.notes} data-testid="notes">
           {notes.map((note) => (
             <li key={note.job}>
-              <Link href={`/notebook/${note.job}`}>
+              <Link href={`/notebook/${note.job}`} prefetch={false}>
                 <span className={styles.head}>
                   <b>{note.cause}</b>
                   <small>

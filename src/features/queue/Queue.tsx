@@ -42,7 +42,7 @@ export function Queue({ rows, currency }: { rows: readonly QueueRow[]; currency:
       <ul className={styles.rows}>
         {rows.map((row) => (
           <li key={row.id} className={styles.line} data-overdue={row.overdue || undefined}>
-            <Link href={`/job/${row.id}/bench`} className={styles.row}>
+            <Link href={`/job/${row.id}/bench`} className={styles.row} prefetch={false}>
               <span className={styles.picture}>
                 <PictureView picture={depict(row.family, row.symptoms)} />
               </span>

@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { askFor, Key, Logo, useBenchTheme } from '@/ui';
 import { navigation, placeOf } from './navigation';
@@ -20,18 +20,22 @@ export function Shell({ children }: { children: ReactNode }) {
   const theme = useBenchTheme();
   const [finding, setFinding] = useState(false);
   const [helping, setHelping] = useState(false);
+  // From now on what is pressed is heard; until then the pointer says to wait.
+  useEffect(() => {
+    document.documentElement.dataset.awake = '';
+  }, []);
   useHotkeys('mod+k', () => setFinding((open) => !open), { enableOnFormTags: true, preventDefault: true });
   useHotkeys('f1', () => setHelping((open) => !open), { enableOnFormTags: true, preventDefault: true });
   return (
     <div className={styles.shell}>
       <header className={styles.header}>
-        <Link href="/" className={styles.name}>
+        <Link href="/" className={styles.name} prefetch={false}>
           <Logo />
           <span>Tovrik</span>
         </Link>
         <nav className={styles.nav} aria-label="Places">
           {navigation.map(({ href, title }) => (
-            <Link key={href} href={href} aria-current={placeOf(path) === href ? 'page' : undefined}>
+            <Link key={href} href={href} prefetch={false} aria-current={placeOf(path) === href ? 'page' : undefined}>
               {title}
             </Link>
           ))}
