@@ -3,7 +3,7 @@ import { copyFileSync, mkdtempSync } from 'node:fs';
 import { createServer } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
-import { test as base } from '@playwright/test';
+import { type Page, test as base } from '@playwright/test';
 import { demoTemplate } from './globalSetup';
 
 /** A running application on its own database. */
@@ -70,8 +70,22 @@ function demoDatabase(): string {
   return file;
 }
 
+/** Has a page wait, whenever it is loaded, until what is pressed is heard; papers and files have nothing to press. */
+export function awaited(page: Page): Page {
+  const { goto, reload } = page;
+  const awake = async <Answer>(answer: Answer) => {
+    if ((await page.locator('script').count()) > 0)
+      await page.waitForSelector('html[data-awake]', { state: 'attached' });
+    return answer;
+  };
+  page.goto = async (...to) => awake(await goto.apply(page, to));
+  page.reload = async (...how) => awake(await reload.apply(page, how));
+  return page;
+}
+
 /** Tests with an application of their own per worker: on an empty database, or on the demo's. */
 export const test = base.extend<object, { app: App; demo: App }>({
+  page: ({ page }, use) => use(awaited(page)),
   app: [
     async ({}, use) => {
       const app = await startApp(emptyDatabase());

@@ -32,7 +32,6 @@ export async function takeIn(
   const choice = page.getByRole('button', { name: new RegExp(sheet) });
   await choice.click();
   await expect(choice).toHaveAttribute('aria-pressed', 'true');
-  await page.waitForLoadState('networkidle');
   await page.getByLabel('Name of the set').fill(title);
   for (const tile of tiles)
     await page.getByRole('region', { name: 'The complaint' }).getByRole('button', { name: tile, exact: true }).click();

@@ -1,7 +1,7 @@
 import { expect, test } from './app';
 
 test('the odd cell of a pasted network is named; a broken table says where and stays', async ({ page, app }) => {
-  await page.goto(`${app.address}/compare`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/compare`);
   const table = page.getByLabel('Table of readings');
   await table.fill('\tA\tB\tC\tD\tE\nR1\t4k7\t4k69\t4k72\t2k1\t4k7\nR2\t10k\t10k1\t-\t9k9\t10k');
   const odd = page.getByTestId('odd-cells').locator('li');
@@ -18,7 +18,7 @@ test('the odd cell of a pasted network is named; a broken table says where and s
 });
 
 test('two sides are swept pin by pin from the keyboard, and a shorted pin is named', async ({ page, app }) => {
-  await page.goto(`${app.address}/compare`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/compare`);
   await page.getByLabel('Table of readings').fill('');
   const pin = page.getByLabel('Next pin');
   const sweep = async (values: readonly string[]) => {
@@ -42,7 +42,7 @@ test('three columns are channels: the one that leaves the others is named, with 
   page,
   app,
 }) => {
-  await page.goto(`${app.address}/compare`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/compare`);
   const table = page.getByLabel('Table of readings');
   await table.fill(
     ',red,green,blue\ncathode (R105 R205 R305),121V,65V,123V\ncollector (Q101 Q201 Q301),120V,64V,122V\nbase,2.6,2.6,2.5',
@@ -53,7 +53,7 @@ test('three columns are channels: the one that leaves the others is named, with 
 });
 
 test('a meter sweeps the pins of both sides, with lifted probes in between', async ({ page, app }) => {
-  await page.goto(`${app.address}/compare`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/compare`);
   await page.getByLabel('Table of readings').fill('');
   await page.getByLabel('Next pin').focus();
   await page.keyboard.press('Alt+m');

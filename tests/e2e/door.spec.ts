@@ -1,5 +1,6 @@
 import { request as httpRequest } from 'node:http';
-import { emptyDatabase, expect, startApp, test } from './app';
+import { type Page } from '@playwright/test';
+import { awaited, emptyDatabase, expect, startApp, test } from './app';
 
 /** The status of a request that carries a host of its own choice. */
 const statusFor = (address: string, host: string, method = 'GET'): Promise<number> =>
@@ -19,7 +20,7 @@ test('a name that was made to lead here is refused, as are frames and scripts of
   expect(await statusFor(app.address, `evil.example:${host.split(':')[1]}`, 'POST')).toBe(421);
   const problems: string[] = [];
   page.on('console', (message) => message.type() === 'error' && problems.push(message.text()));
-  const answer = await page.goto(`${app.address}/take-in`, { waitUntil: 'networkidle' });
+  const answer = await page.goto(`${app.address}/take-in`);
   const headers = answer!.headers();
   expect(headers['content-security-policy']).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
   expect(headers['content-security-policy']).toContain("frame-ancestors 'none'");
@@ -31,7 +32,7 @@ test('a name that was made to lead here is refused, as are frames and scripts of
 test('a server that others reach lets a browser in by its code, and all out again', async ({ browser }) => {
   const app = await startApp(emptyDatabase(), undefined, false, { TOVRIK_CODE: '12345678' });
   const [one, other] = [await browser.newContext(), await browser.newContext()];
-  const [first, second] = [await one.newPage(), await other.newPage()];
+  const [first, second] = [await one.newPage(), await other.newPage()].map(awaited) as [Page, Page];
   expect((await fetch(`${app.address}/api/find?q=a`)).status).toBe(401);
   await first.goto(`${app.address}/take-in`);
   await expect(first).toHaveURL(/\/enter$/);
@@ -53,15 +54,15 @@ test('a server that others reach lets a browser in by its code, and all out agai
 
 test('the theme is that of the system until one is chosen', async ({ browser, app }) => {
   const context = await browser.newContext({ colorScheme: 'dark' });
-  const page = await context.newPage();
+  const page = awaited(await context.newPage());
   const theme = () => page.evaluate(() => document.documentElement.dataset.theme);
-  await page.goto(`${app.address}/notebook`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/notebook`);
   await expect.poll(theme).toBe('dark');
   await page.emulateMedia({ colorScheme: 'light' });
   await expect.poll(theme).toBe('light');
   await page.getByRole('button', { name: 'Dark room' }).click();
   await page.emulateMedia({ colorScheme: 'light' });
-  await page.reload({ waitUntil: 'networkidle' });
+  await page.reload();
   expect(await theme()).toBe('dark');
   await context.close();
 });

@@ -4,7 +4,7 @@ import { takeIn } from './bench';
 test('a board is surveyed part by part from the keyboard, and judged as a whole', async ({ page, app }) => {
   await takeIn(page, app.address, 'Pellisar TC-14', 'Signal-box set', ['Flooded green']);
   const [job] = /job\/[^/]+/.exec(page.url())!;
-  await page.goto(`${app.address}/${job}/survey`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/${job}/survey`);
   const entry = page.getByRole('textbox', { name: 'Part and reading' });
   // Twenty-four resistors: every third a good fifth too high, one low in circuit.
   for (let index = 0; index < 24; index += 1) {
@@ -24,7 +24,7 @@ test('a board is surveyed part by part from the keyboard, and judged as a whole'
   await entry.fill('R201 brown red orange gold 12V');
   await page.keyboard.press('Enter');
   await expect(page.getByText('The reading is read in ohms, not "12V"')).toBeVisible();
-  await page.reload({ waitUntil: 'networkidle' });
+  await page.reload();
   await expect(list).toHaveAttribute('data-count', '24');
   // What the sheet knows needs no mark, and stands on the bench as well.
   await entry.fill('R201 19k');
@@ -41,7 +41,7 @@ test('a store is proven, recovers, and is proven again; first power goes as agre
 }) => {
   await takeIn(page, app.address, 'Halvane HP-42', 'Pavilion board', ['Upper half dark']);
   const [job] = /job\/[^/]+/.exec(page.url())!;
-  await page.goto(`${app.address}/${job}/power`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/${job}/power`);
   const volts = page.getByRole('textbox', { name: 'Volts of a store' });
   const stores = page.locator('li[data-store]');
   await page.keyboard.press('Alt+p');
@@ -92,7 +92,7 @@ test('a store is proven, recovers, and is proven again; first power goes as agre
 test('a photograph is attached to a board, and its answers show where the joint is', async ({ page, app }) => {
   await takeIn(page, app.address, 'Pellisar TC-14', 'Tea-room spare', ['Flooded green']);
   const [job] = /job\/[^/]+/.exec(page.url())!;
-  await page.goto(`${app.address}/${job}/map`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/${job}/map`);
   const picture = await page.screenshot();
   const choose = page.locator('input[type=file]');
   await choose.setInputFiles({ name: 'main-board.png', mimeType: 'image/png', buffer: picture });
@@ -137,7 +137,7 @@ test('a photograph is attached to a board, and its answers show where the joint 
   await expect(page.getByRole('region', { name: 'Soak' }).getByRole('status')).toContainText('Cured with 80 %');
   await page.getByRole('textbox', { name: 'What happened' }).fill('colour gone for a moment');
   await page.keyboard.press('Enter');
-  await page.reload({ waitUntil: 'networkidle' });
+  await page.reload();
   await expect(page.getByTestId('photos')).toContainText('main-board.png');
   await expect(page.getByTestId('soak')).toContainText('colour gone for a moment');
 });

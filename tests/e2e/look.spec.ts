@@ -14,6 +14,9 @@ const test = base.extend<object, { shared: Page }>({
   ],
 });
 
+// Each worker has a shop of its own, so that both may look at once.
+test.describe.configure({ mode: 'parallel' });
+
 const job = '00000000-0000-4000-8000-000000002';
 const views = [
   ['queue', '/'],

@@ -116,7 +116,6 @@ test('a stock list is looked at before it is put, whole or not at all', async ({
       .getByRole('region', { name: 'Stock list' })
       .locator('input[type=file]')
       .setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
-  await page.waitForLoadState('networkidle');
   await list('part,count,drawer\nC 33u 63V 105,5,X1\nZ 12V,1,X2\n');
   await expect(page.getByRole('alert').first()).toContainText('line 3: "Z" is no kind of part');
   await list('part,count,drawer\nC 33u 63V 105,5,X1\nR 33k 0.5W,20,X2\n');
@@ -132,7 +131,6 @@ test('a stock list is looked at before it is put, whole or not at all', async ({
   await columns.getByRole('button', { name: /Read it so/ }).click();
   await expect(page.getByText('1 lines, 9 pieces, all readable.')).toBeVisible();
   await page.reload();
-  await page.waitForLoadState('networkidle');
   await list(foreign);
   await expect(page.getByText('1 lines, 9 pieces, all readable.')).toBeVisible();
   // A long list says how far it is, and can be given up: then nothing of it is there.

@@ -10,7 +10,6 @@ function rowsOf(database: string): string {
 test('ten drills by the keyboard, each with its reason; nothing of it enters the shop', async ({ page, demo }) => {
   const before = rowsOf(demo.database);
   await page.goto(`${demo.address}/practice`);
-  await page.waitForLoadState('networkidle');
   const card = page.getByRole('region', { name: 'The drill' });
   const asked = new Set<string>();
   for (let turn = 1; turn <= 10; turn += 1) {

@@ -44,7 +44,7 @@ test('the reckoner opens over the bench by one key, warns of X-rays, and its ans
   await expect(notes).toContainText('High voltage +12.4 %');
 
   // Where no log is open the note goes its own way, and stands on the bench afterwards.
-  await page.goto(page.url().replace('/bench', '/close'), { waitUntil: 'networkidle' });
+  await page.goto(page.url().replace('/bench', '/close'));
   await page.locator('body').click({ position: { x: 780, y: 20 } });
   await page.keyboard.press('=');
   await choose(reckoner, 'decibels', 'Decibels');
@@ -59,7 +59,7 @@ test('the reckoner opens over the bench by one key, warns of X-rays, and its ans
 });
 
 test('an equal sign belongs to a text that is being written', async ({ page, app }) => {
-  await page.goto(`${app.address}/stage`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/stage`);
   await page.keyboard.press('Alt+n');
   await page.getByLabel('Netlist').focus();
   await page.keyboard.press('=');

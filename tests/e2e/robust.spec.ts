@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { entry, saved, takeIn, type } from './bench';
-import { emptyDatabase, expect, startApp, test } from './app';
+import { awaited, emptyDatabase, expect, startApp, test } from './app';
 
 /** Rows of a query against a database file, read by a process of its own. */
 function rowsOf(database: string, query: string): Record<string, unknown>[] {
@@ -52,10 +52,10 @@ test('an old page in a second tab is told so, keeps what was typed, and catches 
   await takeIn(page, app.address, 'Halvane HP-42', 'Two tabs', ['Upper half dark']);
   await page.keyboard.press('Alt+p');
   await saved(page);
-  const old = await context.newPage();
+  const old = awaited(await context.newPage());
   // Once it has asked for the log it is caught up: from here on it is the older page.
   const caughtUp = old.waitForResponse((response) => response.url().endsWith('/log'));
-  await old.goto(page.url(), { waitUntil: 'networkidle' });
+  await old.goto(page.url());
   await caughtUp;
   await type(page, 'vs 187');
   await saved(page);
@@ -171,7 +171,7 @@ test('requests from elsewhere and requests that are not right are refused whole'
 });
 
 test('taking in says what is missing and keeps what was filled in', async ({ page, app }) => {
-  await page.goto(`${app.address}/take-in`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/take-in`);
   // Which sheet is offered first depends on what the shop has done.
   await page.getByRole('button', { name: /Halvane HP-42/ }).click();
   await page.getByLabel('Vs on the label').fill('lots');

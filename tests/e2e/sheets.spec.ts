@@ -99,7 +99,6 @@ test('the sheet editor catches a broken edit, keeps it, and saves what is put ri
     .click();
   const text = page.getByLabel('Text of the sheet');
   await expect(text).toHaveValue(/extends: generic-projection-lamp/);
-  await page.waitForLoadState('networkidle');
   const good = (await text.inputValue()).replace('Lamp projector, ours', 'Wall cube of ours');
   await text.fill(good.replace('points: {}', 'points:\n  tp4: { measure: dc, net: v21 }'));
   const lint = page.getByRole('status', { name: 'What is wrong' });
@@ -124,7 +123,6 @@ test('the sheet editor catches a broken edit, keeps it, and saves what is put ri
 
 test('options chosen at take-in change the set that is on the bench', async ({ page, app }) => {
   await page.goto(`${app.address}/take-in?sheet=generic-plasma`);
-  await page.waitForLoadState('networkidle');
   await page.getByRole('button', { name: 'Top and bottom' }).click();
   await expect(page).toHaveURL(/columns=both/);
   await expect(page.getByRole('button', { name: 'Top and bottom' })).toHaveAttribute('aria-pressed', 'true');

@@ -17,7 +17,7 @@ async function measure(page: Page, node: string, volts: number): Promise<void> {
 test('a drifted collector load of the three-channel driver is named from its nodes', async ({ page, app }) => {
   const system = new System(readNetlist(shippedStages().find(({ id }) => id === 'rgb-driver')!.text));
   const drifted = operatingPoint(system, { change: changeFor(system, { ref: 'R304', mode: 'value', factor: 2 }) });
-  await page.goto(`${app.address}/stage`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/stage`);
   for (const node of ['kg', 'kr', 'eg', 'cg']) await measure(page, node, drifted[system.indexOf(node)!]!);
   const first = page.getByTestId('stage-suspects').locator('li').first();
   await expect(first).toHaveAttribute('data-ref', 'R304');
@@ -32,7 +32,7 @@ test('a netlist of one’s own stands as a ladder at once; each mistake is one m
   page,
   app,
 }) => {
-  await page.goto(`${app.address}/stage`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/stage`);
   await page.keyboard.press('Alt+n');
   const text = page.getByLabel('Netlist');
   const own = '* Divider of ours\nV1 a 0 12\nR1 a mid 10k\nR2 mid 0 5k\n';
@@ -61,7 +61,7 @@ test('a part whose value is turned moves the ladder, and the stage so turned can
   page,
   app,
 }) => {
-  await page.goto(`${app.address}/stage`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/stage`);
   await page.locator('[data-part="R304"]').click();
   const slider = page.getByRole('slider', { name: 'R304, times' });
   await slider.focus();
@@ -80,7 +80,7 @@ test('a capacitor that has dried out is named by the ripple, and shown through t
   page,
   app,
 }) => {
-  await page.goto(`${app.address}/stage?stage=standby-supply`, { waitUntil: 'networkidle' });
+  await page.goto(`${app.address}/stage?stage=standby-supply`);
   await expect(page.getByRole('heading', { name: /Standby supply/ })).toBeVisible();
   await measure(page, 'v5', 5);
   await entry(page).fill('k ripple 0.15');
@@ -110,7 +110,7 @@ test('from the bench one key leads inside the block, with its readings, and back
   // What is read here is recorded on the job, under its own names or the netlist's.
   await measure(page, 'vg', 2.65);
   await measure(page, 'b', 2.6);
-  await page.reload({ waitUntil: 'networkidle' });
+  await page.reload();
   await expect(page.getByRole('list', { name: 'Readings' }).getByRole('listitem')).toHaveCount(4);
   await page.keyboard.press('Alt+z');
   await expect(page.getByRole('list', { name: 'Readings' }).getByRole('listitem')).toHaveCount(3);
