@@ -15,5 +15,5 @@ const { address, ended, door } = await serveForever({
 console.log(`Tovrik: ${address}   (data in ${path.relative(process.cwd(), database)}; Ctrl C ends it)`);
 tellCode(door);
 // The first to look should not wait for what is worked out once.
-void fetch(address).catch(() => undefined);
+for (const page of ['/', '/take-in']) void fetch(new URL(page, address)).catch(() => undefined);
 await ended;

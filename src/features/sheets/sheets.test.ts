@@ -6,7 +6,7 @@ import { checkText, lookOf, placeText } from './editorModel';
 
 vi.mock('server-only', () => ({}));
 
-const library: Library = { texts: shippedTexts(), own: new Map(), stamp: '' };
+const library: Library = { texts: shippedTexts(), own: new Map() };
 
 describe('the library', () => {
   it('offers every sheet a set may be taken in by, and none that is only a base', () => {

@@ -11,8 +11,6 @@ export interface Library {
   readonly texts: ReadonlyMap<string, string>;
   /** The newest version of each of the shop's own. */
   readonly own: ReadonlyMap<string, SheetVersion>;
-  /** Changes whenever a sheet is saved. */
-  readonly stamp: string;
 }
 
 export const readLibrary = cache(async (): Promise<Library> => {
@@ -20,7 +18,6 @@ export const readLibrary = cache(async (): Promise<Library> => {
   return {
     own,
     texts: new Map([...shippedTexts(), ...[...own].map(([id, { text }]) => [id, text] as const)]),
-    stamp: [...own.values()].map(({ id, version }) => `${id}.${version}`).join(),
   };
 });
 
@@ -31,20 +28,40 @@ export interface SetOf {
   readonly label: Readonly<Record<string, number>>;
 }
 
-/** Sheets read lately; each keeps its predictions, so the same set is always the same object. */
-const read = new Map<string, Sheet>();
-const mostKept = 60;
+/** A sheet that was read, and whether it would be read the same from a library as it is now. */
+interface Known {
+  readonly sheet: Sheet;
+  stands(library: Library): boolean;
+}
 
-function kept(key: string, make: () => Sheet): Sheet {
-  let sheet = read.get(key);
-  if (sheet) read.delete(key);
-  else sheet = make();
-  read.set(key, sheet);
-  for (const oldest of read.keys()) {
-    if (read.size <= mostKept) break;
-    read.delete(oldest);
-  }
-  return sheet;
+/** Sheets read lately; each keeps its predictions, so the same set is the same object until a text it is read from changes. */
+const read = new Map<string, Known>();
+const mostKept = 120;
+
+function kept(library: Library, key: string, make: () => Known): Sheet {
+  const before = read.get(key);
+  const known = before?.stands(library) ? before : make();
+  // What was asked for last stands last, so that the first is the one to go.
+  read.delete(key);
+  read.set(key, known);
+  if (read.size > mostKept) read.delete(read.keys().next().value!);
+  return known.sheet;
+}
+
+/** Reads a sheet of the library, and remembers the texts it took. */
+function readFrom(library: Library, id: string, options: SetOf['options']): Known {
+  const took = new Map([[id, library.texts.get(id)!]]);
+  const texts = {
+    get(parent: string) {
+      const text = library.texts.get(parent);
+      if (text !== undefined) took.set(parent, text);
+      return text;
+    },
+  };
+  return {
+    sheet: readText({ texts }, took.get(id)!, options),
+    stands: (now) => [...took].every(([of, text]) => now.texts.get(of) === text),
+  };
 }
 
 /**
@@ -54,7 +71,7 @@ function kept(key: string, make: () => Sheet): Sheet {
  * @throws SheetError with every problem, or where an option has no such choice
  */
 export function readText(
-  { texts }: Pick<Library, 'texts'>,
+  { texts }: { readonly texts: Pick<Library['texts'], 'get'> },
   text: string,
   choices: Readonly<Record<string, string>> = {},
 ): Sheet {
@@ -78,13 +95,14 @@ export const titleOf = ({ texts }: Pick<Library, 'texts'>, id: string): string =
  * @throws SheetError when it cannot be read, or an option has no such choice
  */
 export function sheetOf(library: Library, { sheet: id, options, label }: SetOf): Sheet | undefined {
-  const text = library.texts.get(id);
-  if (text === undefined) return undefined;
-  const key = `${library.stamp}|${id}|${JSON.stringify(options)}`;
-  const plain = kept(key, () => readText(library, text, options));
-  return Object.keys(label).length === 0
-    ? plain
-    : kept(`${key}|${JSON.stringify(label)}`, () => withLabel(plain, label));
+  if (!library.texts.has(id)) return undefined;
+  const key = `${id}|${JSON.stringify(options)}`;
+  const plain = kept(library, key, () => readFrom(library, id, options));
+  if (Object.keys(label).length === 0) return plain;
+  return kept(library, `${key}|${JSON.stringify(label)}`, () => ({
+    sheet: withLabel(plain, label),
+    stands: (now) => sheetOf(now, { sheet: id, options, label: {} }) === plain,
+  }));
 }
 
 /** A sheet's id with those it refines: sets of any of them are sets of the same kind. */

@@ -35,6 +35,17 @@ describe('refining the sheet of a set at the bench', () => {
     expect(kinOf(library, 'generic-plasma')).toEqual(['generic-plasma']);
   });
 
+  it('leaves all other sheets as they are read, with what was worked out on them', async () => {
+    await taken('a');
+    const at = async (sheet: string) => sheetOf(await readLibrary(), { sheet, options: {}, label: { vs: 187 } });
+    await refineSheet('a', found);
+    const [plasma, first] = [await at('generic-plasma'), await at(own)];
+    expect(await at(own)).toBe(first);
+    await refineSheet('a', { ...found, point: 'tp5' });
+    expect(await at('generic-plasma')).toBe(plasma);
+    expect((await at(own))!.points.has('tp5')).toBe(true);
+  });
+
   it('keeps every version, and a learnt value changes only that value', async () => {
     await taken('a');
     await refineSheet('a', found);
