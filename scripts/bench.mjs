@@ -1,5 +1,5 @@
 // npm run bench: how well faults are named, how fast the core and the interface are.
-// Parts of it by name: npm run bench -- plan diagnosis openworld speed circuits traces supply setup shop tracing practice browser; of diagnosis, sheets by their id
+// Parts of it by name: npm run bench -- plan diagnosis openworld speed circuits traces supply setup shop pages tracing practice browser; of diagnosis, sheets by their id
 import { ensureBuilt, ensureInstalled, runPackage, scripts } from './setup.mjs';
 
 ensureInstalled();
@@ -15,10 +15,12 @@ const parts = [
   'supply',
   'setup',
   'shop',
+  'pages',
   'tracing',
   'practice',
   'browser',
 ];
+if (wanted('pages')) ensureBuilt();
 for (const part of parts.filter((part) => part !== 'browser' && wanted(part)))
   runPackage(scripts.tsx, [`src/benchmarks/${part}.ts`, ...named.filter((word) => !parts.includes(word))], {
     stdio: 'inherit',
