@@ -103,10 +103,15 @@ const pages: readonly (readonly [name: string, path: (turn: number) => string])[
 ];
 const shown = (ms: number) => `${ms.toFixed(0).padStart(6)} ms`;
 let { server, address } = await start(file);
-console.log(`  first page after a start: queue   ${shown(await took(`${address}/`))}`);
-server.kill('SIGKILL');
-({ server, address } = await start(file));
-console.log(`  first page after a start: take in ${shown(await took(`${address}/take-in`))}`);
+for (const [name, page] of [
+  ['queue, nothing kept of any set', '/'],
+  ['queue', '/'],
+  ['take in', '/take-in'],
+]) {
+  console.log(`  first page after a start: ${name!.padEnd(31)} ${shown(await took(address + page!))}`);
+  server.kill('SIGKILL');
+  ({ server, address } = await start(file));
+}
 for (const [name, of] of pages) {
   const first = await took(address + of(0));
   const times = [];

@@ -3,7 +3,7 @@ import { type LogBody, type LogEntry, replay } from '@/core/log';
 import { describe, expect, it } from 'vitest';
 import { type Case } from '@/core/diagnosis';
 import { shippedSheets } from '@/sheets';
-import { inOrder, type QueuedJob, queueRow } from './queueModel';
+import { inOrder, type QueuedJob, queueRow, standingOf } from './queueModel';
 
 const sheet = shippedSheets().get('halvane-hp-42')!;
 const predictions = predictionsOf(sheet);
@@ -49,12 +49,13 @@ const caseOf = (...bodies: LogBody[]): Case => ({
   closed: new Map(),
   hourlyRate: 18,
 });
+const standing = (...bodies: LogBody[]) => standingOf(caseOf(...bodies));
 const now = Date.parse('2026-11-24T12:00:00Z');
 const found = [live, number('vfu-dc', 9.1), off, number('C547-esr', 2.9)];
 
 describe('a row of the queue', () => {
   it('of a set just taken in shows the owner’s picture and the first probe, but no suspect yet', () => {
-    const row = queueRow(job, caseOf(), now);
+    const row = queueRow(job, standing(), now);
     expect(row).toMatchObject({
       step: 'taken in',
       symptomText: 'Upper half dark',
@@ -67,23 +68,23 @@ describe('a row of the queue', () => {
   });
 
   it('of a set that is measured names the suspect in front, then the repair', () => {
-    expect(queueRow(job, caseOf(...found), now)).toMatchObject({
+    expect(queueRow(job, standing(...found), now)).toMatchObject({
       step: 'measuring',
       leader: { title: 'Upper floating capacitor C547 dried out' },
       next: 'Fit a new upper floating capacitor C547',
     });
-    expect(queueRow(job, caseOf(...found), now).nextDetail).toMatch(/^cures it with (>99|\d\d) %$/);
+    expect(queueRow(job, standing(...found), now).nextDetail).toMatch(/^cures it with (>99|\d\d) %$/);
   });
 
   it('of a repaired set asks for verification, and of a verified one for closing', () => {
-    expect(queueRow(job, caseOf(...found, fitted), now)).toMatchObject({
+    expect(queueRow(job, standing(...found, fitted), now)).toMatchObject({
       step: 'repaired',
       next: 'Verify the repair',
       spent: 0.6,
       leader: undefined,
     });
     const done = caseOf(...found, fitted, live, picture('normal'), number('vfu-dc', 15));
-    expect(queueRow(job, done, now)).toMatchObject({
+    expect(queueRow(job, standingOf(done), now)).toMatchObject({
       step: 'verified',
       next: 'Close it',
       symptomText: 'Picture right',
@@ -93,21 +94,21 @@ describe('a row of the queue', () => {
 
   it('of a set put aside says what it waits for', () => {
     const waiting = { for: 'part', note: '22u ordered', until: '2026-12-02' } as const;
-    expect(queueRow({ ...job, waiting }, caseOf(...found), now)).toMatchObject({
+    expect(queueRow({ ...job, waiting }, standing(...found), now)).toMatchObject({
       next: 'Waits for a part',
       nextDetail: '22u ordered, until 2026-12-02',
     });
     expect(
-      queueRow({ ...job, waiting: { for: 'soak', note: '', until: '' } }, caseOf(...found, fitted), now),
+      queueRow({ ...job, waiting: { for: 'soak', note: '', until: '' } }, standing(...found, fitted), now),
     ).toMatchObject({ step: 'soaking', next: 'Soaking', nextDetail: '' });
   });
 });
 
 describe('the order of the queue', () => {
   const row = (id: string, more: Partial<QueuedJob> = {}, ...bodies: LogBody[]) =>
-    queueRow({ ...job, id, ...more }, caseOf(...bodies), now);
+    queueRow({ ...job, id, ...more }, standing(...bodies), now);
   const soak = (seconds: number, before?: { failures: number; hours: number }) =>
-    queueRow({ ...job, id: 'soak' }, caseOf(), now, { running: true, seconds, clean: seconds, seen: [], before });
+    queueRow({ ...job, id: 'soak' }, standing(), now, { running: true, seconds, clean: seconds, seen: [], before });
 
   it('puts what is worth most for the hour first, says why, and what waits last', () => {
     const waiting = row('waits', { waiting: { for: 'owner', note: '', until: '' }, value: 900 });

@@ -3,7 +3,7 @@ import { dayCount, daysUntilEnd, rankDay, type WorkableSet } from '@/core/days';
 import { type SoakRun, soakWorth } from '@/core/proof';
 import { type JobStep, stepOf } from '@/core/job';
 import { familyOf } from '@/core/sheet';
-import { adviseOn, type Case, told, verificationOf, verified } from '@/core/diagnosis';
+import { type Advice, adviseOn, type Case, told, verificationOf, verified } from '@/core/diagnosis';
 import { type Picture, type Symptom, symptomTitles } from '@/core/picture';
 import { waitingTitles, type WaitingFor } from '@/workshop/job';
 import { chanceText, clockText, moneyText, shopZone } from '@/ui';
@@ -58,6 +58,63 @@ const finishing = 30;
 /** A repair that needs a part waits about so many days for it. */
 const partDays = 4;
 
+/** Where a job stands by its log alone, whatever the day and the hour. Plain data, so that it can be kept. */
+export interface Standing {
+  readonly chassis: string;
+  readonly family: Picture['family'];
+  /** What it shows: the last picture seen, before that the complaint. */
+  readonly symptoms: readonly Symptom[];
+  readonly step: JobStep;
+  readonly leader?: { readonly title: string; readonly probability: number };
+  readonly spent: number;
+  readonly live: boolean;
+  readonly next: Advice['next'];
+  readonly probe?: { readonly title: string; readonly minutes: number };
+  readonly repair?: {
+    readonly title: string;
+    readonly chance: number;
+    readonly money: number;
+    readonly minutes: number;
+  };
+  /** Minutes to the cure when going straight for repairs. */
+  readonly repairNow: number;
+}
+
+export function standingOf(file: Case): Standing {
+  const { predictions, bench, complaint } = file;
+  const { sheet } = predictions.model;
+  const advice = adviseOn(file);
+  const picture = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
+  const suspects = told(advice.posterior.suspects);
+  const leader = suspects.find(({ cured, probability }) => !cured && probability > 0.5) ?? suspects[0];
+  const [probe] = advice.probes;
+  const [repair] = advice.repairs;
+  return {
+    chassis: sheet.title,
+    family: familyOf(sheet.technology),
+    symptoms: picture?.answer.kind === 'picture' ? picture.answer.symptoms : complaint.symptoms,
+    step: stepOf({ bench, verified: verified(verificationOf(file)), soaking: false, closed: false }),
+    ...(leader && !leader.cured && bench.readings.length > 0
+      ? { leader: { title: leader.fault.title, probability: leader.probability } }
+      : {}),
+    spent: sumOf(bench.repairs, ({ repair: { money } }) => money),
+    live: bench.context.power === 'live',
+    next: advice.next,
+    ...(probe ? { probe: { title: probe.probe.check.title, minutes: probe.minutes } } : {}),
+    ...(repair
+      ? {
+          repair: {
+            title: repair.action.title,
+            chance: repair.chance,
+            money: repair.action.money,
+            minutes: repair.action.minutes,
+          },
+        }
+      : {}),
+    repairNow: advice.repairNow,
+  };
+}
+
 /** Days from an instant until a date is over at the shop; undefined where there is none. */
 const daysUntil = (date: string | undefined, now: number): number | undefined =>
   date ? daysUntilEnd(date, now, shopZone()) : undefined;
@@ -78,22 +135,16 @@ function overdueBy({ waiting }: QueuedJob, now: number): number | undefined {
 }
 
 /** What the day makes of a set: what it is worth to have it done, and how long that takes. */
-function workOf(
-  job: QueuedJob,
-  advice: ReturnType<typeof adviseOn>,
-  step: JobStep,
-  now: number,
-): WorkableSet | undefined {
+function workOf(job: QueuedJob, standing: Standing, step: JobStep, now: number): WorkableSet | undefined {
   if (job.waiting) return undefined;
-  const [probe] = advice.probes;
-  const [repair] = advice.repairs;
-  const worth = Math.max(0, (job.value ?? job.limit) - (repair?.action.money ?? 0));
+  const { probe, repair } = standing;
+  const worth = Math.max(0, (job.value ?? job.limit) - (repair?.money ?? 0));
   const about = { id: job.id, worth, opensWait: 0, dueIn: daysUntil(job.due, now) };
   if (step === 'verified') return { ...about, next: finishing, remaining: finishing };
-  if (advice.next === 'verify') return { ...about, next: 15, remaining: 15 + finishing };
-  const remaining = advice.repairNow + finishing;
-  if (advice.next === 'act' && repair)
-    return { ...about, next: repair.action.minutes, remaining, opensWait: repair.action.money > 0 ? partDays : 0 };
+  if (standing.next === 'verify') return { ...about, next: 15, remaining: 15 + finishing };
+  const remaining = standing.repairNow + finishing;
+  if (standing.next === 'act' && repair)
+    return { ...about, next: repair.minutes, remaining, opensWait: repair.money > 0 ? partDays : 0 };
   return { ...about, next: probe?.minutes ?? 10, remaining };
 }
 
@@ -103,40 +154,30 @@ function workOf(
  * @param now in milliseconds of the epoch
  * @param soak the soak of the set, where one runs
  */
-export function queueRow(job: QueuedJob, file: Case, now: number, soak?: SoakRun): QueueRow {
-  const { predictions, bench, complaint } = file;
-  const { sheet } = predictions.model;
-  const advice = adviseOn(file);
-  const proof = verified(verificationOf(file));
-  const soaking = job.waiting?.for === 'soak' || soak?.running === true;
-  const step = stepOf({ bench, verified: proof, soaking, closed: false });
-  const picture = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
-  const symptoms = picture?.answer.kind === 'picture' ? picture.answer.symptoms : complaint.symptoms;
-  const suspects = told(advice.posterior.suspects);
-  const leader = suspects.find(({ cured, probability }) => !cured && probability > 0.5) ?? suspects[0];
+export function queueRow(job: QueuedJob, standing: Standing, now: number, soak?: SoakRun): QueueRow {
+  const { chassis, family, symptoms, leader, spent, live } = standing;
+  const step = job.waiting?.for === 'soak' || soak?.running === true ? 'soaking' : standing.step;
+  const overdue = overdueBy(job, now);
   return {
     id: job.id,
     title: job.title,
     place: job.place,
     owner: job.owner,
-    chassis: sheet.title,
-    family: familyOf(sheet.technology),
+    chassis,
+    family,
     symptoms,
     symptomText: symptoms.map((symptom) => symptomTitles[symptom]).join(', ') || 'No picture told',
     step,
-    ...(soak?.running ? soakNext(soak) : nextOf(job, advice, step, overdueBy(job, now))),
-    leader:
-      leader && !leader.cured && bench.readings.length > 0
-        ? { title: leader.fault.title, probability: leader.probability }
-        : undefined,
+    ...(soak?.running ? soakNext(soak) : nextOf(job, standing, step, overdue)),
+    leader,
     limit: job.limit,
-    spent: sumOf(bench.repairs, ({ repair }) => repair.money),
+    spent,
     since: job.createdAt,
-    live: bench.context.power === 'live',
-    work: soak?.running ? undefined : workOf(job, advice, step, now),
+    live,
+    work: soak?.running ? undefined : workOf(job, standing, step, now),
     due: job.due ?? '',
     pinned: job.pinned ?? false,
-    overdue: overdueBy(job, now) !== undefined,
+    overdue: overdue !== undefined,
     why: '',
   };
 }
@@ -170,7 +211,7 @@ export function inOrder(rows: readonly QueueRow[], currency: string): QueueRow[]
 
 function nextOf(
   job: QueuedJob,
-  advice: ReturnType<typeof adviseOn>,
+  { next, probe, repair }: Standing,
   step: JobStep,
   overdue: number | undefined,
 ): { next: string; nextDetail: string } {
@@ -186,12 +227,9 @@ function nextOf(
         .join(', '),
     };
   if (step === 'verified') return { next: 'Close it', nextDetail: 'every wrong reading is right again' };
-  if (advice.next === 'verify') return { next: 'Verify the repair', nextDetail: 'measure again what was wrong' };
-  const [repair] = advice.repairs;
-  if (advice.next === 'act' && repair)
-    return { next: repair.action.title, nextDetail: `cures it with ${chanceText(repair.chance)}` };
-  const [probe] = advice.probes;
+  if (next === 'verify') return { next: 'Verify the repair', nextDetail: 'measure again what was wrong' };
+  if (next === 'act' && repair) return { next: repair.title, nextDetail: `cures it with ${chanceText(repair.chance)}` };
   return probe
-    ? { next: probe.probe.check.title, nextDetail: `${Math.round(probe.minutes)} min` }
+    ? { next: probe.title, nextDetail: `${Math.round(probe.minutes)} min` }
     : { next: 'Open it', nextDetail: '' };
 }

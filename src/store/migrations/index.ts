@@ -6,6 +6,7 @@ import { suppliersAndDonors } from './005-suppliers-and-donors';
 import { sheetsAndOptions } from './002-sheets-and-options';
 import { returnsAndOtherShops } from './006-returns-and-other-shops';
 import { dueDays } from './007-due-days';
+import { standings } from './008-standings';
 
 interface Migration extends Knex.Migration {
   readonly name: string;
@@ -20,6 +21,7 @@ const all: readonly Migration[] = [
   suppliersAndDonors,
   returnsAndOtherShops,
   dueDays,
+  standings,
 ];
 
 /** Names of all there are. */
