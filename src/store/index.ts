@@ -34,6 +34,7 @@ export {
   closedBySheet,
   closedCounts,
   closedLogs,
+  lastClosed,
   closeJob,
   findNote,
   searchNotes,

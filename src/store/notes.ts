@@ -125,6 +125,15 @@ export async function closedCounts(database: Knex, sheets: readonly string[]): P
   return counts;
 }
 
+/** Changes whenever a job of some sheets is closed. */
+export async function lastClosed(database: Knex, sheets: readonly string[]): Promise<string> {
+  const [found] = (await database('fault_note')
+    .whereIn('sheet', sheets)
+    .max({ number: 'number' })
+    .count({ count: '*' })) as unknown as { number: number | null; count: number }[];
+  return `${found!.count} ${found!.number}`;
+}
+
 /** Jobs of some sheets that were closed with the set whole, the newest first, each by the set's name with its log. */
 export async function closedLogs(database: Knex, sheets: readonly string[], most: number): Promise<ClosedLog[]> {
   const rows = (await database('fault_note')

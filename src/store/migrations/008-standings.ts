@@ -7,6 +7,7 @@ export const standings = {
     await knex.raw(
       'create table standing (job text primary key references job(id), causes text not null, body text not null)',
     );
+    await knex.raw('create index fault_note_sheet on fault_note (sheet, closed_at)');
   },
   async down(): Promise<void> {
     throw new Error('migrations only go forward: restore a backup instead');

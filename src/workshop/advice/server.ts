@@ -1,6 +1,10 @@
 import 'server-only';
 import { type Briefing, briefingOf } from '@/core/diagnosis';
 import { caseOf, type JobFile } from '@/workshop/job';
+import { causesOf, Keeper } from '@/workshop/job/server';
+
+const briefings = new Keeper<Briefing>();
 
 /** The briefing on a job as it is stored, so that a page has it before any script runs. */
-export const loadBriefing = (file: JobFile): Briefing => briefingOf(caseOf(file, file.entries));
+export const loadBriefing = (file: JobFile): Promise<Briefing> =>
+  briefings.get(file.id, causesOf(file), () => briefingOf(caseOf(file, file.entries)));

@@ -36,7 +36,7 @@ interface Known {
 
 /** Sheets read lately; each keeps its predictions, so the same set is the same object until a text it is read from changes. */
 const read = new Map<string, Known>();
-const mostKept = 120;
+const mostKept = 40;
 
 function kept(library: Library, key: string, make: () => Known): Sheet {
   const before = read.get(key);

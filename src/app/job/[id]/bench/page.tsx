@@ -21,7 +21,7 @@ export default async function Page({ params, searchParams }: Props) {
   if (!file) notFound();
   const { check } = await searchParams;
   const [line, usual] = await Promise.all([layoutLine(file.sheet), loadUsual(file)]);
-  const briefing = loadBriefing(file);
+  const briefing = await loadBriefing(file);
   return (
     <Bench
       key={file.id}

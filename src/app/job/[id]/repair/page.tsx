@@ -15,5 +15,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <Repair key={file.id} file={file} briefing={loadBriefing(file)} />;
+  return <Repair key={file.id} file={file} briefing={await loadBriefing(file)} />;
 }

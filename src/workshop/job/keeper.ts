@@ -1,0 +1,32 @@
+import { type JobFile } from './jobFile';
+
+/** So many sets are worked on at about the same time. */
+const most = 24;
+
+/** Keeps what was worked out of each job until one of the things it came from changes. */
+export class Keeper<Worked> {
+  private readonly known = new Map<string, { readonly causes: readonly unknown[]; readonly worked: Worked }>();
+
+  /** @param causes compared one by one: the same object, or the same text */
+  async get(job: string, causes: readonly unknown[], work: () => Worked | Promise<Worked>): Promise<Worked> {
+    const before = this.known.get(job);
+    const stands =
+      before?.causes.length === causes.length && before.causes.every((cause, index) => Object.is(cause, causes[index]));
+    const worked = stands ? before.worked : await work();
+    // What was asked for last stands last, so that the first is the one to go.
+    this.known.delete(job);
+    this.known.set(job, { causes, worked });
+    if (this.known.size > most) this.known.delete(this.known.keys().next().value!);
+    return worked;
+  }
+}
+
+/** All that is judged of a job comes from these: a log only grows. */
+export const causesOf = ({ sheet, entries, complaint, closed, hourlyRate }: JobFile): readonly unknown[] => [
+  sheet,
+  entries.length,
+  entries.at(-1)?.id,
+  JSON.stringify(complaint),
+  JSON.stringify([...closed]),
+  hourlyRate,
+];
