@@ -21,8 +21,11 @@ const fewestParts = 3;
  * @param good what a good set gives
  */
 export function loosely(fault: Fault, check: Check, sheet: Sheet, bad: Expectation, good: Expectation): Expectation {
-  if (fault.degreeOf !== undefined)
-    return bad !== good && bad.kind === 'number' && good.kind === 'number' ? looseNumber(bad, good) : bad;
+  if (fault.degreeOf !== undefined) {
+    if (bad === good) return good;
+    if (bad.kind === 'picture') return { ...bad, sure: pictureAsSaid };
+    return bad.kind === 'number' && good.kind === 'number' ? looseNumber(bad, good) : bad;
+  }
   const { block } = sheet.parts.get(fault.part)!;
   const own = check.point?.parts.filter((id) => sheet.parts.get(id)!.block === block) ?? [];
   if (own.length > 0 && (check.point!.net === undefined || bad === good))

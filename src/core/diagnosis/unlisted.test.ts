@@ -1,15 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { shippedSheets } from '@/sheets';
+import { shippedSheets, shippedTexts } from '@/sheets';
+import { netlistOf } from '@/sheets/stages';
 import { predictionsOf } from '../behaviour';
 import { readEntry } from '../entry';
 import { type LogBody, type LogEntry, replay } from '../log';
 import { judgeAnswer } from '../reading';
-import { openSheet } from '../sheet';
+import { openSheet, readSheet, type Sheet } from '../sheet';
 import { adviseOn, type Case, contextFor, foundParts, leadOf, told, transition } from '.';
 
 /** A job by what was typed of it; the switching on and off that this takes is done between. */
-function jobOn(id: string, ...lines: readonly string[]): Case {
-  const sheet = openSheet(shippedSheets().get(id)!);
+function jobOn(on: string | Sheet, ...lines: readonly string[]): Case {
+  const sheet = openSheet(typeof on === 'string' ? shippedSheets().get(on)! : on);
   const predictions = predictionsOf(sheet);
   const stores = [...sheet.stores.keys()];
   const log: LogEntry[] = [];
@@ -75,6 +76,36 @@ describe('readings as benches give them', () => {
     };
     expect(at('0')).toBeGreaterThan(0.4);
     expect(at('-1.5')).toBeGreaterThan(0.8 * at('0'));
+  });
+});
+
+describe('a rail and a part put in at the bench', () => {
+  const own = `
+format: tovrik-sheet/1
+id: own
+extends: generic-projection-tubes
+title: Lecture hall projector
+points:
+  tp31: { measure: dc, net: vcm, where: TP31, board: main }
+  R902-ohms: { title: Resistor R902, measure: ohms, parts: [ R902 ], board: main, minutes: 2 }
+nets:
+  vcm: { title: vcm, volts: -24, tolerance: 8%, source: manual }
+blocks:
+  supply:
+    makes: [ bplus, v15, vcm ]
+    parts:
+      R902:
+        kind: resistor
+        title: Resistor R902
+        value: 2R2
+        faults: { open: { weight: 2, sets: { vcm: dead } }, drifted: { weight: 2, sets: { vcm: low } } }
+  conv_supply: { needs: [ bplus, vcm ] }
+`;
+  const sheet = readSheet(own, { textOf: (id) => shippedTexts().get(id), netlistOf });
+
+  it.each(['-3', '-9', '-17'])('the part that reads far off leads where its rail is at %s V of -24 V', (volts) => {
+    const job = jobOn(sheet, 'picture bent_colours', `tp31 ${volts}`, 'R902 310', 'R902 312', `tp31 ${volts}`);
+    expect(suspectsOf(job)[0]!.fault.part).toBe('R902');
   });
 });
 

@@ -4,6 +4,7 @@ import { isDamage } from '../picture';
 import { sum, sumOf } from '../statistics';
 import { faultTitle } from './faultTitle';
 import { type Block, type Connector, type Fault, type Part, type Sheet } from './sheet';
+import { levelRatio } from './words';
 
 /** What something unlisted in a block may do, with how much of what is unlisted there does that. */
 interface Effect extends Partial<
@@ -21,8 +22,8 @@ export const anyMark = 'any';
 /** Of what is unlisted, how much is a plug or ribbon that does not make contact, over all of them. */
 const plugs = 0.06;
 
-/** How often what should take a rail to nothing leaves something of it, and what it then leaves. */
-const byDegrees = { chance: 0.2, left: 0.3 };
+/** How often what should take a rail to nothing leaves something of it, or to a low level goes further, and what is left then. */
+const byDegrees = { chance: 0.2, ofNothing: 0.3, ofLow: 0.5 };
 
 /** How what goes wrong in a block spreads over its effects, where it has all of them. */
 const shares = {
@@ -149,14 +150,18 @@ const allOrNothing: ReadonlySet<Part['kind']> = new Set([
   'relay',
 ]);
 
-/** The id of the lesser degree of a fault. */
+/** The id of the other degree of a fault. */
 export const lesserId = (fault: string): string => `${fault}~`;
 
-/** A fault that takes something to nothing, and the same as far as it leaves something. */
+/** What is left of a net where a fault goes another way than it is taken to; undefined where it goes as it says. */
+const otherDegree = (ratio: number): number | undefined =>
+  ratio < deadBelow ? byDegrees.ofNothing : ratio === levelRatio.low ? byDegrees.ofLow : undefined;
+
+/** A fault that takes something to nothing, or low without a figure, and the same to another degree. */
 function withDegrees({ parts }: Sheet, fault: Fault): Fault[] {
   if (allOrNothing.has(parts.get(fault.part)!.kind)) return [fault];
-  if (![...fault.sets.values()].some((ratio) => ratio < deadBelow)) return [fault];
-  const sets = new Map([...fault.sets].map(([net, ratio]) => [net, ratio < deadBelow ? byDegrees.left : ratio]));
+  const sets = new Map([...fault.sets].map(([net, ratio]) => [net, otherDegree(ratio) ?? ratio]));
+  if ([...fault.sets].every(([net, ratio]) => sets.get(net) === ratio)) return [fault];
   const lesser = {
     ...fault,
     id: lesserId(fault.id),
