@@ -85,7 +85,7 @@ export function awaited(page: Page): Page {
 
 /** Tests with an application of their own per worker: on an empty database, or on the demo's. */
 export const test = base.extend<object, { app: App; demo: App }>({
-  page: ({ page }, use) => use(awaited(page)),
+  page: ({ page }, give) => give(awaited(page)),
   app: [
     async ({}, use) => {
       const app = await startApp(emptyDatabase());
