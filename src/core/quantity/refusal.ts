@@ -8,7 +8,8 @@ export interface RefusedAt {
  * What was typed, sent or opened and cannot be taken. The message says what is wrong, where, and what
  * would be right; nothing was changed by the attempt.
  *
- * All of core refuses in this one way.
+ * All of core refuses in this one way. It is an answer, not an accident: it carries no stack, which would take
+ * longer to make than what is read, and readers try one thing after the other.
  */
 export class Refusal extends Error {
   override readonly name: string = 'Refusal';
@@ -17,7 +18,10 @@ export class Refusal extends Error {
     message: string,
     readonly at: RefusedAt = {},
   ) {
+    const { stackTraceLimit } = Error;
+    Error.stackTraceLimit = 0;
     super(message);
+    Error.stackTraceLimit = stackTraceLimit;
   }
 }
 

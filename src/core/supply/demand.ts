@@ -35,22 +35,27 @@ export interface Demand {
  * How many of a part a shop will want: what waits now, and what comes in by the larger of what was fitted before and what
  * the sheets of the sets that come in make likely. The two speak of the same sets, so they are not added.
  *
- * @param typed the part as it is written
- * @param years looked ahead
+ * @returns asked with a part as it is written, and the years that are looked ahead
  */
-export function expectedDemand(typed: string, { waiting, fitted, years: past, kinds }: Experience, years = 1): Demand {
-  const memo = new Map<string, boolean>();
-  const does = (wanted: string): boolean => {
-    let known = memo.get(wanted);
-    if (known === undefined) memo.set(wanted, (known = rankFor(readPart(wanted), [{ typed }]).some(simplyDoes)));
-    return known;
+export function expectedDemand({
+  waiting,
+  fitted,
+  years: past,
+  kinds,
+}: Experience): (typed: string, years?: number) => Demand {
+  const all = [...waiting, ...fitted, ...kinds.flatMap(({ parts }) => parts)];
+  const read = new Map(all.map((one) => [one.typed, readPart(one.typed)]));
+  return (typed, years = 1) => {
+    const done = new Set(
+      [...read].filter(([, part]) => rankFor(part, [{ typed }]).some(simplyDoes)).map(([one]) => one),
+    );
+    const counted = (some: Experience['waiting']) => sumOf(some, (one) => (done.has(one.typed) ? one.count : 0));
+    const now = counted(waiting);
+    const before = past > 0 ? counted(fitted) / past : 0;
+    const comesIn = sumOf(
+      kinds,
+      ({ perYear, parts }) => perYear * sumOf(parts, (one) => (done.has(one.typed) ? one.share : 0)),
+    );
+    return { now, fitted: before, comesIn, mean: now + years * Math.max(before, comesIn) };
   };
-  const counted = (all: Experience['waiting']) => sumOf(all, (one) => (does(one.typed) ? one.count : 0));
-  const now = counted(waiting);
-  const before = past > 0 ? counted(fitted) / past : 0;
-  const comesIn = sumOf(
-    kinds,
-    ({ perYear, parts }) => perYear * sumOf(parts, (one) => (does(one.typed) ? one.share : 0)),
-  );
-  return { now, fitted: before, comesIn, mean: now + years * Math.max(before, comesIn) };
 }

@@ -44,14 +44,14 @@ describe('how many of a part will be wanted', () => {
   };
 
   it('counts what it stands for: no less volts, no other kind; what comes in is not counted twice', () => {
-    expect(expectedDemand(can, shop)).toEqual({ now: 2, fitted: 3, comesIn: 2, mean: 5 });
-    expect(expectedDemand('C 100u 63V 105', shop).now).toBe(3);
-    expect(expectedDemand(can, shop, 3).mean).toBe(2 + 3 * 3);
+    expect(expectedDemand(shop)(can)).toEqual({ now: 2, fitted: 3, comesIn: 2, mean: 5 });
+    expect(expectedDemand(shop)('C 100u 63V 105').now).toBe(3);
+    expect(expectedDemand(shop)(can, 3).mean).toBe(2 + 3 * 3);
   });
 
   it('is nothing for what nobody wants, and never less in a shop that wants more', () => {
-    expect(expectedDemand('C 4700u 16V', shop).mean).toBe(0);
+    expect(expectedDemand(shop)('C 4700u 16V').mean).toBe(0);
     const more = { ...shop, fitted: [...shop.fitted, { typed: can, count: 4 }] };
-    expect(expectedDemand(can, more).mean).toBeGreaterThan(expectedDemand(can, shop).mean);
+    expect(expectedDemand(more)(can).mean).toBeGreaterThan(expectedDemand(shop)(can).mean);
   });
 });

@@ -96,10 +96,13 @@ export async function loadDonors() {
     experience(),
     readSettings(db),
   ]);
-  const wanted = needs.filter(({ state }) => state === 'wanted' || state === 'ordered');
+  const wanted = needs
+    .filter(({ state }) => state === 'wanted' || state === 'ordered')
+    .map((need) => ({ ...need, part: readPart(need.typed) }));
+  const demandOf = expectedDemand(experienced);
   const rows = parts.map((part): PartRow => {
-    const stands = ({ typed, count }: (typeof wanted)[number]) =>
-      count <= part.count && rankFor(readPart(typed), [part]).some(({ verdict }) => verdict !== 'no');
+    const stands = ({ part: sought, count }: (typeof wanted)[number]) =>
+      count <= part.count && rankFor(sought, [part]).some(({ verdict }) => verdict !== 'no');
     return {
       ...part,
       matches: wanted.filter(stands).map(({ id, set, count, typed, state }) => ({
@@ -109,7 +112,7 @@ export async function loadDonors() {
         wanted: typed,
         ordered: state === 'ordered',
       })),
-      demand: expectedDemand(part.typed, experienced),
+      demand: demandOf(part.typed),
     };
   });
   const views = all.map((donor): DonorView => ({ ...donor, parts: rows.filter((row) => row.donor === donor.id) }));

@@ -14,6 +14,14 @@ const kindsByWord = new Map(
 
 const articleFor = (title: string) => `${/^[aeiou]/.test(title) ? 'an' : 'a'} ${title}`;
 
+/** The kind of a part as it is typed, without reading the rest; undefined where its first word is none. */
+export const kindTyped = (text: string): SupplyKind | undefined =>
+  kindsByWord.get(
+    inOneSpelling(text)
+      .split(/[\s,;]+/, 1)[0]!
+      .toLowerCase(),
+  );
+
 /**
  * Reads a part as it is typed: a letter or word for its kind, then its figures in any order.
  *

@@ -1,4 +1,4 @@
-import { readPart, type SupplyPart } from '../part/readPart';
+import { kindTyped, readPart, type SupplyPart } from '../part/readPart';
 import { substitute } from './judge';
 import { type Place } from './place';
 import { nearness, type SubstituteVerdict } from './rules';
@@ -28,9 +28,8 @@ export function rankFor<Row extends { readonly typed: string }>(
 ): Ranked<Row>[] {
   return rows
     .flatMap((row): Ranked<Row>[] => {
-      const candidate = readPart(row.typed);
-      if (candidate.kind !== part.kind) return [];
-      const { verdict, fields, alter } = substitute(part, candidate, place);
+      if (kindTyped(row.typed) !== part.kind) return [];
+      const { verdict, fields, alter } = substitute(part, readPart(row.typed), place);
       const [worst] = fields;
       const why = verdict === 'watch' || verdict === 'no' ? [`${worst!.title}: ${worst!.reason}`] : [];
       return [
