@@ -17,6 +17,16 @@ describe('the library', () => {
     expect(cards.filter(({ broken }) => broken !== undefined)).toEqual([]);
   });
 
+  it('tells of a shipped sheet without reading all of it what reading all of it tells', () => {
+    for (const { id, title, technology, size, summary } of sheetCards(library))
+      expect(sheetOf(library, { sheet: id, options: {}, label: {} })).toMatchObject({
+        title,
+        technology,
+        size,
+        summary,
+      });
+  });
+
   it('gives the same object for the same set, so that its predictions are kept', () => {
     const set = { sheet: 'generic-plasma', options: { buffers: 'one' }, label: { vs: 190 } };
     expect(sheetOf(library, set)).toBe(sheetOf(library, { ...set }));

@@ -1,6 +1,7 @@
 import { attempt, Refusal } from '@/core/quantity';
 import 'server-only';
 import { cache } from 'react';
+import { parse } from 'yaml';
 import { pathUnderChoices, readSheet, type Sheet, withLabel } from '@/core/sheet';
 import { shippedTexts } from '@/sheets';
 import { netlistOf } from '@/sheets/stages';
@@ -133,19 +134,28 @@ export type SheetCard = Pick<Sheet, 'id' | 'title' | 'technology' | 'size' | 'su
 /** What several sheets are laid upon has no technology, and is no sheet by itself. */
 const complete = (text: string): boolean => /^technology:|^extends:/m.test(text) && !/^id: *crt-guns\b/m.test(text);
 
+type Head = Pick<Sheet, 'title' | 'technology' | 'size' | 'summary'>;
+
+/** The head of a shipped sheet, which is right as it is and ends at its first empty line; the rest takes long to read. */
+function headOf(texts: Library['texts'], id: string): Head {
+  const text = texts.get(id)!;
+  const own = parse(text.split(/\n\s*\n/, 1)[0]!) as Head;
+  const parent = parentOf(text);
+  return parent === undefined ? own : { ...headOf(texts, parent), ...own };
+}
+
 /** All sheets a set may be taken in by: chassis first, then the generic ones. */
 export function sheetCards(library: Library): SheetCard[] {
   return [...library.texts]
     .filter(([, text]) => complete(text))
     .map(([id]): SheetCard => {
-      const own = library.own.has(id);
+      const generic = id.startsWith('generic-');
+      const card = ({ title, technology, size, summary }: Head) => ({ id, title, technology, size, summary, generic });
+      if (!library.own.has(id)) return { ...card(headOf(shippedTexts(), id)), own: false };
       const sheet = attempt(() => sheetOf(library, { sheet: id, options: {}, label: {} })!);
-      if (sheet instanceof Refusal) {
-        const known = { id, title: titleOf(library, id), size: '', summary: '', own, generic: false };
-        return { ...known, technology: 'crt-colour', broken: sheet.message };
-      }
-      const { title, technology, size, summary } = sheet;
-      return { id, title, technology, size, summary, own, generic: id.startsWith('generic-') };
+      if (!(sheet instanceof Refusal)) return { ...card(sheet), own: true };
+      const known = { id, title: titleOf(library, id), size: '', summary: '', own: true, generic: false };
+      return { ...known, technology: 'crt-colour', broken: sheet.message };
     })
     .sort((a, b) => Number(a.generic) - Number(b.generic) || a.title.localeCompare(b.title));
 }
