@@ -1,7 +1,16 @@
 // npm run demo: installs, builds, seeds the demo scenario into its own database and serves it.
 import path from 'node:path';
 import { seed } from './seed.mjs';
-import { ensureBuilt, ensureInstalled, freePort, playSuppliers, serveForever, tellCode, workFolder } from './setup.mjs';
+import {
+  ensureBuilt,
+  ensureInstalled,
+  freePort,
+  lookAhead,
+  playSuppliers,
+  serveForever,
+  tellCode,
+  workFolder,
+} from './setup.mjs';
 
 ensureInstalled();
 ensureBuilt();
@@ -17,5 +26,6 @@ const { address, ended, door } = await serveForever({
 });
 console.log(`Tovrik demo: ${address}   (Ctrl C ends it; "npm run demo -- --fresh" starts the scenario anew)`);
 tellCode(door);
+lookAhead(address);
 await ended;
 suppliers.kill('SIGTERM');

@@ -220,3 +220,8 @@ export async function serveForever(options) {
   process.on('SIGTERM', stop);
   return server;
 }
+
+/** Has the pages that take longest the first time be worked out before anybody looks. */
+export function lookAhead(address) {
+  for (const page of ['/', '/take-in']) void fetch(new URL(page, address)).catch(() => undefined);
+}

@@ -1,7 +1,7 @@
 // npm start: serves the user's own data.
 import path from 'node:path';
 import { requireReadable } from './sound.mjs';
-import { ensureBuilt, ensureInstalled, freePort, root, serveForever, tellCode } from './setup.mjs';
+import { ensureBuilt, ensureInstalled, freePort, lookAhead, root, serveForever, tellCode } from './setup.mjs';
 
 ensureInstalled();
 ensureBuilt();
@@ -14,6 +14,5 @@ const { address, ended, door } = await serveForever({
 });
 console.log(`Tovrik: ${address}   (data in ${path.relative(process.cwd(), database)}; Ctrl C ends it)`);
 tellCode(door);
-// The first to look should not wait for what is worked out once.
-for (const page of ['/', '/take-in']) void fetch(new URL(page, address)).catch(() => undefined);
+lookAhead(address);
 await ended;
