@@ -20,6 +20,7 @@ const layers = {
 const rooms = [
   'quantity',
   'statistics',
+  'recent',
   'circuit',
   'tracing',
   'picture',

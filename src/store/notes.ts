@@ -55,6 +55,7 @@ export async function closeJob(database: Knex, note: FaultNote): Promise<void> {
     if (closed === 0) throw new AlreadyClosed('this job is closed already, or gone');
     const { closedAt, ...columns } = note;
     await transaction('fault_note').insert({ ...columns, closed_at: closedAt });
+    await transaction('standing').where({ job: note.job }).delete();
   });
 }
 

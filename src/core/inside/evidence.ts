@@ -1,3 +1,4 @@
+import { Recent } from '../recent';
 import { type BenchState } from '../log';
 import { attempt, evenSpread, Refusal, toleranceWidth } from '../quantity';
 import { type Check } from '../behaviour';
@@ -92,8 +93,8 @@ function meanAdvantage(ways: readonly RankedFault[], share: (way: RankedFault) =
 }
 
 /** Rankings made lately: each set on a bench asks for the same again and again. */
-const made = new Map<string, readonly RankedFault[] | undefined>();
 const mostKept = 24;
+const made = new Recent<string, { readonly ranked: readonly RankedFault[] | undefined }>(mostKept);
 
 /** A junction's own scatter, which shifts a stage as if its drive were so much another, in volts. */
 const junctionScatter = 0.03;
@@ -122,11 +123,9 @@ function ranking(
   sources: ReadonlyMap<string, number>,
 ): readonly RankedFault[] | undefined {
   const key = `${text}@${JSON.stringify([...volts, ...sources])}`;
-  if (!made.has(key)) {
-    if (made.size >= mostKept) made.delete(made.keys().next().value!);
-    made.set(key, rank(text, volts, sources));
-  }
-  return made.get(key);
+  let known = made.get(key);
+  if (!known) made.set(key, (known = { ranked: rank(text, volts, sources) }));
+  return known.ranked;
 }
 
 /** The faults of a netlist by what was measured; undefined where it cannot be solved with that. */

@@ -2,7 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { addJob, appendLog, database, readStandings, saveSettings, defaultSettings } from '@/store';
+import { addJob, appendLog, closeJob, database, readStandings, saveSettings, defaultSettings } from '@/store';
 import { type LogBody } from '@/core/log';
 import { refineSheet } from '@/workshop/library';
 import { takenIn } from '../../../tests/fixtures/takenIn';
@@ -45,6 +45,33 @@ describe('the queue', () => {
     await saveSettings(db, { ...defaultSettings, hourlyRate: 40 });
     await loadQueue();
     expect(worked).toHaveBeenCalledTimes(6);
+  });
+
+  it('keeps nothing of a set that is closed', async () => {
+    const db = await database();
+    await addJob(db, takenIn('a'));
+    await loadQueue();
+    await closeJob(db, {
+      job: 'a',
+      sheet: 'generic-plasma',
+      title: 'Kerb find',
+      chassis: 'Plasma display',
+      symptom: '',
+      cause: 'joint',
+      proof: '',
+      cure: '',
+      misled: '',
+      parts: '',
+      remember: '',
+      accepted: '',
+      fault: null,
+      money: 0,
+      minutes: 0,
+      outcome: 'returned',
+      closedAt: '2026-11-24T12:00:00Z',
+    });
+    expect((await readStandings(db, ['a'])).size).toBe(0);
+    expect((await loadQueue()).rows).toEqual([]);
   });
 
   it('works out anew what is on a sheet that has learnt something, and nothing else', async () => {

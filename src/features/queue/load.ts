@@ -39,7 +39,7 @@ export async function loadQueue(): Promise<{ rows: QueueRow[]; currency: string 
   const workedOut: KeptStanding[] = [];
   const rows = jobs.flatMap((job): QueueRow[] => {
     const told: Told = { job, entries: logs.get(job.id)!, closed: closed.get(job.sheet)!, settings };
-    const causes = causesOf(told, library);
+    const causes = fingerprintOf(told, library);
     const kept = known.get(job.id);
     const standing = kept?.causes === causes ? (JSON.parse(kept.body) as Standing) : workOut(told, library);
     if (!standing) return [];
@@ -68,7 +68,7 @@ function workOut({ job, entries, closed, settings }: Told, library: Library): St
 }
 
 /** A fingerprint of all that where a job stands comes from: a log only grows, and shipped sheets come with the build. */
-function causesOf({ job, entries, closed, settings }: Told, library: Library): string {
+function fingerprintOf({ job, entries, closed, settings }: Told, library: Library): string {
   const versions = kinOf(library, job.sheet).map((id) => [id, library.own.get(id)?.version]);
   const log = [entries.length, entries.at(-1)?.id];
   const causes = [build, versions, job.options, job.label, job.complaint, log, [...closed], settings.hourlyRate];

@@ -1,3 +1,4 @@
+import { Recent } from '@/core/recent';
 import { type JobFile } from './jobFile';
 
 /** So many sets are worked on at about the same time. */
@@ -5,7 +6,7 @@ const most = 24;
 
 /** Keeps what was worked out of each job until one of the things it came from changes. */
 export class Keeper<Worked> {
-  private readonly known = new Map<string, { readonly causes: readonly unknown[]; readonly worked: Worked }>();
+  private readonly known = new Recent<string, { readonly causes: readonly unknown[]; readonly worked: Worked }>(most);
 
   /** @param causes compared one by one: the same object, or the same text */
   async get(job: string, causes: readonly unknown[], work: () => Worked | Promise<Worked>): Promise<Worked> {
@@ -13,16 +14,13 @@ export class Keeper<Worked> {
     const stands =
       before?.causes.length === causes.length && before.causes.every((cause, index) => Object.is(cause, causes[index]));
     const worked = stands ? before.worked : await work();
-    // What was asked for last stands last, so that the first is the one to go.
-    this.known.delete(job);
-    this.known.set(job, { causes, worked });
-    if (this.known.size > most) this.known.delete(this.known.keys().next().value!);
+    if (!stands) this.known.set(job, { causes, worked });
     return worked;
   }
 }
 
 /** All that is judged of a job comes from these: a log only grows. */
-export const causesOf = ({ sheet, entries, complaint, closed, hourlyRate }: JobFile): readonly unknown[] => [
+export const judgedFrom = ({ sheet, entries, complaint, closed, hourlyRate }: JobFile): readonly unknown[] => [
   sheet,
   entries.length,
   entries.at(-1)?.id,

@@ -1,3 +1,3 @@
 export { getLog, postLog } from './handleLog';
-export { causesOf, Keeper } from './keeper';
+export { judgedFrom, Keeper } from './keeper';
 export { loadJob, loadReturns } from './load';

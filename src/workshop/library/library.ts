@@ -2,6 +2,7 @@ import { attempt, Refusal } from '@/core/quantity';
 import 'server-only';
 import { cache } from 'react';
 import { parse } from 'yaml';
+import { Recent } from '@/core/recent';
 import { pathUnderChoices, readSheet, type Sheet, withLabel } from '@/core/sheet';
 import { shippedTexts } from '@/sheets';
 import { netlistOf } from '@/sheets/stages';
@@ -36,16 +37,12 @@ interface Known {
 }
 
 /** Sheets read lately; each keeps its predictions, so the same set is the same object until a text it is read from changes. */
-const read = new Map<string, Known>();
 const mostKept = 40;
+const read = new Recent<string, Known>(mostKept);
 
 function kept(library: Library, key: string, make: () => Known): Sheet {
-  const before = read.get(key);
-  const known = before?.stands(library) ? before : make();
-  // What was asked for last stands last, so that the first is the one to go.
-  read.delete(key);
-  read.set(key, known);
-  if (read.size > mostKept) read.delete(read.keys().next().value!);
+  let known = read.get(key);
+  if (!known?.stands(library)) read.set(key, (known = make()));
   return known.sheet;
 }
 

@@ -1,5 +1,6 @@
 import 'server-only';
 import ELK, { type ElkExtendedEdge, type ElkNode } from 'elkjs/lib/elk.bundled.js';
+import { Recent } from '@/core/recent';
 import { type Sheet } from '@/core/sheet';
 import { lineGraph, screenId } from './graph';
 import { type Line, type LineBlock, type LineWire } from './line';
@@ -70,15 +71,12 @@ async function arrange(sheet: Sheet): Promise<Line> {
 
 /** Sets of a kind have the same line, whatever their values are; so many lines are kept. */
 const keptLines = 60;
-const known = new Map<string, Promise<ElkNode>>();
+const lines = new Recent<string, Promise<ElkNode>>(keptLines);
 
 function laidOut(root: ElkNode): Promise<ElkNode> {
   const key = JSON.stringify(root);
-  const laid = known.get(key) ?? new ELK().layout(root);
-  // What was asked for last stands last, so that the first is the one to go.
-  known.delete(key);
-  known.set(key, laid);
-  if (known.size > keptLines) known.delete(known.keys().next().value!);
+  let laid = lines.get(key);
+  if (!laid) lines.set(key, (laid = new ELK().layout(root)));
   return laid;
 }
 

@@ -1,0 +1,1 @@
+export { Recent } from './recent';
