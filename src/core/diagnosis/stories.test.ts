@@ -283,6 +283,14 @@ describe('stories from the bench', () => {
     expect(first(job).fault.id).toBe('R201.drifted');
   });
 
+  it('a fault its netlist does not know, and that its sheet tells by the volts read, stands against something unlisted', () => {
+    const { suspects } = adviseOn(
+      told('generic-crt-mono', saying([]), ['brt-dc 70.3', 'k-dc 42.7', 'vemit 2.44', 'vhi-dc 180.2', 'k-g1-dc 60']),
+    ).posterior;
+    const chance = (id: string) => suspects.find(({ fault }) => fault.id === id)!.probability;
+    expect(chance('BRT-VR.misset')).toBeGreaterThan(chance('video_out?.as-BRT-VR.misset'));
+  });
+
   it('lets the screen voltage of a dark tube be asked before its heater is condemned', () => {
     const job = told('pellisar-tc-14', saying(['dark'], { rustle: 'yes' }), ['bplus 112', 'eht 23000', 'heater 6.3']);
     expect(first(job).fault.id).not.toBe('R441.open');

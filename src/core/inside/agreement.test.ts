@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { shippedSheets, shippedTexts } from '@/sheets';
 import { netlistOf } from '@/sheets/stages';
-import { type Check, checksOf } from '../behaviour';
-import { Stage } from '../circuit';
+import { type Check, checksOf, liveCold, predictionsOf } from '../behaviour';
+import { changeFor, type CircuitFault, faultsOf, operatingPoint, Stage } from '../circuit';
 import { type LogBody, replay } from '../log';
+import { mainValue } from '../measure';
+import { attempt, Refusal } from '../quantity';
 import { readSheet, type Sheet } from '../sheet';
-import { insideBlock, insideEvidence } from '.';
+import { checkOfNode, insideBlock, insideEvidence } from '.';
 
 const inside = (sheet: Sheet) =>
   [...sheet.blocks.values()].flatMap((block) => (block.stage ? [{ sheet, block, stage: block.stage }] : []));
@@ -54,6 +56,34 @@ describe.each(linked.map(({ sheet, block, stage }) => [sheet.title, block.title,
         const { volts: said, tolerance } = sheet.nets.get(net)!;
         const allowed = 'relative' in tolerance ? tolerance.relative * Math.abs(said) : tolerance.absolute;
         expect(Math.abs(volts.get(node)! - said), `${node}, which is ${net}`).toBeLessThan(allowed / 3);
+      }
+    });
+
+    it('has faults that stand where the sheet says, by some way of failing of what they are faults of', () => {
+      const { system } = Stage.open(insideBlock(sheet, block.id, checks, replay([], []))!.text);
+      const predictions = predictionsOf(sheet);
+      const nodes = [...stage.nodes.keys()].flatMap((node) => {
+        const check = checkOfNode(sheet, checks, block.id, node);
+        return check?.measure === 'dc' ? [{ node, row: predictions.row(check, liveCold) }] : [];
+      });
+      const voltsUnder = (fault: CircuitFault) =>
+        attempt(() => system.voltsAt(operatingPoint(system, { change: changeFor(system, fault) })));
+      for (const [element, part] of stage.parts) {
+        const ways = faultsOf(system).filter(({ ref }) => ref.toLowerCase() === element.toLowerCase());
+        for (const fault of sheet.faults.values()) {
+          if (fault.part !== part || nodes.length === 0 || ways.length === 0) continue;
+          const furthest = ways.map((way) => {
+            const volts = voltsUnder(way);
+            if (volts instanceof Refusal) return Infinity;
+            return Math.max(
+              ...nodes.map(({ node, row }) => {
+                const allowed = Math.max(0.2 * Math.abs(mainValue(row(undefined))), 0.2);
+                return Math.abs(volts.get(node)! - mainValue(row(fault))) / allowed;
+              }),
+            );
+          });
+          expect(Math.min(...furthest), fault.id).toBeLessThan(1);
+        }
       }
     });
 

@@ -2,7 +2,7 @@ import { Recent } from '../recent';
 import { type BenchState } from '../log';
 import { attempt, evenSpread, Refusal, toleranceWidth } from '../quantity';
 import { type Check } from '../behaviour';
-import { type CircuitFault, rankFaults, type RankedFault, Stage, weightOf } from '../circuit';
+import { type CircuitFault, rankFaults, type RankedFault, type Ranking, Stage, weightOf } from '../circuit';
 import { type FaultMode } from '../parts';
 import { type BlockStage, type Fault, type Sheet } from '../sheet';
 import { type BlockInside, insideBlock, measured } from './insideBlock';
@@ -14,6 +14,8 @@ export interface InsideEvidence {
   readonly entries: ReadonlySet<string>;
   /** By fault of the sheet: how much better it explains them than a sound block does, as a logarithm. */
   readonly advantages: ReadonlyMap<string, number>;
+  /** How well a sound block explains them by its netlist: the logarithm of their density, in volts. */
+  readonly sound: number;
 }
 
 /** With fewer nodes read, what enters left aside, a netlist tells no more than the sheet does. */
@@ -45,18 +47,19 @@ export function insideEvidence(sheet: Sheet, checks: ReadonlyMap<string, Check>,
     if (telling.length < fewest) return [];
     const ranked = ranking(inside.text, measured(telling, 'volts'), spreadOf(sheet, stage, inside));
     if (!ranked) return [];
+    const { faults: failing, sound } = ranked;
     const advantages = new Map<string, number>();
     for (const [element, part] of stage.parts) {
-      const ways = ranked.filter(({ fault }) => fault.ref.toLowerCase() === element.toLowerCase());
+      const ways = failing.filter(({ fault }) => fault.ref.toLowerCase() === element.toLowerCase());
       for (const fault of sheet.faults.values())
         if (fault.part === part && ways.length > 0) advantages.set(fault.id, advantageOf(fault, ways));
     }
     const isKnown = listedWays(sheet, stage);
-    const unlisted = meanAdvantage(ranked, ({ fault }) => (isKnown(fault) ? otherwise : 1));
+    const unlisted = meanAdvantage(failing, ({ fault }) => (isKnown(fault) ? otherwise : 1));
     for (const fault of sheet.faults.values())
       if (fault.mode === 'unlisted' && sheet.parts.get(fault.part)!.block === block.id)
         advantages.set(fault.id, unlisted);
-    return [{ block: block.id, entries: new Set(telling.map(({ entry }) => entry!)), advantages }];
+    return [{ block: block.id, entries: new Set(telling.map(({ entry }) => entry!)), advantages, sound }];
   });
 }
 
@@ -94,7 +97,7 @@ function meanAdvantage(ways: readonly RankedFault[], share: (way: RankedFault) =
 
 /** Rankings made lately: each set on a bench asks for the same again and again. */
 const mostKept = 24;
-const made = new Recent<string, { readonly ranked: readonly RankedFault[] | undefined }>(mostKept);
+const made = new Recent<string, { readonly ranked: Ranking | undefined }>(mostKept);
 
 /** A junction's own scatter, which shifts a stage as if its drive were so much another, in volts. */
 const junctionScatter = 0.03;
@@ -121,7 +124,7 @@ function ranking(
   text: string,
   volts: ReadonlyMap<string, number>,
   sources: ReadonlyMap<string, number>,
-): readonly RankedFault[] | undefined {
+): Ranking | undefined {
   const key = `${text}@${JSON.stringify([...volts, ...sources])}`;
   let known = made.get(key);
   if (!known) made.set(key, (known = { ranked: rank(text, volts, sources) }));
@@ -133,10 +136,10 @@ function rank(
   text: string,
   volts: ReadonlyMap<string, number>,
   sources: ReadonlyMap<string, number>,
-): readonly RankedFault[] | undefined {
+): Ranking | undefined {
   const stage = attempt(() => Stage.open(text));
   if (stage instanceof Refusal) return undefined;
   const known = new Map([...volts].filter(([node]) => stage.system.indexOf(node) !== undefined));
   const ranking = attempt(() => rankFaults(stage.dictionary(), { volts: known, sources, junctions: junctionScatter }));
-  return ranking instanceof Refusal ? undefined : ranking.faults;
+  return ranking instanceof Refusal ? undefined : ranking;
 }

@@ -189,6 +189,20 @@ describe('answers in words', () => {
   });
 });
 
+describe('a part with a leak across it', () => {
+  const leaking = (size: number) => {
+    const way = measures.ohms;
+    return way.kind === 'number' ? mainValue(way.ofPart!({ kind: 'resistor', size }, 'leaky')) : NaN;
+  };
+
+  it('reads fewer ohms than a good one, the fewer it has the less so', () => {
+    expect(leaking(330)).toBeCloseTo(1 / (1 / 330 + 1 / 2000), 6);
+    const shares = [10, 330, 4700, 220e3].map((ohms) => leaking(ohms) / ohms);
+    expect(shares).toEqual([...shares].sort((a, b) => b - a));
+    expect(shares[0]).toBeLessThan(1);
+  });
+});
+
 describe('a number beside its standard', () => {
   const standard = {
     kind: 'number',

@@ -41,6 +41,8 @@ export interface Ranking {
   readonly faults: readonly RankedFault[];
   /** Chance that every part is within its tolerance, against all faults together. */
   readonly nothing: number;
+  /** How well a sound circuit explains the readings: the logarithm of their density, in volts. */
+  readonly sound: number;
 }
 
 /** A stage that is looked into is broken about as often as not. */
@@ -122,6 +124,7 @@ export function rankFaults(dictionary: Dictionary, readings: StageReadings): Ran
       }))
       .sort((a, b) => b.probability - a.probability),
     nothing: 1 / (1 + all * Math.exp(most - none)),
+    sound: soundFit,
   };
 }
 

@@ -1,6 +1,5 @@
 import { type Expectation } from '../../measure';
 import { liveCold, type Context, type Predictions } from '../../behaviour';
-import { isListed } from '../../sheet';
 import { classesOf } from '../belief';
 import { probesOf } from './probes';
 
@@ -8,12 +7,13 @@ import { probesOf } from './probes';
 const apart = 0.25;
 
 /**
- * For each fault, the faults that no probe of the sheet tells from it, itself included.
+ * For each fault, the faults that no probe of the sheet tells from it, itself included; on an opened sheet also
+ * something else that does the same, where nothing measured at a part tells which of them it is.
  *
  * All checks are tried, live and off, cold and warm, and with each connector pulled.
  */
 export function indistinguishable(predictions: Predictions): Map<string, ReadonlySet<string>> {
-  const faults = [...predictions.model.sheet.faults.values()].filter(isListed);
+  const faults = [...predictions.model.sheet.faults.values()].filter(({ degreeOf }) => degreeOf === undefined);
   const alike = new Map(faults.map((fault) => [fault, new Set(faults)]));
   const contexts: Context[] = [liveCold, { ...liveCold, warm: true }];
   for (const { check, context } of contexts.flatMap((bench) => probesOf(predictions, bench, true))) {

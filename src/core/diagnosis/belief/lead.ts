@@ -1,3 +1,4 @@
+import { sumOf } from '../../statistics';
 import { type Sheet } from '../../sheet';
 import { type Posterior, type Suspect } from './posterior';
 
@@ -29,9 +30,10 @@ export function told(suspects: readonly Suspect[]): Suspect[] {
 }
 
 /**
- * The likeliest explanation, what has been put right left out.
+ * The likeliest explanation, what has been put right left out. A listed fault is told with all that no test tells
+ * from it, something else in its block among them: which of them it is, only a repair shows.
  *
- * @param groups for each listed fault, those that no test tells from it; each stands by itself where absent
+ * @param groups for each fault, those that no test tells from it; each stands by itself where absent
  */
 export function leadOf(
   { suspects }: Pick<Posterior, 'suspects'>,
@@ -40,27 +42,21 @@ export function leadOf(
 ): Lead {
   const open = suspects.filter(({ cured }) => !cured);
   const chances = new Map(open.map(({ fault, probability }) => [fault.id, probability]));
-  let lead: Lead = { stated: 0, faults: new Set() };
-  const offer = (one: Lead) => {
-    if (one.stated > lead.stated) lead = one;
-  };
   const blocks = new Map<string, Lead>();
   for (const { fault, probability } of open) {
-    if (fault.mode === 'unlisted') {
-      const { block } = parts.get(fault.part)!;
-      const before = blocks.get(block);
-      blocks.set(block, {
-        block,
-        stated: (before?.stated ?? 0) + probability,
-        faults: new Set([...(before?.faults ?? []), fault.id]),
-      });
-      continue;
-    }
-    const group = groups?.get(fault.id) ?? new Set([fault.id]);
-    let stated = 0;
-    for (const id of group) stated += chances.get(id) ?? 0;
-    offer({ stated, faults: group });
+    if (fault.mode !== 'unlisted') continue;
+    const { block } = parts.get(fault.part)!;
+    const { stated, faults } = blocks.get(block) ?? { stated: 0, faults: [] };
+    blocks.set(block, { block, stated: stated + probability, faults: new Set([...faults, fault.id]) });
   }
-  for (const block of blocks.values()) offer(block);
-  return lead;
+  const leads = [
+    ...open
+      .filter(({ fault }) => fault.mode !== 'unlisted')
+      .map(({ fault: { id } }): Lead => {
+        const faults = groups?.get(id) ?? new Set([id]);
+        return { stated: sumOf(faults, (one) => chances.get(one) ?? 0), faults };
+      }),
+    ...blocks.values(),
+  ];
+  return leads.reduce((best, one) => (one.stated > best.stated ? one : best), { stated: 0, faults: new Set<string>() });
 }

@@ -5,6 +5,7 @@ import { insideEvidence, type InsideEvidence } from '../../inside';
 import { type BenchState } from '../../log';
 import { dealtWith } from '../../repair';
 import { type Fault, lesserId, type Sheet } from '../../sheet';
+import { besideSheet, evenly, insideLogs, soundLog } from './byNetlist';
 import { type Case, curedAfter, type Observation, observationsOf } from './case';
 import { likelihood, misplacedLikelihood, outlierLikelihood } from './likelihood';
 import { fadingAmong, fadingLogs, fadingShare } from './fading';
@@ -85,7 +86,7 @@ function weighObservation(
   const misplaced = misplacedLikelihood(answer, good, standard);
   const evidence = inside.find(({ entries }) => entry !== undefined && entries.has(entry));
   // Most faults leave most checks alone: they share one expectation, weighed once.
-  const untouched = weight * Math.log(likelihood(answer, good, standard, outlierChance) + misplaced);
+  const untouched = soundLog(predictions, observation);
   const weighed = new Map<Expectation, number>([[good, untouched]]);
   const told = (faults: readonly Fault[]) => {
     const expected = faults.length > 1 ? predictions.expectationOf(faults, check, context) : row(faults[0]);
@@ -106,30 +107,6 @@ function weighObservation(
   });
   const outlier = outlierLikelihood(answer, standard, outlierChance);
   return { logs, untouched, asOutlier: outlier ** weight, asOutlierUntouched: (outlier + misplaced) ** weight };
-}
-
-/** The logarithm of the mean of two likelihoods, from their logarithms. */
-function evenly(one: number, other: number): number {
-  const most = Math.max(one, other);
-  return most + Math.log((Math.exp(one - most) + Math.exp(other - most)) / 2);
-}
-
-/** Log-likelihood, under each hypothesis, of what was read inside blocks and is no observation of the sheet. */
-function insideLogs(
-  inside: readonly InsideEvidence[],
-  hypotheses: readonly Hypothesis[],
-  observations: readonly Observation[],
-): Float64Array {
-  const observed = new Set(observations.flatMap(({ entry }) => (entry === undefined ? [] : [entry])));
-  const shares = inside.map(
-    ({ entries }) => [...entries].filter((entry) => !observed.has(entry)).length / entries.size,
-  );
-  return Float64Array.from(hypotheses, ({ faults }) =>
-    inside.reduce((sum, { advantages }, index) => {
-      const judged = faults.find(({ id }) => advantages.has(id));
-      return judged ? sum + shares[index]! * advantages.get(judged.id)! : sum;
-    }, 0),
-  );
 }
 
 /** Sums log-priors and log-likelihoods into probabilities. */
@@ -187,7 +164,7 @@ export function posteriorOf(job: Case): Posterior {
   const { sheet } = predictions.model;
   const faults = [...sheet.faults.values()];
   const observations = observationsOf(job);
-  const inside = insideEvidence(sheet, predictions.checks, bench);
+  const inside = besideSheet(predictions, insideEvidence(sheet, predictions.checks, bench), observations);
   const prior = priorOf(sheet, closed);
   const failed = failedRepairs(sheet, bench);
   const lasting: Hypothesis[] = faults.map((fault) => ({ faults: [fault] }));

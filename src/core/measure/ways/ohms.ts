@@ -26,6 +26,16 @@ function byDegrees({ kind }: MeasuredPart, usual: Component, about: number, deca
   return number('log', { ...usual, chance: usual.chance * (1 - farOff) }, settled(about, decades, farOff));
 }
 
+/** What a leak lets through, in ohms, and by how many decades that differs. */
+const leak = { about: 2000, decades: 0.5 };
+
+/** A part with a leak across it: read in parallel, so that few ohms hardly tell it. */
+function leaking(good: number): Component {
+  if (good === Infinity) return settled(leak.about, leak.decades);
+  const share = good / (good + leak.about);
+  return settled(leak.about * share, Math.hypot(0.012, leak.decades * share));
+}
+
 /** What a good part reads, in ohms. */
 export function goodOhms({ kind, size, given }: MeasuredPart): number {
   if (given !== undefined) return given;
@@ -59,7 +69,7 @@ export const ohms: NumberWay = {
     if (mode === 'open' || mode === 'cracked' || mode === 'worn' || mode === 'missing')
       return byDegrees(part, settled(Infinity, 0.3), good * 300, 1);
     if (mode === 'short') return number('log', settled(0.4, 0.3));
-    if (mode === 'leaky') return number('log', settled(Math.min(good, 2000), 0.5));
+    if (mode === 'leaky') return number('log', leaking(good));
     if (mode === 'drifted') return byDegrees(part, settled(good * 2.2, 0.12), good * 5, 0.5);
     if (good >= chargedOhms) return number('log', settled(good, 0.6));
     if (good < few) {

@@ -131,10 +131,11 @@ function claimOf(
   groups: ReadonlyMap<string, ReadonlySet<string>>,
 ): Claim {
   const { stated, faults: named, block } = leadOf(advice.posterior, sheet, groups);
-  const right =
-    block === undefined
-      ? faults.some(({ id }) => named.has(id) && sheet.faults.has(id))
-      : faults.some(({ id, part }) => sheet.parts.get(part)!.block === block && !sheet.faults.has(id));
+  const blockOf = (id: string) => sheet.parts.get(sheet.faults.get(id)!.part)!.block;
+  const unlistedIn = new Set([...named].filter((id) => sheet.faults.get(id)!.mode === 'unlisted').map(blockOf));
+  const right = faults.some(({ id, part }) =>
+    sheet.faults.has(id) ? named.has(id) : unlistedIn.has(sheet.parts.get(part)!.block),
+  );
   return { stated, right, listed: block === undefined, about: [...named][0] ?? '' };
 }
 
