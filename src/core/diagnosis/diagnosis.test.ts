@@ -328,3 +328,13 @@ describe('faults that no test tells apart', () => {
     expect(leadOf({ suspects }, sheet, new Map([[chip.id, group]]))).toEqual({ stated: 0.55, faults: group });
   });
 });
+
+describe('tiles', () => {
+  it('draw what the faults of the sheet look like, and the same look once', () => {
+    const tiles = tilesOf(tube);
+    expect(new Set(tiles.map(({ id }) => id)).size).toBe(tiles.length);
+    expect(tiles.map(({ title }) => title)).toEqual(
+      expect.arrayContaining(['Flooded green', 'Soft all over', 'One upright line']),
+    );
+  });
+});
