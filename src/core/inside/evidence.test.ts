@@ -66,8 +66,8 @@ describe('what a netlist says of the readings in its block', () => {
   it('is nothing where the netlist cannot be solved, or is not at hand', () => {
     const green = sheet.blocks.get('green')!;
     const without = (text: string | undefined): Sheet => {
-      const { netlist, given, nodes, parts } = green.stage!;
-      const stage = { netlist, given, nodes, parts, ...(text === undefined ? {} : { text }) };
+      const { netlist, given, nominal, nodes, parts } = green.stage!;
+      const stage = { netlist, given, nominal, nodes, parts, ...(text === undefined ? {} : { text }) };
       const changed = { ...green, stage };
       return { ...sheet, blocks: new Map([...sheet.blocks, ['green', changed]]) };
     };

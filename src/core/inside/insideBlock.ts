@@ -95,13 +95,14 @@ export function insideBlock(
   if (!block || !stage || text === undefined) return undefined;
   const byNet = readingsByNet(checks, bench);
   let filled = text;
-  for (const [parameter, net] of stage.given) {
-    const read = byNet.get(net);
+  const give = (parameter: string, net: string, read?: NetReading) => {
     filled = filled.replace(
       new RegExp(`^\\.param ${parameter}=.*$`, 'm'),
       `.param ${parameter}=${read?.volts ?? sheet.nets.get(net)!.volts} ; ${read ? 'as measured' : 'as it should be'}`,
     );
-  }
+  };
+  for (const [parameter, net] of stage.given) give(parameter, net, byNet.get(net));
+  for (const [parameter, net] of stage.nominal) give(parameter, net);
   filled = withSizes(filled, stage, sheet);
   const readings = new Map<string, StageReading>();
   for (const [node, net] of stage.nodes) {

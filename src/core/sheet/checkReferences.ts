@@ -26,7 +26,7 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
     }
     if (block.stage) {
       const inside = `the stage of ${where}`;
-      for (const net of [...block.stage.given.values(), ...block.stage.nodes.values()])
+      for (const net of [...block.stage.given.values(), ...block.stage.nominal.values(), ...block.stage.nodes.values()])
         need(sheet.nets, 'net', net, block.place, inside);
       for (const part of block.stage.parts.values()) need(sheet.parts, 'part', part, block.place, inside);
     }

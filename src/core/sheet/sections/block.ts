@@ -23,8 +23,10 @@ const rule = record({ when: levelsByNet, makes: ratiosByNet });
 const stage = record({
   /** Which of the stages that ship. */
   netlist: text(),
-  /** Parameters of the netlist that are the nominal volts of a net. */
+  /** Parameters of the netlist that are the volts of a net: as it was read, or as the sheet has it. */
   given: mapOf(text()),
+  /** Parameters of the netlist that are the nominal volts of a net, whatever was read: what the stage is built for. */
+  nominal: mapOf(text()),
   /** Nets, by node of the netlist. */
   nodes: mapOf(text()),
   /** Parts, by element of the netlist as it is written there. */
