@@ -1,4 +1,5 @@
 import { expect, test } from './app';
+import { saved, takeIn } from './bench';
 
 test('the odd cell of a pasted network is named; a broken table says where and stays', async ({ page, app }) => {
   await page.goto(`${app.address}/compare`);
@@ -72,4 +73,33 @@ test('a meter sweeps the pins of both sides, with lifted probes in between', asy
   await choice.locator('input[type=file]').setInputFiles(touches([4710, 0.2, 22_100]));
   await expect(table).toHaveValue(/pin 2\t980R\t0R2/, { timeout: 15_000 });
   await expect(page.getByTestId('odd-pins').locator('li').first()).toContainText('pin 2 shorted on the suspect side');
+});
+
+test('a table stays with its job: what it says of parts weighs at the bench, and goes when it is taken back', async ({
+  page,
+  app,
+}) => {
+  await takeIn(page, app.address, 'Plasma display', 'Two buffers', ['Starts, then off']);
+  const job = page.url().replace(/\/bench$/, '');
+  await page.goto(`${job}/compare`);
+  await page
+    .getByLabel('Table of readings')
+    .fill('\tBUF-ICU\tBUF-ICL\npin 1\t0.51\t0.52\npin 2\t0.52\t0.52\npin 3\t0.53\t0.02\npin 4\t0.51\t0.53');
+  await page.getByLabel('What is compared').fill('upper against lower');
+  await expect(page.getByTestId('taken').locator('li')).toHaveText([
+    /Upper driver chip row outputs.*0\.515 V within/,
+    /Lower driver chip row outputs.*20 mV shorted/,
+  ]);
+  await page.keyboard.press('Alt+k');
+  await expect(page.getByText('Kept: upper against lower. 2 readings went to the bench.')).toBeVisible();
+  await expect(page.getByTestId('kept-tables')).toContainText('4 places, 2 columns, 1 odd');
+  await saved(page);
+  await page.goto(`${job}/bench`);
+  await expect(page.getByTestId('suspects').locator('li').first()).toContainText('Lower driver chip');
+  await page.goto(`${job}/compare`);
+  await page.keyboard.press('Alt+z');
+  await expect(page.getByTestId('kept-tables')).toHaveCount(0);
+  await saved(page);
+  await page.goto(`${job}/bench`);
+  await expect(page.getByTestId('suspects').locator('li').first()).not.toContainText('Lower driver chip');
 });

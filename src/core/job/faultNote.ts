@@ -1,3 +1,5 @@
+import { compared as comparedTable, oddText } from '../compare';
+import { attempt, Refusal } from '../quantity';
 import { sum, sumOf } from '../statistics';
 import { replay } from '../log';
 import { type Case, evidenceFor, posteriorOf, reasonsFrom, told, verificationOf } from '../diagnosis';
@@ -64,6 +66,12 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
         ]
       : [];
   });
+  // Tables that were kept before anything was done.
+  const compared = bench.tables.flatMap(({ title, table, afterRepairs }) => {
+    const found = attempt(() => comparedTable(table));
+    const odd = afterRepairs > 0 || found instanceof Refusal ? undefined : oddText(found);
+    return odd === undefined ? [] : [`${title === '' ? 'Compared' : `Compared ${title}`}: ${odd}`];
+  });
   const fitted = bench.repairs.flatMap(({ repair }) => {
     const [method, id = ''] = repair.action.split(':');
     // What was resoldered, cleaned or set is the part that was there.
@@ -76,7 +84,7 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
     title: `${sheet.title}: ${culprit.fault.title}`,
     symptom,
     cause: culprit.fault.title,
-    proof: [...proof, ...changed].join('. '),
+    proof: [...proof, ...compared, ...changed].join('. '),
     cure: [bench.repairs.map(({ repair }) => repair.title).join('; then '), ...remembered].filter(Boolean).join('. '),
     misled: misleads(job, culprit.fault.id, proof[0]),
     parts: fitted.map((part) => `${part.id}${part.value === '' ? '' : ` ${part.value}`}`).join(', '),

@@ -5,3 +5,4 @@ export { stepOf, steps, type JobStep } from './progress';
 export { readingRows, type ReadingRow } from './readingRows';
 export { setUpRows, type SetUpRow } from './setUpRows';
 export { surveyRows, typedPart, type SurveyRow } from './surveyRows';
+export { tableReadings, type TableReading } from './tableReadings';

@@ -27,6 +27,15 @@ export interface InsideReading extends Pick<TakenReading, 'entry' | 'context' | 
   readonly volts: number;
 }
 
+/** A table that was kept with the job, as it was written down. */
+export interface KeptTable {
+  readonly entry: LogStamp;
+  readonly title: string;
+  readonly table: string;
+  /** Count of repairs done before it. */
+  readonly afterRepairs: number;
+}
+
 /** What was done to put a set right. */
 export interface Repair {
   /** `method:part` or `method:board`. */
@@ -59,6 +68,7 @@ export interface BenchState {
   readonly stores: readonly StoreReading[];
   readonly readings: readonly TakenReading[];
   readonly inside: readonly InsideReading[];
+  readonly tables: readonly KeptTable[];
   /** Readings that a later line corrected or withdrew, newest version not included. */
   readonly superseded: readonly TakenReading[];
   readonly unreachable: ReadonlySet<string>;
@@ -83,6 +93,7 @@ export class BenchInMaking {
   stores: StoreReading[] = [];
   readonly readings: TakenReading[] = [];
   readonly inside: InsideReading[] = [];
+  readonly tables: KeptTable[] = [];
   readonly superseded: TakenReading[] = [];
   readonly unreachable = new Set<string>();
   readonly repairs: { entry: LogStamp; repair: Repair }[] = [];
@@ -126,6 +137,7 @@ export class BenchInMaking {
       stores: this.stores,
       readings: this.readings,
       inside: this.inside,
+      tables: this.tables,
       superseded: this.superseded,
       unreachable: this.unreachable,
       repairs: this.repairs,

@@ -16,6 +16,7 @@ const bodies: readonly LogBody[] = [
   { kind: 'apart', what: 'screw', title: 'long black', count: 4 },
   { kind: 'back', step: 'line-0004' },
   { kind: 'traced', text: 'R12.1 Q5.b' },
+  { kind: 'compared', title: 'sides', table: 'R1 1k 1k' },
   { kind: 'soak', event: 'begun', text: '3 in 10 h' },
   { kind: 'turned', control: 'VR841', end: false },
   { kind: 'reading', check: 'picture', answer: { kind: 'picture', symptoms: ['dark'] }, text: 'dark' },

@@ -1,11 +1,12 @@
 export { largestBatch, parseBatch, reviveBody, unknownName } from './batch';
-export { type BenchState, type TakenReading } from './bench';
+export { type BenchState, type KeptTable, type TakenReading } from './bench';
 export { changesMade, lineText, typedChange } from './changes';
 export { lastStanding, standing, type LogEntry, type Standing } from './entry';
 export { type BodyNamed, kindOf, type LogBody } from './kinds';
 export { isLow, provenBelow, storeReading } from './kinds/store';
+export { longestTable } from './kinds/compared';
 export { type ApartKind, apartKinds, type ApartLine, apartText, readApart } from './kinds/apart';
 export { type Bar, bars, type Look, tints } from './kinds/grey';
 export { workedBy, type WorkedBy } from './kinds/worked';
-export { type WorkStep, workSteps } from './line';
+export { type KnownNames, type WorkStep, workSteps } from './line';
 export { replay } from './replay';

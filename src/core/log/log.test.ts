@@ -75,6 +75,7 @@ describe('a batch of log lines', () => {
     ],
     [{ kind: 'inside', block: 'green', node: 'b', measure: 'ripple', volts: 0.2 }],
     [{ kind: 'part', ref: 'R12', line: 'R12 4k7 5k6' }],
+    [{ kind: 'compared', title: '', table: 'R1 1k 1k' }],
     [{ kind: 'plan', lampWatts: 100, lampVolts: 230, mains: 230, loadWatts: 45 }],
     [{ kind: 'step', step: 'lamp-low', volts: 129 }],
     [{ kind: 'worked', board: 'scan', x: 0.5, y: 1, by: 'chill', answer: 3 }],

@@ -1,5 +1,4 @@
-import { type NetworkTable } from '@/core/compare';
-import { cellText } from './compareModel';
+import { cellText, type NetworkTable } from '@/core/compare';
 import styles from './compare.module.css';
 
 interface ComparedTableProps {

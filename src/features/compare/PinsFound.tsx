@@ -1,6 +1,7 @@
+import { cellText, type Compared } from '@/core/compare';
 import { VerdictMark } from '@/ui';
 import { ComparedTable } from './ComparedTable';
-import { cellText, type Compared, markOfOdd, ratioText } from './compareModel';
+import { markOfOdd, ratioText } from './compareModel';
 import styles from './compare.module.css';
 
 /** Two sides pin by pin: what is shorted, open, or away from what all the others say. */

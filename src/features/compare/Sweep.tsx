@@ -1,10 +1,11 @@
+import { cellText } from '@/core/compare';
 import { Refusal, parseQuantity, attempt } from '@/core/quantity';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { LiveMeter, MeterChoice } from '@/workshop/meter';
 import { Key, LineEntry, sound } from '@/ui';
-import { cellText, markOfPin, nextPin, type Side, swept, sweptAnew } from './compareModel';
+import { markOfPin, nextPin, type Side, swept, sweptAnew } from './compareModel';
 import { useSweepMeter } from './useSweepMeter';
 import styles from './compare.module.css';
 

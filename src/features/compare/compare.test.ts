@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest';
+import { cellText } from '@/core/compare';
 import { Refusal } from '@/core/quantity';
-import { cellText, compared, isSwept, leavesAt, markOfPin, nextPin, ratioText, swept, sweptAnew } from './compareModel';
+import {
+  comparedText as compared,
+  isSwept,
+  leavesAt,
+  markOfPin,
+  nextPin,
+  ratioText,
+  swept,
+  sweptAnew,
+} from './compareModel';
 
 describe('a table under comparison', () => {
   it('is nothing yet, a message, or what leaves its rows', () => {

@@ -1,79 +1,11 @@
-import { Refusal, formatCode, formatQuantity, type Unit, attempt } from '@/core/quantity';
-import {
-  compareNetwork,
-  compareSiblings,
-  type Comparison,
-  comparePins,
-  type NetworkComparison,
-  type NetworkTable,
-  type OddPin,
-  type PinComparison,
-  readNetworkTable,
-} from '@/core/compare';
+import { compared, type Compared, type Comparison, type OddPin, oddValues } from '@/core/compare';
+import { type TableReading } from '@/core/job';
+import { type LogBody, type LogEntry } from '@/core/log';
+import { attempt, Refusal } from '@/core/quantity';
 import { type MarkName } from '@/ui';
 
-/**
- * A table with what leaves its pattern: two columns are two sides of the same pins, three are channels from the
- * picture back, more are repetitions.
- */
-export type Compared =
-  | {
-      readonly kind: 'network';
-      readonly network: NetworkTable;
-      readonly comparison: NetworkComparison;
-      readonly channels?: Comparison;
-    }
-  | { readonly kind: 'pins'; readonly network: NetworkTable; readonly pins: PinComparison };
-
 /** What a pasted table comes to: nothing yet, a refusal, or the comparison. */
-export function compared(text: string): Compared | Refusal | undefined {
-  return text.trim() === '' ? undefined : attempt(() => comparedTable(readNetworkTable(text)));
-}
-
-function comparedTable(network: NetworkTable): Compared {
-  if (network.cells.length === 2) return { kind: 'pins', network, pins: comparePins(network) };
-  if (network.cells.length === 1) return againstItself(network);
-  const found = { kind: 'network', network, comparison: compareNetwork(network) } as const;
-  return network.cells.length === 3 ? { ...found, channels: compareChannels(network) } : found;
-}
-
-/** One column: each place against all the others, as if they were repetitions of one. */
-function againstItself(network: NetworkTable): Compared {
-  const { odd, usual } = compareNetwork({
-    rows: [''],
-    cells: network.rows,
-    values: [network.values.map(([value]) => value)],
-  });
-  return {
-    kind: 'network',
-    network,
-    comparison: {
-      usual: network.rows.map(() => usual[0]),
-      odd: odd.map(({ cell, ...one }) => ({ ...one, row: cell, cell: 0 })),
-    },
-  };
-}
-
-/** Three columns as channels: which one leaves the others, and what stands where it does. */
-function compareChannels({ rows, cells, values, between }: NetworkTable): Comparison {
-  const point = (row: number, cell: number) => `${row} ${cell}`;
-  const siblings = {
-    id: 'channels',
-    title: 'Channels',
-    columns: cells,
-    rows: rows.map((title, row) => ({
-      title,
-      points: cells.map((_, cell) => point(row, cell)),
-      parts: cells.map((_, cell) => {
-        const named = between[row]!;
-        const own = named.length === cells.length ? named[cell] : named.join(' ');
-        return own ? [own] : [];
-      }),
-    })),
-  };
-  const read = new Map(values.flatMap((row, at) => row.map((value, cell) => [point(at, cell), value] as const)));
-  return compareSiblings(siblings, (at) => read.get(at));
-}
+export const comparedText = (text: string) => (text.trim() === '' ? undefined : attempt(() => compared(text)));
 
 /** Where a channel leaves the others: the last row in which it is odd, and the next that agrees. */
 export function leavesAt({
@@ -131,7 +63,7 @@ export const markOfOdd: Readonly<Record<OddPin['kind'], MarkName>> = {
 
 /** How a pin that was filled in stands, or the last one; within while the other side is not known. */
 export function markOfPin(text: string, pin?: string): MarkName {
-  const found = compared(text);
+  const found = comparedText(text);
   if (!found || found instanceof Refusal || found.kind !== 'pins') return 'within';
   const row = pin === undefined ? found.network.rows.length - 1 : found.network.rows.indexOf(pin);
   const odd = found.pins.odd.find((one) => one.row === row);
@@ -149,12 +81,31 @@ export function nextPin(text: string, side: Side): string {
 export const ratioText = (ratio: number): string =>
   ratio >= 1 ? `×${Number(ratio.toPrecision(2))}` : `÷${Number((1 / ratio).toPrecision(2))}`;
 
-/** Below this it is a short, in ohms. */
-const nothing = 0.005;
+/** How many places and columns, and how much of it is odd: `12 places, 2 columns, 1 odd`. */
+export function sizeText(found: Compared): string {
+  const { rows, cells } = found.network;
+  const odd = oddValues(found).length;
+  return `${rows.length} place${rows.length === 1 ? '' : 's'}, ${cells.length} column${cells.length === 1 ? '' : 's'}, ${odd === 0 ? 'nothing odd' : `${odd} odd`}`;
+}
 
-/** A value of a table: ohms as they are written on parts, `4k7`; others with their unit. */
-export function cellText(value: number, unit: Unit): string {
-  if (value === Infinity) return 'OL';
-  if (unit !== 'Ω') return formatQuantity(value, unit, 3);
-  return Math.abs(value) < nothing ? '0' : formatCode(value, 'Ω');
+/** How a reading that a table comes to begins in the record. */
+const takenFrom = 'compared: ';
+
+/** The lines that a table which is kept with a job comes to. */
+export const linesOfTable = (title: string, table: string, readings: readonly TableReading[]): LogBody[] => [
+  { kind: 'compared', title, table },
+  ...readings.map(({ check, answer, line }): LogBody => ({
+    kind: 'reading',
+    check: check.id,
+    answer,
+    text: `${takenFrom}${line}`,
+  })),
+];
+
+/** The ids of what was recorded with a table: its line, and the readings it came to. */
+export function recordedWith(table: string, log: readonly LogEntry[]): string[] {
+  const at = log.findIndex(({ id }) => id === table);
+  const after = log.slice(at + 1);
+  const end = after.findIndex(({ body }) => body.kind !== 'reading' || !body.text.startsWith(takenFrom));
+  return [table, ...(end < 0 ? after : after.slice(0, end)).map(({ id }) => id)];
 }

@@ -1,1 +1,2 @@
 export { CompareScreen } from './CompareScreen';
+export { JobCompare } from './JobCompare';

@@ -61,9 +61,21 @@ describe('what the help says of meters', () => {
 describe('pages of the open job', () => {
   it('are all but the one that is open, and none elsewhere', () => {
     expect(pagesOf('/job/x/survey').map(({ href }) => href)).toEqual(
-      ['bench', 'power', 'map', 'repair', 'close', 'trace', 'apart', 'kit', 'setup', 'shape', 'grey', 'set'].map(
-        (step) => `/job/x/${step}`,
-      ),
+      [
+        'bench',
+        'power',
+        'map',
+        'repair',
+        'close',
+        'trace',
+        'compare',
+        'apart',
+        'kit',
+        'setup',
+        'shape',
+        'grey',
+        'set',
+      ].map((step) => `/job/x/${step}`),
     );
     expect(pagesOf('/compare')).toEqual([]);
   });

@@ -121,6 +121,8 @@ export const helpSections: readonly HelpSection[] = [
       ['Alt O', 'the other side of a sweep'],
       ['Alt M', 'a meter sweeps the pins'],
       ['-', 'a pin that is passed over'],
+      ['Alt K', 'on a job: the table stays with it, and what it says of the set’s points goes to the bench'],
+      ['Alt Z', 'on a job: the last table is taken back'],
     ],
   },
   {

@@ -1,6 +1,7 @@
 import { type LineKind } from '../line';
 import { apart } from './apart';
 import { back } from './back';
+import { compared } from './compared';
 import { connector } from './connector';
 import { grey } from './grey';
 import { inside } from './inside';
@@ -40,6 +41,7 @@ export const kinds = {
   mains,
   repair,
   inside,
+  compared,
   turned,
   shape,
   grey,
