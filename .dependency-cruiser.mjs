@@ -30,6 +30,7 @@ const rooms = [
   'supply',
   'survey',
   'sheet',
+  'screen',
   'repair',
   'kit',
   'behaviour',

@@ -103,3 +103,31 @@ test('a table stays with its job: what it says of parts weighs at the bench, and
   await page.goto(`${job}/bench`);
   await expect(page.getByTestId('suspects').locator('li').first()).not.toContainText('Lower driver chip');
 });
+
+test('a band that is drawn on the screen is a board and a ribbon, and tells the bench which half', async ({
+  page,
+  app,
+}) => {
+  await takeIn(page, app.address, 'Plasma display', 'A dark band', ['Dark band across']);
+  await page.goto(page.url().replace(/bench$/, 'band'));
+  const glass = page.getByRole('img', { name: /^The screen/ });
+  const { x, y, width, height } = (await glass.boundingBox())!;
+  await page.mouse.move(x + width / 2, y + 0.626 * height);
+  await page.mouse.down();
+  await page.mouse.move(x + width / 2, y + 0.749 * height, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByRole('heading', { name: 'Lower buffer: ribbon 2 of 4' })).toBeVisible();
+  // Another count of ribbons is remembered for this make and model.
+  await page.getByLabel('ribbons a board').fill('2');
+  await page.getByLabel('ribbons a board').press('Enter');
+  await expect(page.getByRole('heading', { name: /^Lower buffer: outputs/ })).toBeVisible();
+  await page.getByLabel('ribbons a board').fill('4');
+  await page.getByLabel('ribbons a board').press('Enter');
+  await page.keyboard.press('Alt+p');
+  await page.keyboard.press('Alt+k');
+  await expect(page.getByText('Recorded: band 62.6 to 74.9 %: Lower buffer, ribbon 2 of 4.')).toBeVisible();
+  await saved(page);
+  await page.goto(page.url().replace(/band$/, 'bench'));
+  const suspects = page.getByTestId('suspects').locator('li');
+  await expect(suspects.first()).toContainText(/[Ll]ower/);
+});

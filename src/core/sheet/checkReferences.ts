@@ -91,6 +91,10 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
     if (!roles.includes(role))
       fail(sheetStart, `"${role}" plays no part in the picture; the roles are ${roles.join(', ')}`);
   }
+  for (const { id, plug, sign } of sheet.drivers) {
+    if (plug !== undefined) need(sheet.connectors, 'connector', plug, sheetStart, `driver "${id}"`);
+    if (sign !== undefined) need(sheet.signs, 'sign', sign, sheetStart, `driver "${id}"`);
+  }
   for (const group of sheet.siblings) {
     for (const row of group.rows) {
       for (const point of row.points) need(sheet.points, 'point', point, sheetStart, `siblings "${group.id}"`);

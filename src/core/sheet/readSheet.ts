@@ -13,6 +13,7 @@ import { options } from './sections/option';
 import { type Part, readPart } from './sections/part';
 import { points } from './sections/point';
 import { protections } from './sections/protection';
+import { drivers } from './sections/driver';
 import { siblings } from './sections/siblings';
 import { signs } from './sections/sign';
 import { stores } from './sections/store';
@@ -62,6 +63,7 @@ const sections = {
   protections,
   picture: mapOf(oneOrMore(text())),
   siblings,
+  drivers,
   setup: setUp,
   kit,
   quirks,
@@ -96,6 +98,7 @@ function readRoot(root: Field, from: SheetSources): Sheet {
     protections: [...part('protections').values()],
     picture: part('picture'),
     siblings: [...part('siblings').values()],
+    drivers: [...part('drivers').values()],
     setUp: part('setup'),
     kit: part('kit'),
     quirks: part('quirks'),

@@ -9,6 +9,7 @@ import { type Option } from './sections/option';
 import { type Part } from './sections/part';
 import { type Point } from './sections/point';
 import { type Protection } from './sections/protection';
+import { type Driver } from './sections/driver';
 import { type Siblings } from './sections/siblings';
 import { type Sign } from './sections/sign';
 import { type Store } from './sections/store';
@@ -25,6 +26,7 @@ export { type Option } from './sections/option';
 export { type Part } from './sections/part';
 export { type Point } from './sections/point';
 export { type Protection } from './sections/protection';
+export { type Driver } from './sections/driver';
 export { type Siblings } from './sections/siblings';
 export { type Sign } from './sections/sign';
 export { type Store } from './sections/store';
@@ -53,6 +55,8 @@ export interface Sheet {
   /** Picture role → nets that play it. */
   readonly picture: ReadonlyMap<string, readonly string[]>;
   readonly siblings: readonly Siblings[];
+  /** Boards that drive a panel by its ribbons, in the order of the screen. */
+  readonly drivers: readonly Driver[];
   readonly setUp: readonly SetUpStep[];
   readonly kit: readonly KitLine[];
   readonly quirks: readonly Quirk[];

@@ -68,6 +68,7 @@ describe('pages of the open job', () => {
         'repair',
         'close',
         'trace',
+        'band',
         'compare',
         'apart',
         'kit',

@@ -126,6 +126,12 @@ export const helpSections: readonly HelpSection[] = [
     ],
   },
   {
+    title: 'A band on the screen',
+    on: /\/band$/,
+    kind: 'keys',
+    rows: [['Alt K', 'tell the bench the picture and in which half the band lies']],
+  },
+  {
     title: 'Inside a stage',
     on: /\/stage$/,
     kind: 'keys',

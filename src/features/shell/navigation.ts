@@ -35,6 +35,7 @@ export function pagesOf(path: string): { readonly href: string; readonly title: 
   const pages = [
     ...jobPages,
     ['trace', 'Trace a board'],
+    ['band', 'Where a band lies on the screen'],
     ['compare', 'Compare sides, channels, repetitions'],
     ['apart', 'Take apart and put together'],
     ['kit', 'Kit'],

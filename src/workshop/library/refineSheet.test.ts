@@ -104,7 +104,7 @@ describe('refining the sheet of a set at the bench', () => {
     const as = async (options: Job['options']) =>
       sheetOf(await readLibrary(), { sheet: 'my-ferry-portable', options, label: {} })!;
     const { blocks, parts } = await as(series);
-    expect(blocks.get('supply')!.makes).toEqual(['bplus', 'v9']);
+    expect(blocks.get('supply')!.makes).toEqual(['bplus', 'pbase', 'v9']);
     expect(blocks.get('tuner')!.needs).toContain('v9');
     expect([parts.has('R33'), parts.has('PASS-Q'), parts.has('SMPS-IC')]).toEqual([true, true, false]);
     expect((await as({ regulation: 'switched' })).blocks.get('supply')!.makes).toEqual(['bplus', 'v15']);

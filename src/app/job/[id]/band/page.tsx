@@ -1,0 +1,18 @@
+import { loadJob } from '@/workshop/job/server';
+import { type Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { BandPage } from '@/features/band';
+
+interface Props {
+  params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: `Band, ${(await loadJob((await params).id))?.title ?? ''}` };
+}
+
+export default async function Page({ params }: Props) {
+  const file = await loadJob((await params).id);
+  if (!file) notFound();
+  return <BandPage key={file.id} file={file} />;
+}

@@ -1,0 +1,1 @@
+export { type Band, type BandPart, partText, placeBand, stepsFor } from './band';

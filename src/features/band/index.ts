@@ -1,0 +1,1 @@
+export { BandPage } from './BandPage';
