@@ -27,6 +27,8 @@ export interface Model {
   /** By net index: 1 where it switches what needs it on, and where what makes it runs or does not. */
   readonly commands: Uint8Array;
   readonly switches: Uint8Array;
+  /** By net index: 1 where it feeds a part of what needs it, and nobody knows which. */
+  readonly partial: Uint8Array;
 }
 
 export interface CompiledBlock {
@@ -100,6 +102,7 @@ export function compileSheet(sheet: Sheet): Model {
     ),
     sourceBoard: nets.map((net) => made.get(net.id)?.board),
     commands: Uint8Array.from(nets, ({ signal }) => (signal === 'control' ? 1 : 0)),
+    partial: Uint8Array.from(nets, ({ partial }) => (partial ? 1 : 0)),
     switches: Uint8Array.from(nets, ({ signal }) => (signal === 'control' || signal === 'data' ? 1 : 0)),
     lowBelow: Float64Array.from(slack, (share) => 1 - share),
     highAbove: Float64Array.from(slack, (share) => 1 + share),

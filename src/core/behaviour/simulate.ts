@@ -163,6 +163,8 @@ function run(
         strapped.has(net) || joined(model, net, model.sourceBoard[net], block.board, open) ? ratio[net]! : 0;
       const got = model.commands[net] === 1 && there < running ? 0 : there;
       levels[need] = levelOf(model, net, got);
+      // What fails without it is said by the faults that take it away.
+      if (model.partial[net] === 1) continue;
       if (got < least) least = got;
       if (got > most) most = got;
       if (rippled[net] === 1 && !block.regulates) ripple = 1;

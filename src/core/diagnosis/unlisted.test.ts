@@ -109,6 +109,53 @@ blocks:
   });
 });
 
+describe('a rail of which nobody knows what it feeds', () => {
+  const own = (needs: string) => `
+format: tovrik-sheet/1
+id: own
+extends: generic-plasma
+title: Foyer screen
+points:
+  tp12: { measure: dc, net: vlog, where: TP12, board: lower }
+  R741-ohms: { title: Resistor R741, measure: ohms, parts: [ R741 ], board: lower, minutes: 2 }
+nets:
+  vlog: { title: vlog, volts: 5, tolerance: 8%, source: manual, partial: true }
+blocks:
+  floating: { makes: [ vfu, vfl, vlog ] }
+  lower:
+    ${needs}
+    parts:
+      R741: { kind: resistor, title: Resistor R741, value: 4R7, faults: { open: { weight: 2, sets: { vlog: dead } } } }
+`;
+  const sheetWith = (needs: string) => readSheet(own(needs), { textOf: (id) => shippedTexts().get(id), netlistOf });
+  const lines = ['picture row_band', 'band_low yes', 'band_up no', 'tp12 0.4', 'tp12 0.4'];
+
+  it.each([
+    ['what the block is known to need', 'needs: [ y_wave, vscan, vfl, buf_ctl, vlog ]'],
+    ['nothing that is known', 'needs: [ y_wave, vscan, vfl, buf_ctl ]'],
+  ])('explains what a fault of the block it feeds may show, where it is of %s', (_, needs) => {
+    const job = jobOn(sheetWith(needs), ...lines);
+    expect(adviseOn(job).posterior.doubts).toEqual([]);
+    const [first] = suspectsOf(job);
+    expect([blockOf(job, first!.fault), first!.fault.part]).toSatisfy(
+      ([block, part]: readonly string[]) => block === 'lower' || block === 'floating' || part === 'R741',
+    );
+    const measured = jobOn(sheetWith(needs), ...lines, 'R741 OL');
+    expect(suspectsOf(measured)[0]!.fault.part).toBe('R741');
+    expect(suspectsOf(measured)[0]!.probability).toBeGreaterThan(0.8);
+  });
+
+  it('does not make a set dark that shows a right picture', () => {
+    const job = jobOn(
+      sheetWith('needs: [ y_wave, vscan, vfl, buf_ctl, vlog ]'),
+      'picture normal',
+      'tp12 0.4',
+      'tp12 0.4',
+    );
+    expect(adviseOn(job).posterior.doubts).toEqual([]);
+  });
+});
+
 describe('what no sheet lists', () => {
   it('is located by what surrounds it, and never blamed on a listed part that reads right', () => {
     const job = jobOn(

@@ -10,5 +10,5 @@ export { lintSheet } from './lint';
 export { partNotes, type PartNotes } from './partNotes';
 export { adoptedId, adoptedText, editsOf, editsUnderChoices, type SheetEdit, withEdits } from './refine';
 export { pathUnderChoices } from './sources';
-export { anyMark, lesserId, openSheet } from './openSheet';
+export { anyMark, openSheet } from './openSheet';
 export { withLabel } from './withLabel';

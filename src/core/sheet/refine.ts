@@ -115,7 +115,7 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
       const { rail, volts, block, user, point, where } = change;
       const { makes, board } = sheet.blocks.get(block)!;
       return [
-        { path: ['nets', rail], values: { title: rail, volts, tolerance: '8%', source: 'manual' } },
+        { path: ['nets', rail], values: { title: rail, volts, tolerance: '8%', source: 'manual', partial: true } },
         { path: ['blocks', block], values: { makes: [...makes, rail] } },
         { path: ['points', point], values: { measure: 'dc', net: rail, where: where ?? '', board } },
         ...(user === undefined ? [] : needing(sheet, user, rail, block)),

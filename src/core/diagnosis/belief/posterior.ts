@@ -4,7 +4,7 @@ import { type Expectation } from '../../measure';
 import { insideEvidence, type InsideEvidence } from '../../inside';
 import { type BenchState } from '../../log';
 import { dealtWith } from '../../repair';
-import { type Fault, lesserId, type Sheet } from '../../sheet';
+import { type Fault, type Sheet } from '../../sheet';
 import { besideSheet, evenly, insideLogs, soundLog } from './byNetlist';
 import { type Case, curedAfter, type Observation, observationsOf } from './case';
 import { likelihood, misplacedLikelihood, outlierLikelihood } from './likelihood';
@@ -203,6 +203,8 @@ export function posteriorOf(job: Case): Posterior {
     chances = outlierChances(weighed, weights, logs);
   }
 
+  const before = new Map<string, number>();
+  for (const { id, degreeOf = id } of faults) before.set(degreeOf, (before.get(degreeOf) ?? 0) + prior.get(id)!);
   const marginal = new Map<string, number>();
   const still = new Map<string, number>();
   hypotheses.forEach(({ faults: present, despite: failedRepair }, h) => {
@@ -214,7 +216,7 @@ export function posteriorOf(job: Case): Posterior {
     .filter(({ degreeOf }) => degreeOf === undefined)
     .map((fault): Suspect => ({
       fault,
-      prior: prior.get(fault.id)! + (prior.get(lesserId(fault.id)) ?? 0),
+      prior: before.get(fault.id)!,
       probability: marginal.get(fault.id)!,
       cured: cured.has(fault.id) && (still.get(fault.id) ?? 0) <= marginal.get(fault.id)! / 2,
     }))

@@ -1,6 +1,7 @@
 import { type Tolerance, type Volts } from '../../quantity';
 import {
   defaultTolerance,
+  flag,
   type Format,
   oneOf,
   optional,
@@ -23,6 +24,8 @@ const net = record({
   volts: written('1'),
   tolerance: optional(tolerance()),
   source: optional(oneOf(sources)),
+  /** It feeds a part of what needs it, and nobody has written down which: without it all of it may go on, or none, or some. */
+  partial: flag(false),
 });
 
 /** A rail or a signal, from where it is made to where it is needed. */
@@ -37,25 +40,30 @@ export interface Net {
   /** The label field that gives the volts of a particular set. */
   readonly label?: string;
   readonly source: Source;
+  readonly partial: boolean;
   readonly place: Place;
 }
 
 /** Nets, those that follow the label at its nominal values. */
 export const nets = (label: ReadonlyMap<string, LabelField>): Format<ReadonlyMap<string, Net>> =>
-  sectionOf<Read<typeof net>, Net>(net, (entry, { title, kind, signal, volts, tolerance: allowed, source }) => {
-    const name = volts.startsWith('label.') ? volts.slice('label.'.length) : undefined;
-    const field = name === undefined ? undefined : label.get(name);
-    if (name !== undefined && !field)
-      entry.get('volts').fail(`the label has no field "${name}"; it has ${[...label.keys()].join(', ')}`);
-    return {
-      id: entry.name,
-      title: title === '' ? entry.name : title,
-      kind: kind ?? (signal === undefined ? 'rail' : 'signal'),
-      volts: name === undefined ? entry.get('volts').quantity('V', 1) : (field?.nominal ?? 1),
-      tolerance: allowed ?? field?.tolerance ?? defaultTolerance,
-      source: source ?? (field ? 'label' : 'manual'),
-      place: entry.place,
-      ...(signal === undefined ? {} : { signal }),
-      ...(field ? { label: field.id } : {}),
-    };
-  });
+  sectionOf<Read<typeof net>, Net>(
+    net,
+    (entry, { title, kind, signal, volts, tolerance: allowed, source, partial }) => {
+      const name = volts.startsWith('label.') ? volts.slice('label.'.length) : undefined;
+      const field = name === undefined ? undefined : label.get(name);
+      if (name !== undefined && !field)
+        entry.get('volts').fail(`the label has no field "${name}"; it has ${[...label.keys()].join(', ')}`);
+      return {
+        id: entry.name,
+        title: title === '' ? entry.name : title,
+        kind: kind ?? (signal === undefined ? 'rail' : 'signal'),
+        volts: name === undefined ? entry.get('volts').quantity('V', 1) : (field?.nominal ?? 1),
+        tolerance: allowed ?? field?.tolerance ?? defaultTolerance,
+        source: source ?? (field ? 'label' : 'manual'),
+        partial,
+        place: entry.place,
+        ...(signal === undefined ? {} : { signal }),
+        ...(field ? { label: field.id } : {}),
+      };
+    },
+  );
