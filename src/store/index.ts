@@ -83,5 +83,5 @@ export {
   wholeShelf,
   type StockRow,
 } from './shelf';
-export { keepStandings, type KeptStanding, readStandings } from './standings';
+export { keepStanding, readStandings } from './standings';
 export { workedWithin } from './weeks';

@@ -1,7 +1,7 @@
 import { type Knex } from 'knex';
 
 /** What was worked out of a job, and a fingerprint of all it came from. */
-export interface KeptStanding {
+interface KeptStanding {
   readonly job: string;
   readonly causes: string;
   /** JSON. */
@@ -14,10 +14,10 @@ export async function readStandings(database: Knex, jobs: readonly string[]): Pr
   return new Map(rows.map((row) => [row.job, row]));
 }
 
-/** Keeps what was worked out, in the place of what was kept before. */
-export async function keepStandings(database: Knex, standings: readonly KeptStanding[]): Promise<void> {
-  if (standings.length === 0) return;
+/** Keeps what was worked out of a job that is still open, in the place of what was kept before. */
+export async function keepStanding(database: Knex, standing: KeptStanding): Promise<void> {
   await database.transaction(async (work) => {
-    for (const standing of standings) await work('standing').insert(standing).onConflict('job').merge();
+    const open = (await work('job').where({ id: standing.job }).whereNull('closed_at').first('id')) as unknown;
+    if (open !== undefined) await work('standing').insert(standing).onConflict('job').merge();
   });
 }

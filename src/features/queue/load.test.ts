@@ -1,6 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { setImmediate } from 'node:timers/promises';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { addJob, appendLog, closeJob, database, readStandings, saveSettings, defaultSettings } from '@/store';
 import { type LogBody } from '@/core/log';
@@ -13,11 +14,12 @@ vi.mock('server-only', () => ({}));
 vi.mock('next/cache', () => ({ revalidatePath: vi.fn() }));
 vi.mock('./build', () => ({ build: 'one' }));
 
+const real = model.standingOf;
 const worked = vi.spyOn(model, 'standingOf');
 
 beforeEach(() => {
   process.env.TOVRIK_DB = path.join(mkdtempSync(path.join(os.tmpdir(), 'tovrik-queue-')), 'tovrik.db');
-  worked.mockClear();
+  worked.mockReset().mockImplementation(real);
 });
 
 const say = async (job: string, id: string, body: LogBody, seen: number) =>
@@ -45,6 +47,28 @@ describe('the queue', () => {
     await saveSettings(db, { ...defaultSettings, hourlyRate: 40 });
     await loadQueue();
     expect(worked).toHaveBeenCalledTimes(6);
+  });
+
+  it('works out a set once for all who ask at the same time, and lets others be answered between two sets', async () => {
+    const db = await database();
+    for (const id of ['a', 'b', 'c']) await addJob(db, takenIn(id));
+    let between = 0;
+    let asking = true;
+    const others = (async () => {
+      for (; asking; between += 1) await setImmediate();
+    })();
+    worked.mockImplementation((...told) => {
+      order.push(between);
+      return real(...told);
+    });
+    const order: number[] = [];
+    const [one, other] = await Promise.all([loadQueue(), loadQueue()]);
+    asking = false;
+    await others;
+    expect(one.rows.map(({ id }) => id).sort()).toEqual(['a', 'b', 'c']);
+    expect(other).toEqual(one);
+    expect(worked).toHaveBeenCalledTimes(3);
+    expect(new Set(order).size).toBe(3);
   });
 
   it('keeps nothing of a set that is closed', async () => {

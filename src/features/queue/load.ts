@@ -1,13 +1,14 @@
 import 'server-only';
 import { createHash } from 'node:crypto';
+import { setTimeout } from 'node:timers/promises';
+import { type Knex } from 'knex';
 import { kinOf, type Library, readLibrary, sheetOf } from '@/workshop/library/server';
 import { caseOf } from '@/workshop/job';
 import {
   closedCounts,
   database,
   type Job,
-  keepStandings,
-  type KeptStanding,
+  keepStanding,
   openJobs,
   readLogs,
   readSettings,
@@ -36,18 +37,15 @@ export async function loadQueue(): Promise<{ rows: QueueRow[]; currency: string 
   const closed = new Map(
     await Promise.all(sheets.map(async (sheet) => [sheet, await closedCounts(db, kinOf(library, sheet))] as const)),
   );
-  const workedOut: KeptStanding[] = [];
-  const rows = jobs.flatMap((job): QueueRow[] => {
+  const rows: QueueRow[] = [];
+  for (const job of jobs) {
     const told: Told = { job, entries: logs.get(job.id)!, closed: closed.get(job.sheet)!, settings };
     const causes = fingerprintOf(told, library);
     const kept = known.get(job.id);
-    const standing = kept?.causes === causes ? (JSON.parse(kept.body) as Standing) : workOut(told, library);
-    if (!standing) return [];
-    if (kept?.causes !== causes) workedOut.push({ job: job.id, causes, body: JSON.stringify(standing) });
-    return [queueRow(job, standing, now, soakRun(told.entries, now))];
-  });
-  // Another build may judge otherwise, and what could not be kept is worked out again.
-  if (build !== undefined) await keepStandings(db, workedOut).catch(() => undefined);
+    const standing =
+      kept?.causes === causes ? (JSON.parse(kept.body) as Standing) : await workedOut(db, told, library, causes);
+    if (standing) rows.push(queueRow(job, standing, now, soakRun(told.entries, now)));
+  }
   return { rows: inOrder(rows, settings.currency), currency: settings.currency };
 }
 
@@ -59,12 +57,37 @@ interface Told {
   readonly settings: Settings;
 }
 
+/** Where jobs stand that are being worked out now, by job and causes: who asks meanwhile waits for the same. */
+const underWay = new Map<string, Promise<Standing | undefined>>();
+
+/** Works out where a job stands and keeps it at once. */
+function workedOut(db: Knex, told: Told, library: Library, causes: string): Promise<Standing | undefined> {
+  const key = `${told.job.id} ${causes}`;
+  let standing = underWay.get(key);
+  if (!standing) {
+    standing = workOut(db, told, library, causes).finally(() => underWay.delete(key));
+    underWay.set(key, standing);
+  }
+  return standing;
+}
+
+/** Between one job and the next others are answered for so long, in milliseconds: a page asks the database a few times. */
+const breath = 12;
+
 /** Undefined where there is no such sheet. */
-function workOut({ job, entries, closed, settings }: Told, library: Library): Standing | undefined {
+async function workOut(db: Knex, told: Told, library: Library, causes: string): Promise<Standing | undefined> {
+  await setTimeout(breath);
+  const { job, entries, closed, settings } = told;
   const sheet = sheetOf(library, job);
   if (!sheet) return undefined;
   const { complaint } = job;
-  return standingOf(caseOf({ sheet: openSheet(sheet), complaint, closed, hourlyRate: settings.hourlyRate }, entries));
+  const standing = standingOf(
+    caseOf({ sheet: openSheet(sheet), complaint, closed, hourlyRate: settings.hourlyRate }, entries),
+  );
+  // Another build may judge otherwise, and what could not be kept is worked out again.
+  if (build !== undefined)
+    await keepStanding(db, { job: job.id, causes, body: JSON.stringify(standing) }).catch(() => undefined);
+  return standing;
 }
 
 /** A fingerprint of all that where a job stands comes from: a log only grows, and shipped sheets come with the build. */
