@@ -2,19 +2,11 @@ import { deadRatio as deadBelow } from '../measure';
 import { faultRate } from '../parts';
 import { isDamage } from '../picture';
 import { sum, sumOf } from '../statistics';
+import { effectsWithConsequences, lesserId, withConsequences } from './consequences';
 import { faultTitle } from './faultTitle';
+import { type Effect, likeListed } from './likeListed';
 import { type Block, type Connector, type Fault, type Part, type Sheet } from './sheet';
 import { levelRatio } from './words';
-
-/** What something unlisted in a block may do, with how much of what is unlisted there does that. */
-interface Effect extends Partial<
-  Pick<Fault, 'shorts' | 'ripples' | 'opens' | 'signs' | 'shows' | 'reads' | 'appears'>
-> {
-  readonly name: string;
-  readonly title: string;
-  readonly share: number;
-  readonly sets?: Iterable<readonly [net: string, ratio: number]>;
-}
 
 /** Stands among what a fault shows for any mark whatever. */
 export const anyMark = 'any';
@@ -153,9 +145,6 @@ const allOrNothing: ReadonlySet<Part['kind']> = new Set([
   'relay',
 ]);
 
-/** The id of the other degree of a fault. */
-const lesserId = (fault: string): string => `${fault}~`;
-
 /** What is left of a net where a fault goes another way than it is taken to; undefined where it goes as it says. */
 const otherDegree = (ratio: number): number | undefined =>
   ratio < deadBelow ? byDegrees.ofNothing : ratio === levelRatio.low ? byDegrees.ofLow : undefined;
@@ -173,86 +162,6 @@ function withDegrees({ parts }: Sheet, fault: Fault): Fault[] {
     weight: fault.weight * byDegrees.chance,
   };
   return [{ ...fault, weight: fault.weight * (1 - byDegrees.chance) }, lesser];
-}
-
-/** How a fault shows that takes away a rail which feeds a part of a block: not at all, by all of it, or as its listed faults do. */
-const partially = { silent: 0.35, all: 0.3, alike: 0.35 };
-
-/** Below this share of its volts a rail counts as taken away. */
-const goneBelow = 0.55;
-
-/** What goes with a rail of which nobody knows what it feeds, and how often. */
-interface Consequence extends Pick<Fault, 'signs' | 'shows' | 'ripples'> {
-  readonly share: number;
-  readonly sets: Iterable<readonly [net: string, ratio: number]>;
-}
-
-const withSame = { sets: [], signs: new Map(), shows: [], ripples: [] } satisfies Partial<Consequence>;
-
-/** What may go with a fault by the rails it takes away; nothing where it is known. */
-function consequencesOf(sheet: Sheet, sets: ReadonlyMap<string, number>, shorts: readonly string[]): Consequence[] {
-  const isPartial = (net: string) => sheet.nets.get(net)!.partial;
-  const lost = [...[...sets].flatMap(([net, ratio]) => (ratio < goneBelow ? [net] : [])), ...shorts].filter(isPartial);
-  if (lost.length === 0) return [];
-  const fed = [...sheet.blocks.values()].filter(({ needs }) => needs.some((net) => lost.includes(net)));
-  // Where nobody is known to need it, it is taken to feed where it is made or where a part takes it away.
-  const takers = [...sheet.faults.values()].filter((fault) => lost.some((net) => fault.sets.has(net)));
-  const near = new Set(takers.map(({ part }) => sheet.parts.get(part)!.block));
-  const hit =
-    fed.length > 0
-      ? fed
-      : [...sheet.blocks.values()].filter(({ id, makes }) => near.has(id) || makes.some((net) => lost.includes(net)));
-  const all = fed.flatMap(({ makes }) => makes.filter((net) => !isPartial(net)).map((net) => [net, 0] as const));
-  const alike = likeListed(sheet, 1, ({ block }) => hit.some(({ id }) => id === block)).filter(
-    ({ shorts: pulled = [], opens = [], reads, sets: moved = [] }) =>
-      pulled.length + opens.length + (reads?.size ?? 0) === 0 && ![...moved].some(([net]) => isPartial(net)),
-  );
-  const most = sumOf(alike, ({ share }) => share);
-  return [
-    { ...withSame, share: partially.silent },
-    ...(all.length > 0 ? [{ ...withSame, share: partially.all, sets: all }] : []),
-    ...alike.map(({ share, sets: moved = [], signs = new Map(), shows = [], ripples = [] }) => ({
-      share: (partially.alike * share) / most,
-      sets: moved,
-      signs,
-      shows,
-      ripples,
-    })),
-  ];
-}
-
-/** A fault, and the same with what may go with it. */
-function withConsequences(sheet: Sheet, fault: Fault): Fault[] {
-  const consequences = fault.degreeOf === undefined ? consequencesOf(sheet, fault.sets, fault.shorts) : [];
-  const together = sumOf(consequences, ({ share }) => share);
-  return consequences.length === 0
-    ? [fault]
-    : consequences.map(({ share, sets, signs, shows, ripples }, at) => ({
-        ...fault,
-        ...(at === 0 ? {} : { id: `${lesserId(fault.id)}${at}`, degreeOf: fault.id }),
-        weight: (fault.weight * share) / together,
-        sets: new Map([...fault.sets, ...sets]),
-        signs: new Map([...fault.signs, ...signs]),
-        shows: [...fault.shows, ...shows],
-        ripples: [...fault.ripples, ...ripples],
-      }));
-}
-
-function effectsWithConsequences(sheet: Sheet, effect: Effect): Effect[] {
-  const own = new Map(effect.sets);
-  const consequences = consequencesOf(sheet, own, effect.shorts ?? []);
-  const together = sumOf(consequences, ({ share }) => share);
-  return consequences.length === 0
-    ? [effect]
-    : consequences.map(({ share, sets, signs, shows, ripples }, at) => ({
-        ...effect,
-        name: at === 0 ? effect.name : `${lesserId(effect.name)}${at}`,
-        share: (effect.share * share) / together,
-        sets: new Map([...own, ...sets]),
-        signs: new Map([...(effect.signs ?? []), ...signs]),
-        shows: [...(effect.shows ?? []), ...shows],
-        ripples: [...(effect.ripples ?? []), ...ripples],
-      }));
 }
 
 /** What stands for everything in a block that its sheet does not list. */
@@ -350,59 +259,6 @@ const nextTo = (one: Block, other: Block): boolean =>
 
 /** Does a fault do more than take away what its block makes? */
 const isDrastic = ({ reads, shorts, signs }: Fault): boolean => reads.size + shorts.length + signs.size > 0;
-
-/** What listed faults do: another part near them, or the same in another way, may do that as well. */
-function likeListed(sheet: Sheet, share: number, isLike: (part: Part, fault: Fault) => boolean): Effect[] {
-  const found = new Map<string, { readonly first: Fault; weight: number }>();
-  for (const fault of sheet.faults.values()) {
-    const part = sheet.parts.get(fault.part)!;
-    if (!isLike(part, fault) || fault.shows.some(isDamage)) continue;
-    const { sets, shorts, ripples, opens, signs, shows, appears } = fault;
-    const key = JSON.stringify([
-      [...sets],
-      shorts,
-      ripples,
-      opens,
-      [...signs],
-      shows,
-      appears,
-      [...elsewhere(sheet, fault)],
-    ]);
-    const known = found.get(key);
-    const weight = fault.weight * faultRate(part, fault.mode);
-    if (known) known.weight += weight;
-    else found.set(key, { first: fault, weight });
-  }
-  const all = sumOf(found.values(), ({ weight }) => weight);
-  return [...found.values()].map(({ first, weight }) => ({
-    name: `as-${first.id}`,
-    title: seenOf(sheet, first),
-    share: (share * weight) / all,
-    sets: first.sets,
-    shorts: first.shorts,
-    ripples: first.ripples,
-    opens: first.opens,
-    signs: first.signs,
-    shows: first.shows,
-    appears: first.appears,
-    reads: elsewhere(sheet, first),
-  }));
-}
-
-/** What is seen of a fault, in a few words. */
-function seenOf({ nets }: Sheet, { sets, shorts, ripples, shows, opens }: Fault): string {
-  const [set] = sets;
-  const title = (net: string) => nets.get(net)?.title ?? net;
-  if (set) return `${set[1] < deadBelow ? 'no' : set[1] < 1 ? 'low' : 'high'} ${title(set[0])}`;
-  if (shorts[0] !== undefined) return `${title(shorts[0])} pulled down`;
-  if (ripples[0] !== undefined) return `ripple on ${title(ripples[0])}`;
-  if (opens[0] !== undefined) return `${opens[0]} open`;
-  return shows.length > 0 ? 'seen in the picture' : 'no voltage tells it';
-}
-
-/** What a fault reads elsewhere than at its own part: a fuse it has blown. */
-const elsewhere = (sheet: Sheet, { reads, part }: Fault): ReadonlyMap<string, number> =>
-  new Map([...reads].filter(([check]) => sheet.points.get(check)?.parts.includes(part) !== true));
 
 const makerOf = (sheet: Sheet, net: string): string | undefined =>
   [...sheet.blocks.values()].find(({ makes }) => makes.includes(net))?.id;
