@@ -1,7 +1,7 @@
 import { compileSheet, Predictions } from '@/core/behaviour';
 import { indistinguishable } from '@/core/diagnosis';
 import { calibrationOf, evaluateIn, worldNames, worlds, type WorldResult } from '@/core/practice';
-import { type Sheet } from '@/core/sheet';
+import { openSheet, type Sheet } from '@/core/sheet';
 import { shippedSheets } from '@/sheets';
 
 /** Every so-manieth fault is hunted; `--every N` says otherwise. */
@@ -49,7 +49,7 @@ const chosenWorlds = worldNames.filter(
 );
 
 function benchSheet(sheet: Sheet): void {
-  const groups = indistinguishable(new Predictions(compileSheet(sheet)));
+  const groups = indistinguishable(new Predictions(compileSheet(openSheet(sheet))));
   console.log(
     `\n${sheet.title}\n    ${''.padEnd(13)}${headings
       .map((word) => word.padStart(9))

@@ -47,7 +47,7 @@ function inWorld(given: Given, sheet: Sheet, word: string): object {
     return value;
   };
   const drawn = { seed: count('seed'), runs: count('runs'), every: count('every') };
-  const groups = indistinguishable(new Predictions(compileSheet(sheet)));
+  const groups = indistinguishable(new Predictions(compileSheet(openSheet(sheet))));
   const { claims, ...result } = evaluateIn(sheet, worlds[name], groups, drawn);
   return { sheet: sheet.id, world: name, ...drawn, ...result, calibration: calibrationOf(claims) };
 }

@@ -2,11 +2,14 @@ import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { compileSheet, Predictions } from '../behaviour';
 import { indistinguishable } from '../diagnosis';
+import { openSheet } from '../sheet';
 import { evaluateIn, worlds } from '.';
 
 describe('worlds that no sheet describes', () => {
   const some = ['generic-crt-colour', 'halvane-hp-42'].map((id) => shippedSheets().get(id)!);
-  const groups = new Map(some.map((sheet) => [sheet.id, indistinguishable(new Predictions(compileSheet(sheet)))]));
+  const groups = new Map(
+    some.map((sheet) => [sheet.id, indistinguishable(new Predictions(compileSheet(openSheet(sheet))))]),
+  );
   const results = (world: keyof typeof worlds, seeds: readonly number[], every: number) =>
     seeds.flatMap((seed) =>
       some.map((sheet) => evaluateIn(sheet, worlds[world], groups.get(sheet.id)!, { seed, every, runs: 1 })),

@@ -64,6 +64,13 @@ describe('a band on the screen', () => {
     for (const part of parts) expect(stepsFor(part)[0]).toMatch(/seat/);
   });
 
+  it('that may end where data stops, from either end, is looked for there', () => {
+    const lastStep = (from: number, to: number) => stepsFor(placeBand({ from, to }, halves)[0]!).at(-1);
+    expect(lastStep(0.25, 0.5)).toMatch(/it stops at the chip of ribbon 3 or/);
+    expect(lastStep(0, 0.25)).toMatch(/at the other end it stops at the chip of ribbon 2,/);
+    expect(lastStep(0.125, 0.375)).toMatch(/share and the others do not/);
+  });
+
   it('tells on shipped sheets which half it lies in', () => {
     for (const id of ['generic-plasma', 'halvane-hp-42']) {
       const { drivers, signs } = shippedSheets().get(id)!;

@@ -55,27 +55,23 @@ export function placeBand({ from, to }: Band, drivers: readonly Driver[]): BandP
     const lastLine = Math.max(firstLine, Math.round(last * perRibbon) - 1);
     const ribbonOf = (at: number) => Math.min(ribbons, Math.floor(at / perRibbon) + 1);
     const outputOf = (at: number) => at - Math.ceil((ribbonOf(at) - 1) * perRibbon) + 1;
-    const whole = Number.isInteger(first) && Number.isInteger(last);
     return [
       {
         driver,
         ribbons: [ribbonOf(firstLine), ribbonOf(lastLine)],
         outputs: [outputOf(firstLine), outputOf(lastLine)],
-        kind:
-          firstLine === lastLine
-            ? 'line'
-            : !whole
-              ? 'outputs'
-              : first === 0 && last === ribbons
-                ? 'board'
-                : last - first === 1
-                  ? 'ribbon'
-                  : last === ribbons
-                    ? 'onwards'
-                    : 'ribbons',
+        kind: firstLine === lastLine ? 'line' : kindOf(first, last, ribbons),
       },
     ];
   });
+}
+
+/** What lies between two places of a board, counted in its ribbons. */
+function kindOf(first: number, last: number, ribbons: number): BandKind {
+  if (!Number.isInteger(first) || !Number.isInteger(last)) return 'outputs';
+  if (last - first === ribbons) return 'board';
+  if (last - first === 1) return 'ribbon';
+  return last === ribbons ? 'onwards' : 'ribbons';
 }
 
 /** What a part of a band is, in words: `ribbon 2 of 4`, `outputs 12 to 40 of ribbon 3`. */
@@ -100,7 +96,7 @@ export function partText({ driver, ribbons: [first, last], outputs: [from, to], 
 }
 
 /** What to do about a part of a band, in order: what is loose before what is broken, what can be undone before what cannot. */
-export function stepsFor({ driver, ribbons: [first], kind }: BandPart): readonly string[] {
+export function stepsFor({ driver, ribbons: [first, last], kind }: BandPart): readonly string[] {
   const ribbon = driver.ribbons === 1 ? 'the ribbon' : `ribbon ${first}`;
   const reseat = `Plug out, stores proven: take ${ribbon} out, look at its contacts and latch, clean them, seat it to full depth. Switch on.`;
   const swapEnds = `Does the band move when ${ribbon} is pressed at its plug? Its contacts. At the glass? Its bond to the glass, which nothing repairs.`;
@@ -131,6 +127,11 @@ export function stepsFor({ driver, ribbons: [first], kind }: BandPart): readonly
       return [
         reseat,
         'What these ribbons share and the others do not: a supply or enable of their chips, a connector between two boards.',
+        ...(first === 1
+          ? [
+              `Where data comes in at the other end it stops at the chip of ribbon ${last}, or leaves the one before it.`,
+            ]
+          : []),
       ];
     case 'board':
       return [

@@ -132,7 +132,7 @@ function claimOf(
 ): Claim {
   const { stated, faults: named, block } = leadOf(advice.posterior, sheet, groups);
   const blockOf = (id: string) => sheet.parts.get(sheet.faults.get(id)!.part)!.block;
-  const unlistedIn = new Set([...named].filter((id) => sheet.faults.get(id)!.mode === 'unlisted').map(blockOf));
+  const unlistedIn = new Set([...named].filter((id) => sheet.faults.get(id)?.mode === 'unlisted').map(blockOf));
   const right = faults.some(({ id, part }) =>
     sheet.faults.has(id) ? named.has(id) : unlistedIn.has(sheet.parts.get(part)!.block),
   );
