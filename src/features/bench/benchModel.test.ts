@@ -38,6 +38,24 @@ describe('what to do where no probe is asked for', () => {
     expect(act.title).toBe(briefed(...found).repairs[0]!.action.title);
   });
 
+  it('names what no probe that is left tells from what the repair puts right', () => {
+    const { repairs, suspects, ...rest } = briefed(...found);
+    const act = (bits: number) =>
+      nextAction({
+        ...rest,
+        next: 'act',
+        repairs,
+        suspects: likely,
+        probes: rest.probes.map((one) => ({ ...one, bits })),
+      })!;
+    const { cures } = repairs[0]!.action;
+    const other = suspects.find(({ fault }) => !cures.includes(fault.id))!;
+    const likely = [{ ...other, probability: 0.4 }, ...suspects.filter((one) => one !== other)];
+    expect(act(0.01).how).toContain(`tells it from ${other.fault.title} (40 %)`);
+    expect(act(0.01).how).toContain('the repair shows which it was');
+    expect(act(0.4).how).toMatch(/^No probe left is worth its minutes/);
+  });
+
   it('is measuring again after a repair that is likely to have been the cure', () => {
     const repair = adviseOn(caseOf(...found)).repairs[0]!.action;
     const { id: action, title, listed, money, minutes } = repair;
@@ -68,7 +86,7 @@ describe('what to do where no probe is asked for', () => {
       minutes: 9,
       money: 0.1,
     };
-    expect(nextAction({ next: 'act', repairs: [trace], found: [bad] })).toMatchObject({
+    expect(nextAction({ ...briefed(), next: 'act', repairs: [trace], found: [bad] })).toMatchObject({
       label: 'Found bad, whatever else is',
       title: 'Fit a new resistor R33',
       how: expect.stringContaining('Resistor R33, 18 Ω: open') as string,

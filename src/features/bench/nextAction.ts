@@ -1,4 +1,5 @@
-import { type Briefed } from '@/core/diagnosis';
+import { type Briefed, type Suspect } from '@/core/diagnosis';
+import { type RepairAction } from '@/core/repair';
 import { chanceText } from '@/ui';
 
 /** What to do where no probe is asked for. */
@@ -9,12 +10,36 @@ export interface NextAction {
   readonly button: string;
 }
 
+/** A suspect this likely besides is worth naming. */
+const worthNaming = 0.08;
+/** A probe that tells less than this, in bits, tells nothing apart. */
+const leastTelling = 0.05;
+
+/** What a repair does not put right and no probe that is left tells from what it does. */
+function untold(
+  { cures }: RepairAction,
+  { suspects, probes }: Pick<Briefed, 'suspects' | 'probes'>,
+): readonly Suspect[] {
+  if (probes.some(({ bits }) => bits >= leastTelling)) return [];
+  return suspects.filter(
+    ({ fault, probability, cured }) => !cured && probability >= worthNaming && !cures.includes(fault.id),
+  );
+}
+
+const named = (suspects: readonly Suspect[]): string =>
+  suspects
+    .slice(0, 2)
+    .map(({ fault, probability }) => `${fault.title} (${chanceText(probability)})`)
+    .join(' or ');
+
 /** The repair to make, or to verify; undefined where nothing is suspected any more. */
 export function nextAction({
   next,
   repairs,
   found,
-}: Pick<Briefed, 'next' | 'repairs' | 'found'>): NextAction | undefined {
+  suspects,
+  probes,
+}: Pick<Briefed, 'next' | 'repairs' | 'found' | 'suspects' | 'probes'>): NextAction | undefined {
   if (next === 'verify')
     return {
       label: 'After the repair',
@@ -38,12 +63,15 @@ export function nextAction({
       how: 'No point of the sheet tells more. Type the part that proves bad, as in “part R118 22R neck feeds vhi”.',
       button: 'Note what was found',
     };
-  return (
-    repair && {
-      label: `Act now · cures it with ${chanceText(repair.chance)}`,
-      title: repair.action.title,
-      how: 'No probe left is worth its minutes. Other readings can still be typed by name.',
-      button: 'Plan the repair',
-    }
-  );
+  if (!repair) return undefined;
+  const others = untold(repair.action, { suspects, probes });
+  return {
+    label: `Act now · cures it with ${chanceText(repair.chance)}`,
+    title: repair.action.title,
+    how:
+      others.length > 0
+        ? `Nothing that is left to measure tells it from ${named(others)}: the repair shows which it was.`
+        : 'No probe left is worth its minutes. Other readings can still be typed by name.',
+    button: 'Plan the repair',
+  };
 }
