@@ -1,5 +1,15 @@
+import { type Locator, type Page } from '@playwright/test';
 import { emptyDatabase, expect, startApp, test } from './app';
 import { entry, takeIn } from './bench';
+
+/** Has the meter read from a recorded log. Chosen while the set is off: the simulated meter would read it otherwise. */
+async function recordedLog(page: Page): Promise<Locator> {
+  await page.keyboard.press('Alt+m');
+  const choice = page.getByRole('region', { name: 'Which meter' });
+  await choice.getByRole('combobox', { name: 'Meter' }).click();
+  await page.getByText('Recorded log', { exact: true }).click();
+  return choice;
+}
 
 test('with the meter on, readings are recorded as they settle, with no key between them', async ({ page, app }) => {
   // The fault that hides in a set goes by its name: in this one the line drive runs.
@@ -118,13 +128,10 @@ test('a shutdown is caught at start from a recorded log; a log that is none, or 
   app,
 }) => {
   await takeIn(page, app.address, 'Halvane HP-42', 'Terrace display', ['Starts, then off']);
+  const choice = await recordedLog(page);
   await page.keyboard.press('Alt+p');
   await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();
   await page.locator('[data-net="vs"]').last().click();
-  await page.keyboard.press('Alt+m');
-  const choice = page.getByRole('region', { name: 'Which meter' });
-  await choice.getByRole('combobox', { name: 'Meter' }).click();
-  await page.getByText('Recorded log', { exact: true }).click();
   const open = choice.locator('input[type=file]');
   const log = (lines: readonly string[]) => ({
     name: 'log.csv',
@@ -151,12 +158,9 @@ test('a reading that creeps on after it was recorded is put right while the prob
   app,
 }) => {
   await takeIn(page, app.address, 'Pellisar TC-14', 'Platform set', ['Flooded green']);
+  const choice = await recordedLog(page);
   await page.keyboard.press('Alt+p');
   await page.locator('[data-net="kg"]').last().click();
-  await page.keyboard.press('Alt+m');
-  const choice = page.getByRole('region', { name: 'Which meter' });
-  await choice.getByRole('combobox', { name: 'Meter' }).click();
-  await page.getByText('Recorded log', { exact: true }).click();
   const creeping = Array.from({ length: 80 }, (_, index) => {
     const volts = index < 20 ? 120 + (index % 3) / 10 : 120 + 0.3 * (index - 20);
     return `${index / 10},${volts.toFixed(2)},V`;
