@@ -28,8 +28,10 @@ const pointing = 0.006;
 /** Of a band that leaves a board’s half by less than this share of a ribbon, the rest is a slip of the hand. */
 const leastOfRibbon = 0.12;
 
-const startOf = ({ half }: Driver): number => (half === 'second' ? 0.5 : 0);
-const lengthOf = ({ half }: Driver): number => (half === 'both' ? 1 : 0.5);
+/** The stretch of the screen that a board drives, as shares of it. */
+export function stretchOf({ half }: Driver): Band {
+  return { from: half === 'second' ? 0.5 : 0, to: half === 'first' ? 0.5 : 1 };
+}
 
 /**
  * Which ribbons and outputs a band belongs to, board by board. Ribbons share a board’s lines evenly, in the order of
@@ -41,15 +43,17 @@ export function placeBand({ from, to }: Band, drivers: readonly Driver[]): BandP
   const [begins, ends] = from <= to ? [from, to] : [to, from];
   return drivers.flatMap((driver): BandPart[] => {
     const { lines, ribbons } = driver;
-    const inBoard = (at: number) => Math.min(1, Math.max(0, (at - startOf(driver)) / lengthOf(driver))) * ribbons;
-    const slack = (pointing / lengthOf(driver)) * ribbons;
+    const board = stretchOf(driver);
+    const length = board.to - board.from;
+    const inBoard = (at: number) => Math.min(1, Math.max(0, (at - board.from) / length)) * ribbons;
+    const slack = (pointing / length) * ribbons;
     // In ribbons from the beginning of the board; an edge near the border of two is that border, unless a few lines are meant.
     const thin = inBoard(ends) - inBoard(begins) <= 2 * slack;
     const snapped = (at: number) => (!thin && Math.abs(at - Math.round(at)) <= slack ? Math.round(at) : at);
     const [first, last] = [snapped(inBoard(begins)), snapped(inBoard(ends))];
     const perRibbon = lines / ribbons;
     if (inBoard(ends) <= inBoard(begins)) return [];
-    const reachesOver = begins < startOf(driver) || ends > startOf(driver) + lengthOf(driver);
+    const reachesOver = begins < board.from || ends > board.to;
     if (reachesOver && last - first < leastOfRibbon) return [];
     const firstLine = Math.min(lines - 1, Math.round(first * perRibbon));
     const lastLine = Math.max(firstLine, Math.round(last * perRibbon) - 1);

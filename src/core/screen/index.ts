@@ -1,1 +1,1 @@
-export { type Band, type BandPart, partText, placeBand, stepsFor } from './band';
+export { type Band, type BandPart, partText, placeBand, stepsFor, stretchOf } from './band';

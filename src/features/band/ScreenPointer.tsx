@@ -1,5 +1,5 @@
 import { type PointerEvent, useRef } from 'react';
-import { type Band } from '@/core/screen';
+import { type Band, stretchOf } from '@/core/screen';
 import { type Driver } from '@/core/sheet';
 import { type Direction } from './bandModel';
 import styles from './band.module.css';
@@ -37,7 +37,7 @@ export function ScreenPointer({ drives, drivers, band, onBand }: ScreenPointerPr
       className={styles.glass}
       viewBox={`0 0 ${size.width} ${size.height}`}
       role="img"
-      aria-label={`The screen: draw from where the band begins to where it ends, or write it in percent below`}
+      aria-label="The screen: draw from where the band begins to where it ends, or write it in percent below"
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
         begun.current = shareAt(event);
@@ -50,10 +50,11 @@ export function ScreenPointer({ drives, drivers, band, onBand }: ScreenPointerPr
     >
       <rect {...stretch(0, 1)} className={styles.lit} />
       {drivers.flatMap((driver) => {
-        const [start, length] = [driver.half === 'second' ? 0.5 : 0, driver.half === 'both' ? 1 : 0.5];
+        const board = stretchOf(driver);
+        const share = (board.to - board.from) / driver.ribbons;
         return Array.from({ length: driver.ribbons }, (_, ribbon) => {
-          const from = start + (ribbon * length) / driver.ribbons;
-          const box = stretch(from, from + length / driver.ribbons);
+          const from = board.from + ribbon * share;
+          const box = stretch(from, from + share);
           return (
             <g key={`${driver.id} ${ribbon}`}>
               <rect {...box} className={styles.ribbon} data-first={ribbon === 0 || undefined} />

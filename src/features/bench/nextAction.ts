@@ -1,5 +1,4 @@
-import { type Briefed, type Suspect } from '@/core/diagnosis';
-import { type RepairAction } from '@/core/repair';
+import { type Briefed, type Suspect, untoldFrom } from '@/core/diagnosis';
 import { chanceText } from '@/ui';
 
 /** What to do where no probe is asked for. */
@@ -8,22 +7,6 @@ export interface NextAction {
   readonly title: string;
   readonly how: string;
   readonly button: string;
-}
-
-/** A suspect this likely besides is worth naming. */
-const worthNaming = 0.08;
-/** A probe that tells less than this, in bits, tells nothing apart. */
-const leastTelling = 0.05;
-
-/** What a repair does not put right and no probe that is left tells from what it does. */
-function untold(
-  { cures }: RepairAction,
-  { suspects, probes }: Pick<Briefed, 'suspects' | 'probes'>,
-): readonly Suspect[] {
-  if (probes.some(({ bits }) => bits >= leastTelling)) return [];
-  return suspects.filter(
-    ({ fault, probability, cured }) => !cured && probability >= worthNaming && !cures.includes(fault.id),
-  );
 }
 
 const named = (suspects: readonly Suspect[]): string =>
@@ -64,7 +47,7 @@ export function nextAction({
       button: 'Note what was found',
     };
   if (!repair) return undefined;
-  const others = untold(repair.action, { suspects, probes });
+  const others = untoldFrom(repair.action, { suspects, probes });
   return {
     label: `Act now · cures it with ${chanceText(repair.chance)}`,
     title: repair.action.title,

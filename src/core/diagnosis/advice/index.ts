@@ -12,3 +12,4 @@ export { forbiddenFrom } from './problem';
 export { outlookOf, type Outlook } from './outlook';
 export { stepsTo, transition } from './transition';
 export { proofOf, secondsToProve, verificationOf, verified, type RepairProof, type Verification } from './verification';
+export { untoldFrom } from './untold';
