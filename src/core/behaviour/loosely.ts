@@ -30,10 +30,11 @@ export function loosely(fault: Fault, check: Check, sheet: Sheet, bad: Expectati
   const own = check.point?.parts.filter((id) => sheet.parts.get(id)!.block === block) ?? [];
   if (own.length > 0 && (check.point!.net === undefined || bad === good))
     return mayBeTheOne(check, sheet, own, block, good);
+  if (bad.kind === 'picture' && fault.shows.includes(anyMark)) return { ...bad, sure: 0 };
   if (bad === good && check.measure !== 'sign') return good;
   if (bad.kind === 'number' && good.kind === 'number') return looseNumber(bad, good);
   if (bad.kind === 'choice' && good.kind === 'choice') return looseChoice(check, bad.chances, good.chances);
-  return bad.kind === 'picture' ? { ...bad, sure: fault.shows.includes(anyMark) ? 0 : pictureAsSaid } : bad;
+  return bad.kind === 'picture' ? { ...bad, sure: pictureAsSaid } : bad;
 }
 
 type NumberExpectation = Extract<Expectation, { kind: 'number' }>;

@@ -93,13 +93,16 @@ export function adviseOn(job: Case): Advice {
   const worthProbing = again !== undefined || (best !== undefined && best.total < plan.repairNow - 1e-6);
   const proving = bench.repairs.length > 0 && curedChance > 0.5 && again === undefined;
   // What has gone the same way is looked for as long as that costs less than its coming back would.
-  const worthKnowing =
-    proving && best !== undefined && open.mass > leastLeft && open.mass * comingBack > best.cost && proofOf(job).done;
+  const searching = proving && open.mass > leastLeft && proofOf(job).done;
+  const telling = searching
+    ? described.find(({ bits, minutes }) => open.mass * Math.min(1, bits) * comingBack > minutes)
+    : undefined;
+  const first = again ?? telling;
   return {
     posterior,
-    probes: again ? [again, ...described.filter(({ probe }) => probe.id !== again.probe.id)] : described,
+    probes: first ? [first, ...described.filter(({ probe }) => probe.id !== first.probe.id)] : described,
     repairs: rankedRepairs,
-    next: proving ? (worthKnowing ? 'probe' : 'verify') : worthProbing ? 'probe' : untried(job) ? 'verify' : 'act',
+    next: proving ? (telling ? 'probe' : 'verify') : worthProbing ? 'probe' : untried(job) ? 'verify' : 'act',
     repairNow: plan.repairNow,
     curedChance,
     dormant: bench.context.power === 'live' && posterior.dormant > likelyDormant,

@@ -12,6 +12,7 @@ import {
 } from '../../behaviour';
 import { type Symptom } from '../../picture';
 import { usualOutlierChance } from './likelihood';
+import { agree } from './standing';
 
 /** What was said or seen when the set was taken in. */
 export interface Complaint {
@@ -45,6 +46,8 @@ export interface Observation {
   readonly entry?: string;
   /** Which switching on or off it belongs to; absent for what the owner said. */
   readonly episode?: number;
+  /** The first reading that said the same before the last repairs, and how often it has been borne out after others of them. */
+  readonly standing?: { readonly first: Observation; readonly borneOut: number };
 }
 
 /** An owner's account is taken with more doubt than a reading. */
@@ -64,18 +67,6 @@ export function mayMiss({ point }: Check): boolean {
   return way.kind !== 'number' && way.ofPlace === true && point.miss >= easilyMissed;
 }
 
-/** Do two readings of one check say the same? */
-function agree(one: Answer, other: Answer): boolean {
-  if (one.kind === 'number' && other.kind === 'number')
-    return (
-      one.shape === other.shape &&
-      (one.value === other.value ||
-        Math.abs(one.value - other.value) <= 0.1 * Math.max(Math.abs(one.value), Math.abs(other.value)))
-    );
-  if (one.kind === 'choice' && other.kind === 'choice') return one.choice === other.choice;
-  return one.kind === 'picture' && other.kind === 'picture' && one.symptoms.join() === other.symptoms.join();
-}
-
 /**
  * The observations of a case: the owner's account, then readings. Of several readings of one
  * check in the same circumstances the latest counts; one that a second reading bore out is hardly a slip.
@@ -91,6 +82,8 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
     if (check?.measure === 'sign') told.push({ ...owner, check, answer: { kind: 'choice', choice: state } });
   }
   const latest = new Map<string, Observation>();
+  /** By check and context the first reading that says what the latest does, and after how many repairs it was read. */
+  const standingAt = new Map<string, { readonly first: Observation; readonly stages: number[] }>();
   const cured = curedAfter(predictions, bench);
   for (const { check: id, answer, context, entry, afterRepairs, episode, text: said } of bench.readings) {
     const check = predictions.checks.get(id);
@@ -100,8 +93,11 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
     // Who says that nothing has changed has looked twice.
     const again = said === 'no change' ? 2 : 1;
     const times = before && agree(before.answer, answer) ? before.times + again : again;
-    latest.delete(key);
-    latest.set(key, {
+    const place = circumstance(id, context, 0);
+    const known = standingAt.get(place);
+    const chain = known && agree(known.first.answer, answer) && !mayMiss(check) ? known : undefined;
+    const earlier = chain?.stages.filter((stage) => stage < afterRepairs).length ?? 0;
+    const observation: Observation = {
       check,
       answer,
       context,
@@ -111,7 +107,12 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
       weight: mayMiss(check) && times > 1 ? 1 + secondLook : 1,
       entry: entry.id,
       episode,
-    });
+      ...(chain && earlier > 0 ? { standing: { first: chain.first, borneOut: earlier - 1 } } : {}),
+    };
+    if (chain && earlier > 0) chain.stages.push(afterRepairs);
+    else standingAt.set(place, { first: observation, stages: [afterRepairs] });
+    latest.delete(key);
+    latest.set(key, observation);
   }
   return [...told, ...mainsSaid(predictions, bench), ...latest.values()];
 }

@@ -116,7 +116,8 @@ function pictureLikelihood(
   const seen = new Set(named);
   const alike = called ? Math.max(likeness(seen, symptoms), likeness(seen, called)) : likeness(seen, symptoms);
   const names = called ? 2 : 1;
-  const otherwise = Math.max(0, usuallySure - sure) / pictures;
+  // What may show in any way is seen in some way: it leaves no picture normal.
+  const otherwise = seen.has('normal') ? 0 : Math.max(0, usuallySure - sure) / pictures;
   const isLit = (picture: ReadonlySet<Symptom>) => !unlit.some((word) => picture.has(word));
   const dark = symptoms.has('dark') || symptoms.has('brief');
   const unlikely = outlierChance > usualOutlierChance ? imagined.told : imagined.seen;

@@ -160,7 +160,10 @@ function pictureClasses(expectations: readonly Expectation[]): Classes {
   return {
     names: [...kinds.keys()],
     chancesFor: (expectation) => {
-      const alike = [...kinds.values()].map((kind) => likeness(kind, shown(expectation)) ** 4 + 0.01);
+      const any = expectation.kind === 'picture' && expectation.sure === 0;
+      const alike = [...kinds.values()].map((kind) =>
+        any ? (kind.has('normal') ? 0.01 : 1) : likeness(kind, shown(expectation)) ** 4 + 0.01,
+      );
       const all = sum(alike);
       return alike.map((one) => one / all);
     },

@@ -1,16 +1,15 @@
 import { sum, sumOf } from '../../statistics';
 import { type Predictions } from '../../behaviour';
-import { type Expectation } from '../../measure';
-import { insideEvidence, type InsideEvidence } from '../../inside';
+import { insideEvidence } from '../../inside';
 import { type BenchState } from '../../log';
 import { dealtWith } from '../../repair';
 import { type Fault, type Sheet } from '../../sheet';
-import { besideSheet, evenly, insideLogs, soundLog } from './byNetlist';
+import { besideSheet, insideLogs } from './byNetlist';
 import { type Case, curedAfter, type Observation, observationsOf } from './case';
-import { likelihood, misplacedLikelihood, outlierLikelihood } from './likelihood';
 import { fadingAmong, fadingLogs, fadingShare } from './fading';
 import { type Hypothesis, pairsToTry } from './pairs';
 import { priorOf } from './prior';
+import { type Weighed, weighObservation } from './weighObservation';
 
 /** How one observation bears on one suspect. */
 export interface Evidence {
@@ -61,53 +60,6 @@ export interface Posterior {
 
 /** A reading is named as doubtful from this chance of being an outlier. */
 export const doubtful = 0.5;
-
-/** How an observation bears on hypotheses. */
-interface Weighed {
-  /** Its log-likelihood under each. */
-  readonly logs: Float64Array;
-  /** Its log-likelihood where none of the faults touches it, and so under a good set. */
-  readonly untouched: number;
-  /** Its likelihood as an outlier: where no fault touches it, its point may be misplaced besides. */
-  readonly asOutlier: number;
-  readonly asOutlierUntouched: number;
-}
-
-function weighObservation(
-  predictions: Predictions,
-  inside: readonly InsideEvidence[],
-  hypotheses: readonly Hypothesis[],
-  observation: Observation,
-): Weighed {
-  const { check, context, cured, answer, outlierChance, weight, entry } = observation;
-  const standard = predictions.standard(check, context);
-  const row = predictions.row(check, context);
-  const good = row(undefined);
-  const misplaced = misplacedLikelihood(answer, good, standard);
-  const evidence = inside.find(({ entries }) => entry !== undefined && entries.has(entry));
-  // Most faults leave most checks alone: they share one expectation, weighed once.
-  const untouched = soundLog(predictions, observation);
-  const weighed = new Map<Expectation, number>([[good, untouched]]);
-  const told = (faults: readonly Fault[]) => {
-    const expected = faults.length > 1 ? predictions.expectationOf(faults, check, context) : row(faults[0]);
-    let log = weighed.get(expected);
-    if (log === undefined)
-      weighed.set(expected, (log = weight * Math.log(likelihood(answer, expected, standard, outlierChance))));
-    return log;
-  };
-  const logs = Float64Array.from(hypotheses, ({ faults, despite }) => {
-    const present = cured.size > 0 && !despite ? faults.filter(({ id }) => !cured.has(id)) : faults;
-    // Where a netlist judges the reading, it is against how a block without the fault would give it.
-    const judged = evidence && present.find(({ id }) => evidence.advantages.has(id));
-    if (!judged) return told(present);
-    const byNetlist =
-      told(present.filter((fault) => fault !== judged)) + evidence.advantages.get(judged.id)! / evidence.entries.size;
-    // A set may fail as its sheet says as well as by its netlist.
-    return evenly(byNetlist, told(present));
-  });
-  const outlier = outlierLikelihood(answer, standard, outlierChance);
-  return { logs, untouched, asOutlier: outlier ** weight, asOutlierUntouched: (outlier + misplaced) ** weight };
-}
 
 /** Sums log-priors and log-likelihoods into probabilities. */
 function weigh(priors: Float64Array, logs: readonly Float64Array[]): Float64Array {

@@ -5,6 +5,7 @@ import { liveCold, predictionsOf } from '../../behaviour';
 import { openSheet } from '../../sheet';
 import { seeded } from '../../statistics';
 import { calibrationOf, evaluateIn } from './evaluate';
+import { huntIn } from './openHunt';
 import { simulatedSet, without } from './simulatedSet';
 import { worlds } from './world';
 
@@ -67,6 +68,24 @@ describe('a simulated set', () => {
     expect(shown).toBeGreaterThan(0.35);
     expect(shown).toBeLessThan(0.85);
   });
+});
+
+describe('a culprit that shows what nothing listed in its block does', () => {
+  // Neither the coupling capacitor of the video nor the reference of the field has a neighbour with its look.
+  it.each(['COUP-C.dry', 'V-REF.drifted'])(
+    '%s is found within a few searches, none of them made for ever',
+    (id) => {
+      const mono = shippedSheets().get('generic-crt-mono')!;
+      for (const seed of [1, 2, 3]) {
+        const set = simulatedSet(mono, mono.faults.get(id)!, worlds.unlisted, seeded(seed));
+        const hunt = huntIn(set, seeded(seed + 50));
+        expect(hunt).toMatchObject({ cured: true, silent: false });
+        expect(hunt.minutes).toBeLessThan(600);
+        expect(hunt.needless).toBeLessThan(4);
+      }
+    },
+    120_000,
+  );
 });
 
 describe('calibration', () => {

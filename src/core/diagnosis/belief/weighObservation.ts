@@ -1,0 +1,77 @@
+import { type Predictions } from '../../behaviour';
+import { type Expectation } from '../../measure';
+import { type InsideEvidence } from '../../inside';
+import { type Fault } from '../../sheet';
+import { evenly, soundLog } from './byNetlist';
+import { type Observation } from './case';
+import { likelihood, misplacedLikelihood, outlierLikelihood } from './likelihood';
+import { type Hypothesis } from './pairs';
+import { likelihoodOfStanding } from './standing';
+
+/** How an observation bears on hypotheses. */
+export interface Weighed {
+  /** Its log-likelihood under each. */
+  readonly logs: Float64Array;
+  /** Its log-likelihood where none of the faults touches it, and so under a good set. */
+  readonly untouched: number;
+  /** Its likelihood as an outlier: where no fault touches it, its point may be misplaced besides. */
+  readonly asOutlier: number;
+  readonly asOutlierUntouched: number;
+}
+
+/**
+ * Weighs an observation under each hypothesis: in the context in which it was taken, without the faults that
+ * repairs had dealt with by then, and where a netlist judges it by that as well.
+ */
+export function weighObservation(
+  predictions: Predictions,
+  inside: readonly InsideEvidence[],
+  hypotheses: readonly Hypothesis[],
+  observation: Observation,
+): Weighed {
+  const { check, context, cured, answer, outlierChance, weight, entry, standing } = observation;
+  const standard = predictions.standard(check, context);
+  const row = predictions.row(check, context);
+  const good = row(undefined);
+  const misplaced = misplacedLikelihood(answer, good, standard);
+  const evidence = inside.find(({ entries }) => entry !== undefined && entries.has(entry));
+  // Most faults leave most checks alone: they share one expectation, weighed once.
+  const weighed = new Map<Expectation, number>([[good, soundLog(predictions, observation)]]);
+  const expectedOf = (faults: readonly Fault[]) =>
+    faults.length > 1 ? predictions.expectationOf(faults, check, context) : row(faults[0]);
+  const told = (faults: readonly Fault[]) => {
+    const expected = expectedOf(faults);
+    let log = weighed.get(expected);
+    if (log === undefined)
+      weighed.set(expected, (log = weight * Math.log(likelihood(answer, expected, standard, outlierChance))));
+    return log;
+  };
+  const stood = new Map<Expectation, number>();
+  /** As told; where the same was read before, and what was put right since leaves the check alone, as a repetition. */
+  const toldAgain = (faults: readonly Fault[], before: readonly Fault[]) => {
+    const expected = expectedOf(faults);
+    if (!standing || (before.length > faults.length && expectedOf(before) !== expected)) return told(faults);
+    let log = stood.get(expected);
+    if (log === undefined) {
+      const { first, borneOut } = standing;
+      const again = likelihoodOfStanding(first, borneOut, expected, standard, Math.exp(told(faults)));
+      stood.set(expected, (log = Math.log(again)));
+    }
+    return log;
+  };
+  const logs = Float64Array.from(hypotheses, ({ faults, despite }) => {
+    const present = cured.size > 0 && !despite ? faults.filter(({ id }) => !cured.has(id)) : faults;
+    // Where a netlist judges the reading, it is against how a block without the fault would give it.
+    const judged = evidence && present.find(({ id }) => evidence.advantages.has(id));
+    const then = standing && !despite ? faults.filter(({ id }) => !standing.first.cured.has(id)) : faults;
+    const bySheet = toldAgain(present, then);
+    if (!judged) return bySheet;
+    const byNetlist =
+      told(present.filter((fault) => fault !== judged)) + evidence.advantages.get(judged.id)! / evidence.entries.size;
+    // A set may fail as its sheet says as well as by its netlist.
+    return evenly(byNetlist, bySheet);
+  });
+  const untouched = toldAgain([], []);
+  const outlier = outlierLikelihood(answer, standard, outlierChance);
+  return { logs, untouched, asOutlier: outlier ** weight, asOutlierUntouched: (outlier + misplaced) ** weight };
+}
