@@ -1,5 +1,4 @@
 import { sum, sumOf } from '../../statistics';
-import { type Predictions } from '../../behaviour';
 import { insideEvidence } from '../../inside';
 import { type BenchState } from '../../log';
 import { dealtWith } from '../../repair';
