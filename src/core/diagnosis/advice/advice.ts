@@ -8,6 +8,7 @@ import { type Sheet } from '../../sheet';
 import { byContext, type ExpectedHarm, expectedHarm, probeMinutesOn, renewedBy } from './harm';
 import { changeCost, type Probe, probeCost } from './probes';
 import { type OpenFaults, problemOf, repairCost } from './problem';
+import { worthSearching } from './search';
 import { proofOf } from './verification';
 
 /** A probe worth making, with what it is expected to bring. */
@@ -93,10 +94,8 @@ export function adviseOn(job: Case): Advice {
   const worthProbing = again !== undefined || (best !== undefined && best.total < plan.repairNow - 1e-6);
   const proving = bench.repairs.length > 0 && curedChance > 0.5 && again === undefined;
   // What has gone the same way is looked for as long as that costs less than its coming back would.
-  const searching = proving && open.mass > leastLeft && proofOf(job).done;
-  const telling = searching
-    ? described.find(({ bits, minutes }) => open.mass * Math.min(1, bits) * comingBack > minutes)
-    : undefined;
+  // What has gone the same way is looked for as long as that costs less than its coming back would.
+  const telling = proving && proofOf(job).done ? worthSearching(job, open, described) : undefined;
   const first = again ?? telling;
   return {
     posterior,
@@ -152,10 +151,6 @@ const minuteOn: Minutes = 1;
 
 /** How likely it must be that what is wrong does not show now, to wait until it does. */
 const likelyDormant = 0.6;
-
-/** What a set costs that comes back, in minutes, and how likely that must be to be worth a thought. */
-const comingBack: Minutes = 60;
-const leastLeft = 0.02;
 
 /** A doubtful reading is not taken again where that is expected to do more harm, in minutes. */
 const mostHarmAgain = 3;

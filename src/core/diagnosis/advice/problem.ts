@@ -78,6 +78,8 @@ export interface OpenFaults {
   readonly sets: readonly (readonly Fault[])[];
   /** Their probabilities as a distribution of their own. */
   readonly weights: Float64Array;
+  /** Of each, how likely it comes and goes. */
+  readonly fading: Float64Array;
   /** What they weigh together among all hypotheses. */
   readonly mass: number;
 }
@@ -96,13 +98,15 @@ function weightiest<T extends { readonly weight: number }>(sets: readonly T[]): 
 }
 
 function openFaults({ hypotheses, weights, cured }: Posterior): OpenFaults {
-  const sets = new Map<string, { faults: readonly Fault[]; weight: number }>();
+  const sets = new Map<string, { faults: readonly Fault[]; weight: number; fading: number }>();
   hypotheses.forEach((hypothesis, h) => {
     const faults =
       cured.size > 0 && !hypothesis.despite ? hypothesis.faults.filter(({ id }) => !cured.has(id)) : hypothesis.faults;
     if (faults.length === 0) return;
     const key = faults.map(({ id }) => id).join('+');
-    sets.set(key, { faults, weight: (sets.get(key)?.weight ?? 0) + weights[h]! });
+    const { weight, fading } = sets.get(key) ?? { weight: 0, fading: 0 };
+    const own = weights[h]!;
+    sets.set(key, { faults, weight: weight + own, fading: fading + (hypothesis.sometimes ? own : 0) });
   });
   const all = [...sets.values()];
   const kept = weightiest(all);
@@ -110,6 +114,7 @@ function openFaults({ hypotheses, weights, cured }: Posterior): OpenFaults {
   return {
     sets: kept.map(({ faults }) => faults),
     weights: Float64Array.from(kept, ({ weight }) => weight / (sum || 1)),
+    fading: Float64Array.from(kept, ({ weight, fading }) => fading / weight),
     mass: sumOf(all, ({ weight }) => weight),
   };
 }

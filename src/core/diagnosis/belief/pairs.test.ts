@@ -71,6 +71,33 @@ describe('two faults at once', () => {
     expect(advice.next).not.toBe('verify');
   });
 
+  it('leave a third of their age suspected once both are new, until it was measured', () => {
+    const renewed = (part: string): LogBody => ({
+      kind: 'repair',
+      action: `replace:${part}`,
+      title: `Fit a new ${part}`,
+      cures: [`${part}.dry`],
+      money: 1,
+      minutes: 20,
+      note: '',
+    });
+    const lines = [live, ...readings, renewed('C547'), renewed('C522')];
+    const { suspects } = posteriorOf(caseOf(plasma, ...lines));
+    const dry = suspects.filter(({ fault, cured }) => !cured && fault.mode === 'dry');
+    const left = dry.reduce((sum, { probability }) => sum + probability, 0);
+    expect(left).toBeGreaterThan(0.05);
+    expect(left).toBeLessThan(0.6);
+    const [next] = dry;
+    expect(next!.probability).toBeGreaterThan(next!.prior);
+    const esr = [...plasma.checks.values()].find(
+      ({ measure, point }) => measure === 'esr' && point!.parts.includes(next!.fault.part),
+    )!;
+    const good = answerFrom(plasma.expectation(undefined, esr, liveCold), 0.005, seeded(2));
+    const measured = posteriorOf(caseOf(plasma, ...lines, took(esr.id, good)));
+    const after = measured.suspects.find(({ fault }) => fault.id === next!.fault.id)!;
+    expect(after.probability).toBeLessThan(next!.probability / 3);
+  });
+
   it('are not thought of where one fault explains everything', () => {
     expect(posteriorOf(caseOf(plasma, live, ...readTwice(plasma, ['C547.dry'], ['vfu-dc', 'vset-dc']))).pairs).toEqual(
       [],

@@ -16,13 +16,17 @@ const independent = 0.08;
 /** How often a fault has brought about one it is said to harm. */
 const casualty = 0.15;
 /** How often one more part of the same kind, age and heat has gone the same way, over all of them. */
-const sameCause = 0.3;
+export const sameCause = 0.3;
 
 /** How many first and second faults are put together. */
 const mostAnchors = 8;
 const mostPartners = 12;
 /** So many of its worst observations are left for the second fault to explain. */
 const left = 3;
+
+/** What has aged: its kind of part and the way it went; undefined of what does not go with age. */
+export const ageing = ({ mode, part, degreeOf }: Fault, parts: Sheet['parts']): string | undefined =>
+  faultModes[mode].byHeat && degreeOf === undefined ? `${parts.get(part)!.kind} ${mode}` : undefined;
 
 /**
  * Pairs worth weighing where no single fault explains all that was read: faults that explain all
@@ -57,9 +61,7 @@ export function pairsToTry(
     ...open.flatMap((o) => order((f) => logPrior[f]! + 3 * logs[o]![f]!).slice(0, each)),
   ]);
 
-  /** What has aged: its kind of part and the way it went. */
-  const gone = ({ mode, part, degreeOf }: Fault) =>
-    faultModes[mode].byHeat && degreeOf === undefined ? `${parts.get(part)!.kind} ${mode}` : undefined;
+  const gone = (fault: Fault) => ageing(fault, parts);
   const ofKind = new Map<string, number>();
   for (const fault of faults) {
     const kind = gone(fault);

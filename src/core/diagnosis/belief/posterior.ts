@@ -6,6 +6,7 @@ import { type Fault, type Sheet } from '../../sheet';
 import { besideSheet, insideLogs } from './byNetlist';
 import { type Case, curedAfter, type Observation, observationsOf } from './case';
 import { fadingAmong, fadingLogs, fadingShare } from './fading';
+import { leftovers } from './leftover';
 import { type Hypothesis, pairsToTry } from './pairs';
 import { priorOf } from './prior';
 import { type Weighed, weighObservation } from './weighObservation';
@@ -151,6 +152,15 @@ export function posteriorOf(job: Case): Posterior {
     logs = logs.map((log, o) => Float64Array.from([...log, ...jointLogs[o]!]));
     within = insideLogs(inside, hypotheses, observations);
     weights = weigh(priors, [...logs, within]);
+    const explained = { hypotheses, priors, weights, logs };
+    const left = leftovers(predictions, inside, observations, weighed, explained, prior, cured);
+    if (left.length > 0) {
+      hypotheses = [...hypotheses, ...left.map(({ hypothesis }) => hypothesis)];
+      priors = Float64Array.from([...priors, ...left.map((one) => one.prior)]);
+      logs = logs.map((log, o) => Float64Array.from([...log, ...left.map((one) => one.logs[o]!)]));
+      within = insideLogs(inside, hypotheses, observations);
+      weights = weigh(priors, [...logs, within]);
+    }
     chances = outlierChances(weighed, weights, logs);
   }
 

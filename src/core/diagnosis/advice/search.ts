@@ -1,0 +1,43 @@
+import { type Case, outcomesOf } from '../belief';
+import { measures } from '../../measure';
+import { type Minutes } from '../../quantity';
+import { sum, sumOf } from '../../statistics';
+import { type Probe } from './probes';
+import { type OpenFaults } from './problem';
+
+/** What a set costs that comes back: an hour at the bench, and small parts worth a quarter of one. */
+const comingBack: Minutes = 75;
+/** What is less likely to be left is not worth a thought. */
+const leastLeft = 0.02;
+
+/**
+ * The probe worth its minutes on a set that seems cured: what may be left in it would show there, and be spared its
+ * coming back. Undefined where none is.
+ */
+export function worthSearching<One extends { readonly probe: Probe; readonly minutes: Minutes }>(
+  { predictions }: Pick<Case, 'predictions'>,
+  { sets, weights, fading, mass }: OpenFaults,
+  probes: readonly One[],
+): One | undefined {
+  if (mass <= leastLeft) return undefined;
+  const withGood = [...sets, []];
+  /** How far what is left, and a good set, differ in what they give: the total variation between the two. */
+  const apart = ({ probe: { check, context } }: One) => {
+    // What comes and goes is not there now: only what provokes it, or sees it at rest, tells.
+    const finds = 'findsIntermittents' in measures[check.measure];
+    const shown = weights.map((weight, set) => (finds ? weight : weight * (1 - fading[set]!)));
+    const all = sum(shown);
+    return sumOf(outcomesOf(predictions, check, context, withGood), ({ chances }) =>
+      Math.max(
+        0,
+        shown.reduce((total, weight, set) => total + weight * chances[set]!, 0) - all * chances[sets.length]!,
+      ),
+    );
+  };
+  const gain = (probe: One) => mass * apart(probe) * comingBack - probe.minutes;
+  const [best] = probes
+    .filter(({ minutes }) => minutes < mass * comingBack)
+    .map((probe) => ({ probe, gain: gain(probe) }))
+    .sort((a, b) => b.gain - a.gain);
+  return best && best.gain > 0 ? best.probe : undefined;
+}
