@@ -47,6 +47,7 @@ const rooms = [
   'notebook',
   'days',
   'proof',
+  'overhaul',
   'intermittent',
   'crosshatch',
   'setup',

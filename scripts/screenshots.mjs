@@ -51,10 +51,18 @@ const switchOn = async (page) => {
 const views = [
   { name: 'queue', path: '/' },
   {
-    name: 'kit',
-    path: `${job(0)}/kit`,
+    name: 'overhaul',
+    path: `${job(1)}/overhaul`,
     act: async (page) => {
-      await page.getByRole('button', { name: /All of the kit/ }).click();
+      const entry = page.getByRole('region', { name: 'Next of the overhaul' }).getByRole('textbox');
+      const typed = ['0.3', '0.4', '0.2', 'fine', 'fine', 'fine', 'fine', 'fine', '0.14', '0.31', '2.9'];
+      for (const text of typed) {
+        const asked = page.locator('[data-check]');
+        const before = await asked.innerText();
+        await entry.fill(text);
+        await entry.press('Enter');
+        await page.waitForFunction((was) => document.querySelector('[data-check]')?.innerText !== was, before);
+      }
     },
   },
   {

@@ -5,6 +5,7 @@ export { Key } from './parts/Key';
 export { LineEntry } from './parts/LineEntry';
 export { Logo } from './parts/Logo';
 export { OpenFile } from './parts/OpenFile';
+export { Paper } from './parts/Paper';
 export { PictureView } from './parts/PictureView';
 export { PrintHead } from './parts/PrintHead';
 export { WriteFile } from './parts/WriteFile';

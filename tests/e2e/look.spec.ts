@@ -38,6 +38,8 @@ const views = [
   ['old notes', '/notebook/old'],
   ['report', '/notebook/00000000-0000-4000-8000-000000001000/report'],
   ['apart', `/job/${job}002/apart`],
+  ['overhaul', `/job/${job}001/overhaul`],
+  ['condition', `/job/${job}001/condition`],
   ['trace', `/job/${job}000/trace`],
   ['donors', '/donors'],
   ['kit', `/job/${job}000/kit`],

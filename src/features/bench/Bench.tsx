@@ -10,6 +10,7 @@ import { familyOf } from '@/core/sheet';
 import { Suspects } from '@/workshop/advice';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
 import { type Line, LineMap } from '@/workshop/line';
+import { useVoice } from '@/workshop/voice';
 import { BenchKeys } from './BenchKeys';
 import { Decision } from './Decision';
 import { largeOf, nextMetered } from './largeModel';
@@ -24,7 +25,7 @@ import { useBenchKeys } from './useBenchKeys';
 import { useBenchMeter } from './useBenchMeter';
 import { useCautions, useSetShown } from './useSetShown';
 import { useShownAdvice } from './useShownAdvice';
-import { useVoice } from './useVoice';
+
 import { WhatIf } from './WhatIf';
 import styles from './bench.module.css';
 

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { beforeAfter } from '@/core/notebook';
-import { dateText, minutesText, moneyText, PrintHead } from '@/ui';
+import { dateText, minutesText, moneyText, Paper, PrintHead } from '@/ui';
 import { type NotePage } from './load';
 import styles from './report.module.css';
 
@@ -21,11 +21,17 @@ export function Report({ note, set, record, currency, shop, photos }: NotePage) 
       <PrintHead title="Report and label">
         <Link href={`/notebook/${note.job}`}>Back to the note</Link>
       </PrintHead>
-      <article className={styles.report} aria-label="Report">
-        <header>
-          <b>{shop || 'Restoration report'}</b>
-          <span>{dateText(note.closedAt)}</span>
-        </header>
+      <Paper
+        label="Report"
+        head={shop || 'Restoration report'}
+        date={dateText(note.closedAt)}
+        foot={
+          <>
+            Measured on {dateText(note.closedAt)}; old sets go on ageing. Do not open it: it holds charge for long after
+            the plug is out.
+          </>
+        }
+      >
         <h2>{[set.title, set.place].filter(Boolean).join(', ')}</h2>
         <p>{note.chassis}</p>
         <dl>
@@ -73,11 +79,7 @@ export function Report({ note, set, record, currency, shop, photos }: NotePage) 
         <p className={styles.sum}>
           Parts {moneyText(note.money, currency)} · work {minutesText(note.minutes)}
         </p>
-        <footer>
-          Measured on {dateText(note.closedAt)}; old sets go on ageing. Do not open it: it holds charge for long after
-          the plug is out.
-        </footer>
-      </article>
+      </Paper>
       <section className={styles.card} aria-label="Label">
         <b>{set.title}</b>
         <span>{note.chassis}</span>

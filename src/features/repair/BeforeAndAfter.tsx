@@ -14,7 +14,7 @@ interface BeforeAndAfterProps {
   readonly proof: RepairProof;
   /** Lines in the log: each begins the entry anew. */
   readonly lines: number;
-  record(body: LogBody): void;
+  record(lines: readonly LogBody[]): void;
 }
 
 /** The readings that a repair must have changed: asked for once more, before beside after. */

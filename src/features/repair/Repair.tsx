@@ -71,7 +71,7 @@ export function Repair({ file, briefing }: { file: JobFile; briefing: Briefing }
             job={job}
             proof={proof}
             lines={log.entries.length}
-            record={(body) => log.record([{ body }])}
+            record={(lines) => log.record(lines.map((body) => ({ body })))}
           />
         </section>
         <section className={styles.column}>

@@ -67,6 +67,8 @@ describe('pages of the open job', () => {
         'map',
         'repair',
         'close',
+        'overhaul',
+        'condition',
         'trace',
         'band',
         'compare',

@@ -80,6 +80,17 @@ export const helpSections: readonly HelpSection[] = [
     ],
   },
   {
+    title: 'Keys of an overhaul',
+    on: /\/overhaul$/,
+    kind: 'keys',
+    rows: [
+      ['⏎', 'record what is typed, or the step that is due'],
+      ['Alt X', 'out of reach: on to the next'],
+      ['Alt Z', 'take the last line back'],
+      ['Alt A', 'every reading and the next, aloud, until pressed again'],
+    ],
+  },
+  {
     title: 'Lines of the survey',
     on: /\/survey$/,
     kind: 'lines',

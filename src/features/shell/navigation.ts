@@ -34,6 +34,8 @@ export function pagesOf(path: string): { readonly href: string; readonly title: 
   if (job === undefined) return [];
   const pages = [
     ...jobPages,
+    ['overhaul', 'Overhaul: a set without a complaint'],
+    ['condition', 'Condition report'],
     ['trace', 'Trace a board'],
     ['band', 'Where a band lies on the screen'],
     ['compare', 'Compare sides, channels, repetitions'],

@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState, useTransition } from 'react';
+import { useMemo, useRef, useState, useTransition } from 'react';
 import { FormProvider, useWatch } from 'react-hook-form';
 import { attempt, Refusal } from '@/core/quantity';
 import { dateText, Key } from '@/ui';
@@ -30,6 +30,8 @@ export function TakeIn({ cards, done, sheet, tiles, options, closed, former, set
   const before = useMemo(() => ({ ...untold, ...former?.set }), [former]);
   const complaint = useComplaint(tiles);
   const outlook = useOutlook(sheet, complaint.complaint, closed, hourlyRate);
+  /** Where the set goes: to the bench, or through an overhaul where nothing is wrong with it. */
+  const wanted = useRef<'bench' | 'overhaul'>('bench');
   const { form, refused, sending, send } = useAnsweredForm<Described, string>({
     schema: describedSchema,
     values: before,
@@ -48,9 +50,14 @@ export function TakeIn({ cards, done, sheet, tiles, options, closed, former, set
       const answer = await takeIn({ ...described, ...told });
       return 'refused' in answer ? answer : { done: id };
     },
-    onDone: (id) => router.push(`/job/${id}/bench`),
+    onDone: (id) => router.push(`/job/${id}/${wanted.current}`),
   });
   const [value, limit] = useWatch({ control: form.control, name: ['value', 'limit'] });
+
+  const sendTo = (page: 'bench' | 'overhaul') => {
+    wanted.current = page;
+    send();
+  };
 
   /** The address holds the sheet and its options, so that the server sends that sheet alone. */
   const choose = (id: string, choices: Readonly<Record<string, string>>) => {
@@ -116,12 +123,20 @@ export function TakeIn({ cards, done, sheet, tiles, options, closed, former, set
           />
           <TextField<Described> name="due" title="Due back" type="date" />
           <FormRefusal refused={refused} />
-          <Button type="primary" size="large" loading={sending} onClick={send}>
+          <Button type="primary" size="large" loading={sending} onClick={() => sendTo('bench')}>
             Put it on the bench
           </Button>
           <p className="soft">
             <Key>Ctrl ⏎</Key> from anywhere on this page
           </p>
+          {!complaint.told && (
+            <p>
+              Nothing is wrong with it?{' '}
+              <Button onClick={() => sendTo('overhaul')} disabled={sending}>
+                Overhaul it
+              </Button>
+            </p>
+          )}
         </section>
       </div>
     </FormProvider>

@@ -1,0 +1,2 @@
+export { ConditionReport } from './ConditionReport';
+export { Overhaul } from './Overhaul';

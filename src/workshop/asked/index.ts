@@ -1,0 +1,1 @@
+export { AskedReading } from './AskedReading';

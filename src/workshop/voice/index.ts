@@ -1,0 +1,1 @@
+export { useVoice } from './useVoice';
