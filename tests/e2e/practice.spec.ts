@@ -57,6 +57,8 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
     count += 1;
     await expect(record).toHaveAttribute('data-count', String(count));
   };
+  await type('suspect surge 60');
+  await expect(record).toContainText('Suspected: ');
   await type('power on');
   await type('surge resistor');
   await expect(record).toContainText('the meter’s fuse goes');
@@ -76,6 +78,8 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   await expect(debrief.getByRole('heading', { name: 'Surge resistor open' })).toBeVisible();
   await expect(debrief).toContainText(/It took you \d+ min; .* One hint was asked for\./);
   await expect(debrief.getByRole('row', { name: /Fit a new surge resistor/ })).toBeVisible();
+  await expect(debrief).toContainText('You named a suspect once, sure by 60 %, and were right in 100 %');
+  await expect(debrief.getByRole('row', { name: /urge resistor.* 60 %.*this/ })).toBeVisible();
   // The set goes out as a file, and comes in again for whoever opens it.
   const written = page.waitForEvent('download');
   await page.getByRole('button', { name: 'The same set for others' }).click();

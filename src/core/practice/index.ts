@@ -1,5 +1,6 @@
 export { answerFrom } from './answering';
 export {
+  brierOf,
   caseAfter,
   type Consequence,
   type Debrief,

@@ -1,10 +1,10 @@
-import { minutesText } from '@/ui';
+import { chanceText, minutesText, VerdictMark } from '@/ui';
 import { type DebriefView } from './huntView';
 import styles from './hunt.module.css';
 
 /** A hunt looked back on: plain words first, the two ways on one axis, then each decision with its figures. */
 export function HuntDebrief({ debrief, hints }: { readonly debrief: DebriefView; readonly hints: number }) {
-  const { culprit, summary, rows, planner, own } = debrief;
+  const { culprit, summary, rows, planner, own, statements, sureness } = debrief;
   const longest = Math.max(own, planner.minutes, 1);
   return (
     <section aria-label="Debrief" className={styles.debrief}>
@@ -81,6 +81,34 @@ export function HuntDebrief({ debrief, hints }: { readonly debrief: DebriefView;
           </tr>
         </tfoot>
       </table>
+      {statements.length > 0 && (
+        <>
+          <h2 className="label">What you suspected, beside what could be known then</h2>
+          <p>{sureness}</p>
+          <table className={styles.decisions}>
+            <thead>
+              <tr>
+                <th scope="col">Suspected</th>
+                <th scope="col">Sure by</th>
+                <th scope="col">It stood at</th>
+                <th scope="col">It was</th>
+              </tr>
+            </thead>
+            <tbody>
+              {statements.map(({ title, sure, stood, right }, place) => (
+                <tr key={place}>
+                  <th scope="row">{title}</th>
+                  <td className="figure">{chanceText(sure)}</td>
+                  <td className="figure">{chanceText(stood)}</td>
+                  <td>
+                    <VerdictMark mark={right ? 'within' : 'odd'} /> {right ? 'this' : 'another'}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
       <h2 className="label">The planner’s way, with readings of the same noise</h2>
       <ol className={styles.planner}>
         {planner.steps.map(({ title, minutes }, place) => (

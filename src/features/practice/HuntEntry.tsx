@@ -33,6 +33,11 @@ const closestFirst = <T extends { readonly title: string }>(found: readonly T[],
   return [...found].sort((a, b) => distance(a) - distance(b));
 };
 
+/** `suspect r421 70`: a part by its reference or its title, and how sure one is of it in percent. */
+const suspecting = /^suspect\s+(.*?)(?:\s+(\d{1,2})\s*%?)?$/;
+/** Taken where no percentage was typed. */
+const evenChance = 50;
+
 /** What to do next, typed or picked: how the set stands, a place to probe, a part to change. */
 export function HuntEntry({ view, busy, currency, hints, onAct }: HuntEntryProps) {
   const [typed, setTyped] = useState('');
@@ -70,6 +75,14 @@ export function HuntEntry({ view, busy, currency, hints, onAct }: HuntEntryProps
           view.repairs.filter(({ title }) => holds(title.toLowerCase(), sought)),
           sought,
         );
+  const [, named, percentage] = suspecting.exec(sought) ?? [];
+  const sure = Math.min(99, Math.max(1, Number(percentage ?? evenChance)));
+  const suspects = named
+    ? closestFirst(
+        view.parts.filter(({ title }) => holds(title.toLowerCase(), named)),
+        named,
+      )
+    : [];
   const take = (act: HuntAct) => () => {
     if (busy) return;
     setTyped('');
@@ -83,7 +96,7 @@ export function HuntEntry({ view, busy, currency, hints, onAct }: HuntEntryProps
         value={typed}
         maxLength={80}
         onValueChange={setTyped}
-        placeholder="power on · a point to probe · a part to change"
+        placeholder="power on · a point · a part · suspect R12 70"
       />
       <Command.List>
         <Command.Empty>Nothing of that name on this set.</Command.Empty>
@@ -91,6 +104,19 @@ export function HuntEntry({ view, busy, currency, hints, onAct }: HuntEntryProps
           <Command.Group heading="The set">
             {shown.map(([title, , act]) => (
               <Command.Item key={title} value={`set ${title}`} onSelect={take(act)}>
+                {title}
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
+        {suspects.length > 0 && (
+          <Command.Group heading={`You suspect · sure by ${sure} %`}>
+            {suspects.slice(0, most).map(({ id, title }) => (
+              <Command.Item
+                key={id}
+                value={`suspect ${id}`}
+                onSelect={take({ kind: 'suspect', part: id, sure: sure / 100 })}
+              >
                 {title}
               </Command.Item>
             ))}

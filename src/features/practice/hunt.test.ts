@@ -64,6 +64,26 @@ describe('a hunt as its page shows it', () => {
     expect(await ask(acts)).toEqual({ refused: expect.stringContaining(message) as unknown });
   });
 
+  it('tells how sure one was, and how right', async () => {
+    const suspect = (part: string, sure: number): HuntAct => ({ kind: 'suspect', part, sure });
+    const open = huntViewOf(hunt, [suspect(fault.part, 0.7)]);
+    expect(open.rows[0]).toMatchObject({ title: expect.stringContaining('Suspected: ') as unknown, value: '70 %' });
+    expect(open.parts.map(({ id }) => id)).toContain(fault.part);
+    const other = open.parts.find(({ id }) => id !== fault.part)!.id;
+    const answer = await ask([suspect(other, 0.9), suspect(other, 0.9), suspect(fault.part, 0.6), { kind: 'give up' }]);
+    if ('refused' in answer) throw new Error(answer.refused);
+    const { statements, sureness, brier } = answer.done.debrief!;
+    expect(statements.map(({ right }) => right)).toEqual([false, false, true]);
+    expect(sureness).toMatch(
+      /^You named a suspect 3 times, sure by 80 %, and were right in 33 %: too sure\. By what was read/,
+    );
+    expect(brier).toBeCloseTo((0.81 + 0.81 + 0.16) / 3, 9);
+    expect(await ask([{ kind: 'suspect', part: other, sure: 4 }])).toEqual({ refused: 'sureness is less than 100 %' });
+    expect(await ask([{ kind: 'suspect', part: 'R0', sure: 0.4 }])).toMatchObject({
+      refused: expect.stringContaining('has no part "R0"') as unknown,
+    });
+  });
+
   it('gives hints that rest on what was read, as much as is asked for', async () => {
     const hint = (level: 'where' | 'what to do' | 'what it is') => hintFor({ exercise, acts: [] }, level);
     expect(await hint('where')).toEqual({

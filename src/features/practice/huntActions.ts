@@ -30,6 +30,10 @@ const ways: Readonly<Record<HuntAct['kind'], Schema>> = {
   isolation: object({ fitted: boolean().required() }),
   probe: object({ check: string().max(80).required() }),
   repair: object({ action: string().max(120).required() }),
+  suspect: object({
+    part: string().max(80).required(),
+    sure: number().moreThan(0, 'sureness is more than 0 %').lessThan(1, 'sureness is less than 100 %').required(),
+  }),
   'give up': object({}),
 };
 

@@ -9,7 +9,7 @@ export function resultOf(
   name: string,
   { exercise, grade, hints }: KeptHunt,
   { set, ended, rows, money, harm }: HuntView,
-  { culprit, own, expected, lost, slips, luck, planner }: DebriefView,
+  { culprit, own, expected, lost, slips, luck, planner, statements, brier }: DebriefView,
 ): { readonly json: string; readonly csv: string } {
   const result = {
     name,
@@ -29,6 +29,8 @@ export function resultOf(
     slips: rounded(slips),
     luck: rounded(luck),
     harm: rounded(harm),
+    suspected: statements.length,
+    brier: brier === undefined ? '' : Number(brier.toFixed(3)),
     parts: money,
   };
   return {

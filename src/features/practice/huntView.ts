@@ -1,6 +1,7 @@
 import { type Check } from '@/core/behaviour';
 import { adviseOn } from '@/core/diagnosis';
 import {
+  brierOf,
   caseAfter,
   type Consequence,
   type Debrief,
@@ -16,7 +17,7 @@ import { type Symptom, symptomTitles } from '@/core/picture';
 import { Refusal } from '@/core/quantity';
 import { answerText, judgeAnswer } from '@/core/reading';
 import { repairActions } from '@/core/repair';
-import { familyOf, type Sheet, type Technology } from '@/core/sheet';
+import { familyOf, isListed, type Sheet, type Technology } from '@/core/sheet';
 import { type MarkName } from '@/ui';
 
 /** What sets one may ask to practise on. */
@@ -45,6 +46,12 @@ export interface HuntRepair {
   readonly money: number;
 }
 
+/** A part that may be suspected. */
+export interface HuntPart {
+  readonly id: string;
+  readonly title: string;
+}
+
 export interface HuntRow {
   readonly title: string;
   readonly value: string;
@@ -67,6 +74,14 @@ export interface DebriefRow {
   readonly luck: number;
 }
 
+/** A suspect that was named, beside what could be known then. */
+export interface StatementRow {
+  readonly title: string;
+  readonly sure: number;
+  readonly stood: number;
+  readonly right: boolean;
+}
+
 export interface DebriefView {
   readonly culprit: string;
   readonly summary: string;
@@ -76,6 +91,11 @@ export interface DebriefView {
   readonly slips: number;
   readonly luck: number;
   readonly expected: number;
+  readonly statements: readonly StatementRow[];
+  /** How well sureness went with what was so, in a sentence; empty where no suspect was named. */
+  readonly sureness: string;
+  /** The mean square of the gap, from 0 to 1. */
+  readonly brier: number | undefined;
   readonly planner: Debrief['planner'];
 }
 
@@ -95,6 +115,7 @@ export interface HuntView {
   readonly ended: PlayedHunt['ended'];
   readonly checks: readonly HuntCheck[];
   readonly repairs: readonly HuntRepair[];
+  readonly parts: readonly HuntPart[];
   readonly debrief: DebriefView | undefined;
 }
 
@@ -136,8 +157,18 @@ export function huntViewOf(hunt: PracticeHunt, acts: readonly HuntAct[]): HuntVi
     repairs: repairActions(sheet)
       .filter(({ listed }) => listed.length > 0)
       .map(({ id, title, minutes, money }) => ({ id, title, minutes, money })),
+    parts: [...new Set([...sheet.faults.values()].filter(isListed).map(({ part }) => part))].map((id) => ({
+      id,
+      title: partTitle(hunt, id),
+    })),
     debrief: played.ended && debriefView(hunt, played),
   };
+}
+
+/** `26 V feed resistor R431`. */
+function partTitle({ predictions }: PracticeHunt, id: string): string {
+  const { title } = predictions.model.sheet.parts.get(id)!;
+  return title.includes(id) ? title : `${title} ${id}`;
 }
 
 const powerTitles = { live: 'Power on', unplugged: 'Plug out', proven: 'Plug out, stores discharged and measured' };
@@ -154,6 +185,8 @@ function titleOf({ act, read, repair }: HuntStep, hunt: PracticeHunt): string {
       return (read?.check ?? hunt.predictions.checks.get(act.check)!).title;
     case 'repair':
       return repair?.title ?? repairActions(hunt.predictions.model.sheet).find(({ id }) => id === act.action)!.title;
+    case 'suspect':
+      return `Suspected: ${partTitle(hunt, act.part)}`;
     case 'give up':
       return 'Given up';
   }
@@ -164,7 +197,7 @@ function rowOf(hunt: PracticeHunt, step: HuntStep): HuntRow {
   const judged = read && judgeAnswer(hunt.predictions, read.check, read.answer, read.context);
   return {
     title: titleOf(step, hunt),
-    value: read ? answerText(read.check, read.answer) : '',
+    value: read ? answerText(read.check, read.answer) : step.act.kind === 'suspect' ? percent(step.act.sure) : '',
     mark: judged?.mark ?? (repair ? (repair.cured ? 'within' : 'odd') : undefined),
     words: judged?.words ?? (repair ? (repair.cured ? 'the set works' : 'no better: it was something else') : ''),
     expected: judged?.expected ?? '',
@@ -198,10 +231,35 @@ function said({ steps, bits, loss, better, chance, luck }: DebriefedDecision): s
   return `${told} As good as any there was.`;
 }
 
+/** A gap between how sure one was and how often one was right is worth a word from here on. */
+const wideGap = 0.15;
+
+/** How well sureness went with what was so, beside what could be known. */
+function surenessOf(statements: Debrief['statements']): string {
+  if (statements.length === 0) return '';
+  const average = (pick: (one: Debrief['statements'][number]) => number) =>
+    statements.reduce((sum, one) => sum + pick(one), 0) / statements.length;
+  const [sure, right, stood] = [
+    average((one) => one.sure),
+    average((one) => Number(one.right)),
+    average((one) => one.stood),
+  ];
+  const gap = sure - right;
+  const judged =
+    gap > wideGap
+      ? 'too sure'
+      : gap < -wideGap
+        ? 'surer than you said you could be'
+        : 'about as sure as you were right';
+  const times = statements.length === 1 ? 'once' : `${statements.length} times`;
+  const planner = brierOf(statements.map(({ stood: known, right: was }) => ({ sure: known, right: was })));
+  return `You named a suspect ${times}, sure by ${percent(sure)}, and were right in ${percent(right)}: ${judged}. By what was read it stood at ${percent(stood)}. Mean square of the gap ${brierOf(statements).toFixed(2)}, by what was read ${planner.toFixed(2)} (0 is best).`;
+}
+
 const upperFirst = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function debriefView(hunt: PracticeHunt, played: PlayedHunt): DebriefView {
-  const { decisions, expected, planner, left } = debriefOf(hunt, played);
+  const { decisions, expected, planner, left, statements } = debriefOf(hunt, played);
   const total = (pick: (one: DebriefedDecision) => number) => decisions.reduce((sum, one) => sum + pick(one), 0);
   const [lost, slips, luck] = [total(({ loss }) => loss), total((one) => one.slips), total((one) => one.luck)];
   const own = played.minutes + played.harm;
@@ -227,6 +285,9 @@ function debriefView(hunt: PracticeHunt, played: PlayedHunt): DebriefView {
     slips,
     luck,
     expected,
+    statements: statements.map(({ part, ...one }) => ({ title: partTitle(hunt, part), ...one })),
+    sureness: surenessOf(statements),
+    brier: statements.length > 0 ? brierOf(statements) : undefined,
     planner,
   };
 }

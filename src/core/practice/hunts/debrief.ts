@@ -1,7 +1,7 @@
 import { type Advice, adviseOn, type Posterior } from '../../diagnosis';
 import { contextKey } from '../../behaviour';
 import { type Minutes } from '../../quantity';
-import { seeded } from '../../statistics';
+import { mean, seeded, sumOf } from '../../statistics';
 import { hunt as huntOf } from '../hunt';
 import { type PracticeHunt } from './drawHunt';
 import { expectedFrom } from './expected';
@@ -27,6 +27,18 @@ export interface DebriefedDecision {
   readonly chance?: number;
 }
 
+/** What was said to be suspected, beside what could be known then. */
+export interface Statement {
+  /** Id of the part. */
+  readonly part: string;
+  /** How sure whoever hunts was, as a share of 1. */
+  readonly sure: number;
+  /** How likely it was by what had been read. */
+  readonly stood: number;
+  /** Was it the part? */
+  readonly right: boolean;
+}
+
 /** A hunt looked back on. The losses, luck and slips together are what it took beyond what was to be expected. */
 export interface Debrief {
   readonly decisions: readonly DebriefedDecision[];
@@ -34,6 +46,7 @@ export interface Debrief {
   readonly expected: Minutes;
   /** What is still to be expected where the hunt ended without a cure. */
   readonly left: Minutes;
+  readonly statements: readonly Statement[];
   /** The planner’s own hunt on the same set: its steps with their minutes. */
   readonly planner: {
     readonly steps: readonly { readonly title: string; readonly minutes: Minutes }[];
@@ -91,6 +104,10 @@ function bestOf(advice: Advice): NonNullable<DebriefedDecision['better']> | unde
 /** From so many minutes on it is worth saying that another way was better. */
 const worthSaying: Minutes = 0.5;
 
+/** How well sureness went with what was so: the mean square of the gap, from 0 for always right to 1; NaN of nothing. */
+export const brierOf = (statements: readonly Pick<Statement, 'sure' | 'right'>[]): number =>
+  mean(statements.map(({ sure, right }) => (sure - (right ? 1 : 0)) ** 2));
+
 /** Looks back on a hunt, decision by decision. */
 export function debriefOf(hunt: PracticeHunt, played: PlayedHunt): Debrief {
   const adviseAfter = (lines: number) => adviseOn(caseAfter(hunt, played.log.slice(0, lines)));
@@ -98,8 +115,15 @@ export function debriefOf(hunt: PracticeHunt, played: PlayedHunt): Debrief {
   let before = adviseAfter(0);
   const expected = expectedFrom(before);
   let together: HuntStep[] = [];
+  const statements: Statement[] = [];
   played.steps.forEach((step, place) => {
     together.push(step);
+    if (step.act.kind === 'suspect') {
+      const { part, sure } = step.act;
+      const own = before.posterior.suspects.filter(({ fault, cured }) => fault.part === part && !cured);
+      const stood = sumOf(own, ({ probability }) => probability);
+      statements.push({ part, sure, stood, right: hunt.fault.part === part });
+    }
     const last = place === played.steps.length - 1;
     if (!step.read && !step.repair && !last) return;
     const steps = together;
@@ -135,6 +159,7 @@ export function debriefOf(hunt: PracticeHunt, played: PlayedHunt): Debrief {
     decisions,
     expected,
     left: played.ended === 'cured' ? 0 : expectedFrom(before),
+    statements,
     planner: plannersWay(hunt),
   };
 }

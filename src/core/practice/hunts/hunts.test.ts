@@ -4,7 +4,7 @@ import { shippedSheets } from '@/sheets';
 import { adviseOn } from '../../diagnosis';
 import { attempt, Refusal } from '../../quantity';
 import { repairActions } from '../../repair';
-import { caseAfter, debriefOf, drawHunt, type HuntAct, playHunt, type PracticeHunt } from '.';
+import { brierOf, caseAfter, debriefOf, drawHunt, type HuntAct, playHunt, type PracticeHunt } from '.';
 
 const sheets = [...shippedSheets().values()];
 const plasma = [shippedSheets().get('halvane-hp-42')!];
@@ -198,6 +198,38 @@ describe('the debrief', () => {
       }
     },
   );
+
+  it('holds each suspect that was named beside what could be known then, and its sureness beside what was so', () => {
+    for (const hunt of hunts) {
+      const { part } = hunt.fault;
+      const other = [...hunt.predictions.model.sheet.parts.keys()].find((id) => id !== part)!;
+      const way = followed(hunt);
+      const named = (one: string, sure: number): HuntAct => ({ kind: 'suspect', part: one, sure });
+      const acts = [named(part, 0.3), ...way.slice(0, -1), named(part, 0.9), named(other, 0.2), ...way.slice(-1)];
+      const played = playHunt(hunt, acts);
+      const plain = playHunt(hunt, way);
+      // To say what one suspects takes no time and changes nothing.
+      expect({ ...played, steps: played.steps.length }).toEqual({ ...plain, steps: plain.steps.length + 3 });
+      const { statements, decisions, expected, left } = debriefOf(hunt, played);
+      const accounted = decisions.reduce((sum, { loss, luck, slips }) => sum + loss + luck + slips, 0);
+      expect(accounted).toBeCloseTo(played.minutes + played.harm + left - expected, 6);
+      expect(statements.map((one) => [one.part, one.sure, one.right])).toEqual([
+        [part, 0.3, true],
+        [part, 0.9, true],
+        [other, 0.2, false],
+      ]);
+      const first = adviseOn(caseAfter(hunt, [])).posterior.suspects.filter(({ fault }) => fault.part === part);
+      expect(statements[0]!.stood).toBeCloseTo(
+        first.reduce((sum, { probability }) => sum + probability, 0),
+        9,
+      );
+      expect(statements[1]!.stood).toBeGreaterThan(statements[2]!.stood);
+      expect(brierOf(statements)).toBeCloseTo((0.49 + 0.01 + 0.04) / 3, 9);
+    }
+    expect(() => playHunt(hunts[0]!, [{ kind: 'suspect', part: 'nothing', sure: 0.5 }])).toThrow('no part "nothing"');
+    const [one] = hunts;
+    expect(() => playHunt(one!, [{ kind: 'suspect', part: one!.fault.part, sure: 1 }])).toThrow('less than 100 %');
+  });
 
   it('finds little to better in the planner’s way, and much in a careless one, and says what', () => {
     const lost = (way: (hunt: PracticeHunt) => HuntAct[]) =>

@@ -1,5 +1,5 @@
 export { type Consequence } from './consequences';
-export { type Debrief, type DebriefedDecision, debriefOf } from './debrief';
+export { brierOf, type Debrief, type DebriefedDecision, debriefOf } from './debrief';
 export { difficultyOf, type Grade, grades } from './difficulty';
 export { drawHunt, type PracticeHunt } from './drawHunt';
 export { type Exercise, exerciseFrom, exerciseSchema, huntOf, readExercise, writeExercise } from './exercise';

@@ -16,6 +16,8 @@ export type HuntAct =
   | { readonly kind: 'lamp' | 'isolation'; readonly fitted: boolean }
   | { readonly kind: 'probe'; readonly check: string }
   | { readonly kind: 'repair'; readonly action: string }
+  /** Says which part is suspected, and how sure of it one is, as a share of 1; the set knows nothing of it. */
+  | { readonly kind: 'suspect'; readonly part: string; readonly sure: number }
   | { readonly kind: 'give up' };
 
 /** An act with what came of it. */
@@ -64,7 +66,7 @@ export const repairMinutes = ({ minutes, money }: Pick<RepairAction, 'minutes' |
 /**
  * Plays a hunt from its beginning: the same acts on the same set always come to the same.
  *
- * @throws Refusal where an act names a check or a repair the sheet does not have, or comes after the end
+ * @throws Refusal where an act names a check, a repair or a part the sheet does not have, or comes after the end
  */
 export function playHunt(hunt: PracticeHunt, acts: readonly HuntAct[]): PlayedHunt {
   const { predictions, fault, seed, limit = Infinity } = hunt;
@@ -155,15 +157,23 @@ export function playHunt(hunt: PracticeHunt, acts: readonly HuntAct[]): PlayedHu
           consequences: cured ? [] : suffered(here, lit, picture.minutes),
         };
       }
+      case 'suspect': {
+        if (!sheet.parts.has(act.part)) throw new Refusal(`${sheet.title} has no part "${act.part}"`);
+        if (!(act.sure > 0 && act.sure < 1)) throw new Refusal('sureness is more than 0 % and less than 100 %');
+        return { act, minutes: 0, consequences: [] };
+      }
       case 'give up':
         ended = 'given up';
         return { act, minutes: 0, consequences: [] };
     }
   };
-  acts.forEach((act, place) => {
+  let place = 0;
+  acts.forEach((act) => {
     if (ended) throw new Refusal('the hunt is over');
     const from = log.length;
     const step = play(act, place);
+    // What is said leaves the noise of what is read as it would have been.
+    if (act.kind !== 'suspect') place += 1;
     steps.push({ ...step, from });
     clock += step.minutes + step.consequences.reduce((total, { minutes }) => total + minutes, 0);
     if (clock >= limit) ended ??= 'out of time';
