@@ -47,3 +47,37 @@ test('a regulator is traced from nothing to its volts by what is said to be beep
   await page.reload();
   await expect(rows).toHaveCount(board.nodes.length);
 });
+
+test('traced parts go onto the chassis in one go, and are suspected and measured at the bench', async ({
+  page,
+  app,
+}) => {
+  await takeIn(page, app.address, 'Mono tube set', 'Ferry portable', ['Nothing at all']);
+  await page.keyboard.press('Alt+t');
+  await page.waitForURL(/\/trace$/);
+  const line = page.getByLabel('A part or a beep');
+  await expect(line).toBeFocused();
+  const traced = ['Q901 npn', 'R902 1k', 'C901 100u', 'Q901.c +18', 'Q901.e +12', 'R902.1 +12', 'R902.2 +18'];
+  for (const text of [...traced, 'C901.1 +12', 'C901.2 gnd']) {
+    await line.fill(text);
+    await line.press('Enter');
+    await expect(line).toHaveValue('');
+  }
+  await page.getByText('Put its parts on this chassis').click();
+  await expect(page.getByLabel('Rail it makes')).toHaveValue('+12');
+  await expect(page.getByLabel('Net of the sheet')).toHaveValue('v12');
+  await expect(page.getByLabel('What Q901 is to it')).toHaveValue('feeds');
+  await expect(page.getByLabel('What C901 is to it')).toHaveValue('shunts');
+  await page.getByRole('checkbox', { name: /C901/ }).uncheck();
+  await page.getByRole('button', { name: 'Put 2 parts on the sheet' }).click();
+  await expect(page.getByText('2 parts are on this chassis now.')).toBeVisible();
+  // What is on the sheet is not offered again.
+  await expect(page.getByRole('region', { name: 'What it is' }).getByRole('checkbox')).toHaveCount(1);
+  await saved(page);
+  await page.goto(page.url().replace('/trace', '/bench'));
+  const entry = page.getByRole('region', { name: 'Probe next' }).getByRole('textbox');
+  await entry.fill('R902 OL');
+  await expect(page.getByRole('region', { name: 'Probe next' })).toContainText('Resistor R902');
+  await entry.press('Enter');
+  await expect(page.getByTestId('suspects').locator('li').first()).toHaveAttribute('data-fault', 'R902.open');
+});

@@ -105,6 +105,7 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
     toggleWarm: () => log.record([{ body: { kind: 'warmth', warm: !bench.context.warm } }]),
     say: voice.aloud,
     toRepair,
+    toTrace: () => router.push(`/job/${file.id}/trace`),
   });
 
   return (

@@ -12,6 +12,7 @@ interface BenchActions {
   toggleWarm(): void;
   say(): void;
   toRepair(): void;
+  toTrace(): void;
 }
 
 const keys = { enableOnFormTags: true, preventDefault: true } as const;
@@ -24,6 +25,7 @@ export function useBenchKeys({ control, others, ...actions }: BenchActions): voi
   useHotkeys('alt+w', actions.toggleWarm, keys);
   useHotkeys('alt+s', actions.say, keys);
   useHotkeys('alt+r', actions.toRepair, keys);
+  useHotkeys('alt+t', actions.toTrace, keys);
   useHotkeys('alt+x', control.unreachable, keys);
   useHotkeys('alt+z', control.takeBack, keys);
   useHotkeys('alt+v', () => control.choose('picture'), keys);

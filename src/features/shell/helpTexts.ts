@@ -58,6 +58,7 @@ export const helpSections: readonly HelpSection[] = [
       ['Alt Z', 'take the last line back'],
       ['Alt R', 'the repair'],
       ['Alt D', 'inside the leading block'],
+      ['Alt T', 'trace a board of it'],
     ],
   },
   {

@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { replay, standing } from '@/core/log';
 import { type TracedPattern } from '@/core/tracing';
 import { type JobFile, JobFrame, useLog } from '@/workshop/job';
+import { OntoChassis } from './OntoChassis';
 import { Trace } from './Trace';
 
 interface JobTraceProps {
@@ -24,6 +25,7 @@ export function JobTrace({ file, patterns }: JobTraceProps) {
         title={`${file.title}, traced`}
         lines={texts}
         off={bench.context.power === 'live' ? 'The set is live by its record: pull the plug first (Alt P).' : undefined}
+        further={file.closedAt === null && <OntoChassis file={file} lines={texts} />}
         add={(text) => log.record([{ body: { kind: 'traced', text } }])}
         takeBack={() => {
           const last = lines[lines.length - 1];

@@ -1,6 +1,6 @@
 'use client';
 
-import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { type ReactNode, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { attempt, Refusal } from '@/core/quantity';
 import { deference } from '@/core/safety';
@@ -16,12 +16,14 @@ interface TraceProps {
   readonly lines: readonly string[];
   /** Why no beep counts now; undefined where it does. */
   readonly off?: string | undefined;
+  /** What may be done with what was found. */
+  readonly further?: ReactNode;
   add(line: string): void;
   takeBack(): void;
 }
 
 /** A board becomes a stage: parts and beeps are typed, what to beep next is named, and what it is. */
-export function Trace({ patterns, title, lines, off, add, takeBack }: TraceProps) {
+export function Trace({ patterns, title, lines, off, further, add, takeBack }: TraceProps) {
   const library = useMemo(() => new PatternLibrary(patterns), [patterns]);
   const settled = useDeferredValue(lines);
   const view = useMemo(() => viewOf(settled, library, title), [settled, library, title]);
@@ -120,6 +122,7 @@ export function Trace({ patterns, title, lines, off, add, takeBack }: TraceProps
       ) : (
         <TraceFound view={view}>
           <WriteFile name="traced.cir" type="text/plain" text={() => view.netlist} title="Write the netlist" />
+          {further}
         </TraceFound>
       )}
     </div>

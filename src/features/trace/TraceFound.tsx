@@ -51,7 +51,7 @@ export function TraceFound({ view, children }: { readonly view: TraceView; reado
           {single.length > 24 && ` and ${single.length - 24} more`}
         </p>
       )}
-      <p>{children}</p>
+      <div>{children}</div>
     </section>
   );
 }

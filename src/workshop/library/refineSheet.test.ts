@@ -57,6 +57,30 @@ describe('refining the sheet of a set at the bench', () => {
     expect(await versionsOf(await database(), own)).toHaveLength(2);
   });
 
+  it('takes several changes in one version, all of them or none', async () => {
+    await taken('a');
+    await taken('b');
+    const part = (name: string, block = 'logic') => ({
+      kind: 'part',
+      part: name,
+      is: 'resistor',
+      value: '4k7',
+      block,
+      role: 'feeds',
+      net: 'v5s',
+    });
+    expect(await refineSheet('a', [part('R901'), part('R902'), part('R903', 'nowhere')])).toMatchObject({
+      refused: expect.stringContaining('no block "nowhere"') as unknown,
+    });
+    expect(await versionsOf(await database(), own)).toHaveLength(0);
+    expect(await refineSheet('a', [part('R901'), part('R902')])).toEqual({ done: { version: 1, sheet: own } });
+    // Another set of the make brings one more; what is there already stays as it is.
+    expect(await refineSheet('b', [part('R901'), part('R904')])).toEqual({ done: { version: 2, sheet: own } });
+    const sheet = sheetOf(await readLibrary(), { sheet: own, options: {}, label: {} })!;
+    expect(['R901', 'R902', 'R903', 'R904'].filter((name) => sheet.parts.has(name))).toEqual(['R901', 'R902', 'R904']);
+    expect(await refineSheet('a', [])).toEqual({ refused: 'a sheet takes 1 to 60 changes at once' });
+  });
+
   it('lets a second set of the kind join the sheet, but not overwrite a point of ours unseen', async () => {
     await taken('a');
     await taken('b');

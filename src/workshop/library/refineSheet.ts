@@ -58,9 +58,14 @@ function holds(change: SheetChange, { parts, nets, points, protections }: Sheet)
   return change.kind === 'code' && protections.some(({ blinks }) => blinks === change.blinks);
 }
 
+/** So many changes are made at once, at most. */
+const mostAtOnce = 60;
+
 /**
  * Writes what was learnt on a set into the shop's own sheet of it. A set on a shipped sheet is moved to
  * a sheet of the shop's own laid over it, made where there is none yet.
+ *
+ * @param input a change, or several that go in all or none
  */
 export async function refineSheet(jobId: string, input: unknown): Promise<Answered<Refined>> {
   return answered(async () => {
@@ -73,20 +78,28 @@ export async function refineSheet(jobId: string, input: unknown): Promise<Answer
     const id = own ? job.sheet : adoptedId(job.sheet, job.title);
     const title = own ? titleOf(library, job.sheet) : ownTitle(library, job);
     const before = library.own.get(id);
-    const change = readSheetChange(input);
-    const target = sheetOf(library, { sheet: before ? id : job.sheet, options: job.options, label: {} });
+    const inputs: readonly unknown[] = Array.isArray(input) ? input : [input];
+    if (inputs.length === 0 || inputs.length > mostAtOnce)
+      throw new Refusal(`a sheet takes 1 to ${mostAtOnce} changes at once`);
+    const changes = inputs.map(readSheetChange);
+    let target = sheetOf(library, { sheet: before ? id : job.sheet, options: job.options, label: {} });
     if (!target) throw new Refusal(`there is no sheet "${job.sheet}"`);
-    if (before && !own && holds(change, target)) {
+    const known = target;
+    if (before && !own && changes.every((change) => holds(change, known))) {
       // Learnt on another set of this make and model: this one goes by it too.
       await moveToSheet(db, jobId, id);
       revalidatePath('/', 'layout');
       return { version: before.version, sheet: id };
     }
-    refuseUnfit(change, target);
-    const plain = before?.text ?? adoptedText(id, job.sheet, title);
-    const placed = placeUnderChoices(library, plain, job.options);
-    const text = withEdits(plain, editsUnderChoices(editsOf(change, target), placed));
-    readText(library, text, job.options);
+    let text = before?.text ?? adoptedText(id, job.sheet, title);
+    for (const change of changes) {
+      // Of several, what is there already is no reason to leave out the rest.
+      if (Array.isArray(input) && holds(change, target)) continue;
+      refuseUnfit(change, target);
+      const placed = placeUnderChoices(library, text, job.options);
+      text = withEdits(text, editsUnderChoices(editsOf(change, target), placed));
+      target = readText(library, text, job.options);
+    }
     const version = await db.transaction(async (work) => {
       const saved = await saveSheet(work, { id, text, at: new Date().toISOString() }, before?.version ?? 0);
       if (id !== job.sheet) await moveToSheet(work, jobId, id);
