@@ -140,4 +140,11 @@ test('a photograph is attached to a board, and its answers show where the joint 
   await page.reload();
   await expect(page.getByTestId('photos')).toContainText('main-board.png');
   await expect(page.getByTestId('soak')).toContainText('colour gone for a moment');
+  // It fails: the picture is a reading of the bench, and the next soak knows how often.
+  const soaking = page.getByRole('region', { name: 'Soak' });
+  await soaking.getByRole('button', { name: 'Nothing at all' }).click();
+  await expect(soaking.getByRole('status')).toContainText('It failed after');
+  await expect(often).toHaveAttribute('placeholder', '2 in 0.1 h');
+  await soaking.getByRole('link', { name: 'To the bench' }).click();
+  await expect(page.getByTestId('readings')).toContainText('Nothing at all');
 });

@@ -1,4 +1,4 @@
-export { chassisParts, type ChassisPart, netOfRail, tracedRails } from './chassisParts';
+export { chassisParts, netOfRail, tracedRails } from './chassisParts';
 export { countedAs } from './countedAs';
 export { leftUndone } from './leftUndone';
 export { benchMinutes, draftNote } from './faultNote';

@@ -11,5 +11,5 @@ export {
   type Weighed,
   weighExtent,
 } from './returns';
-export { soakRun, type SoakRun, soakWorth } from './soakRun';
+export { failureRateOf, soakRun, type SoakRun, soakWorth } from './soakRun';
 export { chanceCured, chanceOfClean, cleanFor, readFailures } from './soak';

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { type LogEntry } from '../log';
-import { soakRun, soakWorth } from '.';
+import { failureRateOf, readFailures, soakRun, soakWorth } from '.';
 
 describe('what a soak comes to', () => {
   const run = (clean: number, before?: { failures: number; hours: number }) =>
-    soakWorth({ running: true, seconds: clean, clean, seen: [], before });
+    soakWorth({ running: true, seconds: clean, clean, seen: [], failed: false, before });
 
   it('is nothing where nobody said how often it failed', () => expect(run(3600)).toBeUndefined());
 
@@ -21,7 +21,9 @@ describe('what a soak comes to', () => {
 
 describe('a soak', () => {
   const at = (minute: number) => `2026-03-01T10:${String(minute).padStart(2, '0')}:00Z`;
-  const log = (...events: readonly [minute: number, event: 'begun' | 'seen' | 'ended', text?: string][]): LogEntry[] =>
+  const log = (
+    ...events: readonly [minute: number, event: 'begun' | 'seen' | 'failed' | 'ended', text?: string][]
+  ): LogEntry[] =>
     events.map(([minute, event, text = ''], index) => ({
       id: `line-${index}`,
       at: at(minute),
@@ -35,6 +37,15 @@ describe('a soak', () => {
     const over = soakRun([...going, ...log([9, 'ended'])], Date.parse(at(59)))!;
     expect(over).toMatchObject({ running: false, seconds: 540 });
     expect(over.seen.map(({ body }) => body.text)).toEqual(['colour gone']);
+  });
+
+  it('ends where the set fails, and says how often that makes for the next', () => {
+    const over = soakRun(log([0, 'begun', '3 in 10 h'], [45, 'failed', 'Nothing at all']), Date.parse(at(59)))!;
+    expect(over).toMatchObject({ running: false, failed: true, seconds: 2700 });
+    expect(over.seen.map(({ body }) => body.text)).toEqual(['Nothing at all']);
+    expect(failureRateOf(over)).toBe('1 in 0.8 h');
+    expect(readFailures(failureRateOf(over))).toEqual({ failures: 1, hours: 0.8 });
+    expect(soakRun(log([0, 'begun'], [9, 'ended']), Date.parse(at(59)))!.failed).toBe(false);
   });
 
   it('begun anew leaves the last one behind', () => {

@@ -8,6 +8,8 @@ export interface SoakRun {
   /** How long it has run, in seconds. */
   readonly seconds: number;
   readonly seen: readonly Standing<'soak'>[];
+  /** Did it end because the set failed? */
+  readonly failed: boolean;
   /** How long it has run since anything happened, in seconds. */
   readonly clean: number;
   /** How often it failed before, as told when the soak was begun; undefined where nobody said. */
@@ -40,16 +42,21 @@ export function soakRun(log: readonly LogEntry[], now: number): SoakRun | undefi
   );
   const [begun] = run;
   if (begun?.body.event !== 'begun') return undefined;
-  const ended = run.find(({ body }) => body.event === 'ended');
+  const ended = run.find(({ body }) => body.event === 'ended' || body.event === 'failed');
   const until = ended ? Date.parse(ended.entry.at) : now;
-  const seen = run.filter(({ body }) => body.event === 'seen');
+  const seen = run.filter(({ body }) => body.event === 'seen' || body.event === 'failed');
   const since = seen[seen.length - 1]?.entry.at ?? begun.entry.at;
   const before = attempt(() => readFailures(begun.body.text));
   return {
     running: !ended,
     seconds: Math.max(0, until - Date.parse(begun.entry.at)) / 1000,
     seen,
+    failed: ended?.body.event === 'failed',
     clean: Math.max(0, until - Date.parse(since)) / 1000,
     before: before instanceof Refusal ? undefined : before,
   };
 }
+
+/** How often a set fails by a soak that it failed in, as it is typed for the next: `1 in 2.2 h`. */
+export const failureRateOf = ({ seen, seconds }: Pick<SoakRun, 'seen' | 'seconds'>): string =>
+  `${Math.max(1, seen.length)} in ${Number(Math.max(0.1, seconds / 3600).toFixed(1))} h`;

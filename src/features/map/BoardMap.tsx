@@ -1,10 +1,10 @@
 'use client';
 
-import { replay, standing, workedBy, type WorkedBy } from '@/core/log';
+import { standing, workedBy, type WorkedBy } from '@/core/log';
 import { jointArea } from '@/core/intermittent';
 import { Button, Select } from 'antd';
 import { useMemo, useRef, useState } from 'react';
-import { type JobFile, JobFrame, useLog } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob } from '@/workshop/job';
 import { AttachPhoto } from '@/workshop/photo';
 import { Key, timeText } from '@/ui';
 import { likelyCells, placeWords, whyNotLive } from './mapModel';
@@ -17,9 +17,9 @@ const step = 0.02;
 
 /** Where an intermittent answers to stick, knuckle, heat and cold; photographs; the soak. */
 export function BoardMap({ file }: { file: JobFile }) {
-  const log = useLog(file);
+  const { log, job } = useJob(file);
   const { sheet } = file;
-  const bench = useMemo(() => replay(log.entries, [...sheet.stores.keys()]), [log.entries, sheet]);
+  const { bench } = job;
   const boards = [...sheet.boards.values()].filter(({ id }) => id !== 'outside');
   const [board, setBoard] = useState(boards[0]?.id ?? '');
   const [way, setWay] = useState<WorkedBy>('press');
@@ -169,7 +169,7 @@ export function BoardMap({ file }: { file: JobFile }) {
               Take back <Key>⌫</Key>
             </Button>
           </section>
-          <Soak log={log} off={off} />
+          <Soak log={log} job={job} id={file.id} off={off} />
           {photos.length > 0 && (
             <section aria-label="Photographs">
               <h2 className="label">Photographs</h2>

@@ -1,19 +1,34 @@
 import { Button } from 'antd';
+import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
 import { type JobLog } from '@/workshop/job';
-import { chanceText, clockText, timeText } from '@/ui';
-import { readFailures, soakRun, soakWorth } from '@/core/proof';
+import { chanceText, clockText, PictureView, timeText } from '@/ui';
+import { type Case } from '@/core/diagnosis';
+import { depict, symptomTitles } from '@/core/picture';
+import { failureRateOf, readFailures, soakRun, soakWorth } from '@/core/proof';
 import { attempt, Refusal } from '@/core/quantity';
+import { familyOf } from '@/core/sheet';
+import { failedWith, failuresOf } from './mapModel';
 import styles from './map.module.css';
 
+interface SoakProps {
+  readonly log: JobLog;
+  readonly job: Case;
+  /** The job's id. */
+  readonly id: string;
+  /** Why the set cannot run now; undefined where it may. */
+  readonly off: string | undefined;
+}
+
 /** A long run with what happened in it. */
-export function Soak({ log, off }: { readonly log: JobLog; readonly off: string | undefined }) {
+export function Soak({ log, job, id, off }: SoakProps) {
   const [text, setText] = useState('');
   const lastAt = log.entries[log.entries.length - 1]?.at ?? '';
   const [refused, setRefused] = useState<string>();
   const [now, setNow] = useState<number>();
   const run = useMemo(() => soakRun(log.entries, now ?? Date.parse(lastAt)), [log.entries, now, lastAt]);
   const running = run?.running === true;
+  const family = familyOf(job.predictions.model.sheet.technology);
   const worth = run && soakWorth(run);
   useEffect(() => {
     if (!running) return;
@@ -28,7 +43,8 @@ export function Soak({ log, off }: { readonly log: JobLog; readonly off: string 
     setText('');
   };
   const begin = () => {
-    const often = text.trim();
+    // What the last soak said of it stands until something else is typed.
+    const often = text.trim() === '' && run?.failed ? failureRateOf(run) : text.trim();
     const read = often === '' ? undefined : attempt(() => readFailures(often));
     if (read instanceof Refusal) return setRefused(read.message);
     soak('begun', often);
@@ -42,7 +58,13 @@ export function Soak({ log, off }: { readonly log: JobLog; readonly off: string 
           <b className="figure">{clockText(run.seconds)}</b> {running ? 'running' : 'run'}, {run.seen.length} events
         </p>
       )}
-      {worth && (
+      {run?.failed && (
+        <p role="status" className="caution">
+          It failed after <b className="figure">{clockText(run.seconds)}</b>: the picture stands among the readings, and
+          the suspects go by it. <Link href={`/job/${id}/bench`}>To the bench</Link>
+        </p>
+      )}
+      {worth && !run.failed && (
         <p role="status">
           Cured with <b className="figure">{chanceText(worth.cured)}</b> after {clockText(run.clean)} clean, if what was
           done cures four times in five.{' '}
@@ -66,6 +88,19 @@ export function Soak({ log, off }: { readonly log: JobLog; readonly off: string 
             onChange={(event) => setText(event.target.value)}
             onKeyDown={(event) => event.key === 'Enter' && seen()}
           />
+          <p className="soft">It failed: with what?</p>
+          <div className={styles.failures}>
+            {failuresOf(job).map((symptoms) => (
+              <button
+                key={symptoms.join()}
+                type="button"
+                onClick={() => log.record(failedWith(symptoms).map((body) => ({ body })))}
+              >
+                <PictureView picture={depict(family, symptoms)} />
+                <span>{symptoms.map((symptom) => symptomTitles[symptom]).join(', ')}</span>
+              </button>
+            ))}
+          </div>
           <Button onClick={() => soak('ended', '')}>End the soak</Button>
         </>
       ) : (
@@ -74,7 +109,7 @@ export function Soak({ log, off }: { readonly log: JobLog; readonly off: string 
             className="field"
             value={text}
             maxLength={80}
-            placeholder="3 in 10 h, twice a day, after half an hour"
+            placeholder={run?.failed ? failureRateOf(run) : '3 in 10 h, twice a day, after half an hour'}
             aria-label="How often it failed before"
             onChange={(event) => {
               setText(event.target.value);

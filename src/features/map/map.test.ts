@@ -1,7 +1,8 @@
 import { jointArea } from '@/core/intermittent';
 import { describe, expect, it } from 'vitest';
 import { liveCold } from '@/core/behaviour';
-import { likelyCells, placeWords, whyNotLive } from './mapModel';
+import { replay } from '@/core/log';
+import { failedWith, failuresOf, likelyCells, placeWords, whyNotLive } from './mapModel';
 
 describe('the likely area', () => {
   it('is painted where it is likely, and named by its third of the board', () => {
@@ -19,4 +20,18 @@ describe('the likely area', () => {
 it('a set that is off answers to nothing, and it is said what to do', () => {
   expect(whyNotLive({ context: liveCold })).toBeUndefined();
   expect(whyNotLive({ context: { ...liveCold, power: 'proven' } })).toMatch(/answers to nothing \(Alt P/);
+});
+
+it('a set on a soak fails with what it showed before, or with nothing, and that is a reading', () => {
+  const log = [['horizontal_line'], ['normal'], ['dim']].map((symptoms, index) => ({
+    id: `line-${index}`,
+    at: '2026-11-30T10:00:00Z',
+    body: failedWith(symptoms as ['normal'])[0]!,
+  }));
+  const job = { complaint: { symptoms: ['dim'] as const, signs: {} }, bench: replay(log, []) };
+  expect(failuresOf(job)).toEqual([['dim'], ['horizontal_line'], ['dark']]);
+  expect(failedWith(['horizontal_line'])).toMatchObject([
+    { kind: 'reading', check: 'picture', answer: { symptoms: ['horizontal_line'] } },
+    { kind: 'soak', event: 'failed', text: 'One line across' },
+  ]);
 });

@@ -1,4 +1,6 @@
-import { type BenchState } from '@/core/log';
+import { type Case } from '@/core/diagnosis';
+import { type BenchState, type LogBody } from '@/core/log';
+import { type Symptom, symptomTitles } from '@/core/picture';
 import { type JointArea } from '@/core/intermittent';
 
 /** Cells less likely than this share of the likeliest are not painted. */
@@ -24,3 +26,21 @@ export function placeWords(x: number, y: number): string {
 /** Why the set answers to no stick and soaks nothing now, and what to do; undefined where it may. */
 export const whyNotLive = ({ context }: Pick<BenchState, 'context'>): string | undefined =>
   context.power === 'live' ? undefined : 'By its record the set is off: it answers to nothing (Alt P when power is on)';
+
+/** So many pictures are offered for what a set failed with. */
+const mostOffered = 4;
+
+/** What a set on a soak may fail with: what it showed before, then nothing at all. */
+export function failuresOf({ complaint, bench }: Pick<Case, 'complaint' | 'bench'>): readonly (readonly Symptom[])[] {
+  const seen = bench.readings.flatMap(({ answer }) => (answer.kind === 'picture' ? [answer.symptoms] : []));
+  const wrong = [complaint.symptoms, ...seen.toReversed(), ['dark' as const]].filter(
+    (symptoms) => symptoms.length > 0 && symptoms.join() !== 'normal',
+  );
+  return [...new Map(wrong.map((symptoms) => [symptoms.join(), symptoms])).values()].slice(0, mostOffered);
+}
+
+/** What is recorded of a set that fails on its soak: its picture, which the suspects go by, and the end of the soak. */
+export const failedWith = (symptoms: readonly Symptom[]): readonly LogBody[] => [
+  { kind: 'reading', check: 'picture', answer: { kind: 'picture', symptoms }, text: symptoms.join(' ') },
+  { kind: 'soak', event: 'failed', text: symptoms.map((symptom) => symptomTitles[symptom]).join(', ') },
+];

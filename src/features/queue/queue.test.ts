@@ -108,7 +108,14 @@ describe('the order of the queue', () => {
   const row = (id: string, more: Partial<QueuedJob> = {}, ...bodies: LogBody[]) =>
     queueRow({ ...job, id, ...more }, standing(...bodies), now);
   const soak = (seconds: number, before?: { failures: number; hours: number }) =>
-    queueRow({ ...job, id: 'soak' }, standing(), now, { running: true, seconds, clean: seconds, seen: [], before });
+    queueRow({ ...job, id: 'soak' }, standing(), now, {
+      running: true,
+      failed: false,
+      seconds,
+      clean: seconds,
+      seen: [],
+      before,
+    });
 
   it('puts what is worth most for the hour first, says why, and what waits last', () => {
     const waiting = row('waits', { waiting: { for: 'owner', note: '', until: '' }, value: 900 });
