@@ -55,14 +55,19 @@ export function Soak({ log, job, id, off }: SoakProps) {
       <h2 className="label">Soak</h2>
       {run && (
         <p>
-          <b className="figure">{clockText(run.seconds)}</b> {running ? 'running' : 'run'}, {run.seen.length} events
+          <b className="figure">{clockText(run.seconds)}</b> {running ? 'running' : 'run'}, {run.seen.length === 1 ? 'one event' : `${run.seen.length} events`}
         </p>
       )}
       {run?.failed && (
-        <p role="status" className="caution">
-          It failed after <b className="figure">{clockText(run.seconds)}</b>: the picture stands among the readings, and
-          the suspects go by it. <Link href={`/job/${id}/bench`}>To the bench</Link>
-        </p>
+        <>
+          <p role="status" className="caution">
+            It failed after <b className="figure">{clockText(run.seconds)}</b>: the picture stands among the readings,
+            and the suspects go by it.
+          </p>
+          <Link href={`/job/${id}/bench`} className="press main">
+            To the bench
+          </Link>
+        </>
       )}
       {worth && !run.failed && (
         <p role="status">
