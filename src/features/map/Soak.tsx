@@ -55,7 +55,8 @@ export function Soak({ log, job, id, off }: SoakProps) {
       <h2 className="label">Soak</h2>
       {run && (
         <p>
-          <b className="figure">{clockText(run.seconds)}</b> {running ? 'running' : 'run'}, {run.seen.length === 1 ? 'one event' : `${run.seen.length} events`}
+          <b className="figure">{clockText(run.seconds)}</b> {running ? 'running' : 'run'},{' '}
+          {run.seen.length === 1 ? 'one event' : `${run.seen.length} events`}
         </p>
       )}
       {run?.failed && (
