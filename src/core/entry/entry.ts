@@ -23,6 +23,8 @@ export function readEntry(line: string, scope: EntryScope, context?: Context): E
   const mains = mainsReading(words, scope.focus);
   const body = typedChange(mains ?? words, { sheet: scope.sheet, context });
   if (body) return { kind: 'change', body };
+  // What is offered for the focus is its answer, whatever else is called that.
+  if (scope.focus && isOffered(words, scope.focus)) return reading(scope.focus, words, scope);
   const named = findNamed(words, scope);
   if (named) return reading(named.check, named.rest, scope);
   if (scope.focus && fitsFocus(words, scope.focus)) return reading(scope.focus, words, scope);
@@ -49,6 +51,14 @@ function unchanged({ bench, checks, sheet }: EntryScope): Entry {
       `nothing was read on ${sheet.title} live before the repair: say what is seen, like "picture dark"`,
     );
   return { kind: 'reading', check: checks.get(last.check)!, answer: last.answer, more: [] };
+}
+
+/** Are the words choices that a check offers, one or several? */
+function isOffered(words: readonly string[], { measure, point }: Check): boolean {
+  const way = measures[measure];
+  if (way.kind === 'number') return false;
+  const offered = new Set(way.choices(point?.parts ?? []).map((choice) => choice.toLowerCase()));
+  return words.every((word) => offered.has(word.replace(/,$/, '').toLowerCase()));
 }
 
 /** May the words be the answer to what is asked, and no name that is not known? */

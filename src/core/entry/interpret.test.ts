@@ -238,6 +238,22 @@ describe('the list of readings', () => {
 });
 
 describe('the probe card', () => {
+  it.each([...shippedSheets().keys()])(
+    'takes each answer that it offers, on %s, whatever else is called that',
+    (id) => {
+      const of = predictionsOf(shippedSheets().get(id)!);
+      for (const check of of.checks.values())
+        for (const choice of choicesFor(check)) {
+          const situation = { ...caseOf(), predictions: of, bench: replay([], [...of.model.sheet.stores.keys()]) };
+          const context = { ...liveCold, power: check.state === 'live' ? ('live' as const) : ('proven' as const) };
+          const job = { ...situation, bench: { ...situation.bench, context } };
+          const read = interpret(choice, { ...desk(job), focus: check });
+          expect([check.id, choice, read.kind]).toEqual([check.id, choice, 'line']);
+          expect(read).toMatchObject({ body: { kind: 'reading', check: check.id } });
+        }
+    },
+  );
+
   it('offers the answers of a probe that is not a number', () => {
     expect(choicesFor(predictions.checks.get('buzz')!)).toEqual(['yes', 'weak', 'brief', 'no']);
     expect(choicesFor(predictions.checks.get('look-glass')!)).toEqual(['fine', 'PANEL']);
