@@ -56,36 +56,35 @@ export function leftovers(
     })
     .sort((a, b) => weights[b]! - weights[a]!)
     .slice(0, mostExplained);
+  /** Log-likelihoods of the observations under an explanation with one more fault beside it. */
+  const logsWith = (h: number, fault: Fault, fading: boolean) =>
+    Float64Array.from(observations, (observation, o) => {
+      const base = explained.logs[o]![h]!;
+      const { check } = observation;
+      const rests = fading && !('findsIntermittents' in measures[check.measure]);
+      const ofPart = check.point?.parts.includes(fault.part) === true;
+      const asGood =
+        base === weighed[o]!.untouched || hypotheses[h]!.faults.every(({ id }) => observation.cured.has(id));
+      if (rests || !(ofPart || asGood)) return base;
+      const alone = { ...observation, cured: new Set<string>() };
+      const [under, sound] = weighObservation(predictions, inside, [{ faults: [fault] }, { faults: [] }], alone).logs;
+      return base + under! - sound!;
+    });
   return settled.flatMap((h) => {
     const { faults } = hypotheses[h]!;
     return besides(faults, sheet, prior, cured).flatMap(({ fault, chance }) => {
       const share = fadingShare(fault);
-      return [
-        { fading: false, chance: chance * (1 - share) },
-        { fading: true, chance: chance * share },
-      ].flatMap(({ fading, chance: own }): Leftover[] =>
-        own <= 0
-          ? []
-          : [
-              {
-                hypothesis: { faults: [...faults, fault], ...(fading ? { sometimes: true as const } : {}) },
-                prior: explained.priors[h]! + Math.log(own),
-                logs: Float64Array.from(observations, (observation, o) => {
-                  const base = explained.logs[o]![h]!;
-                  const { check } = observation;
-                  const ofPart = check.point?.parts.includes(fault.part) === true;
-                  const asGood = base === weighed[o]!.untouched || faults.every(({ id }) => observation.cured.has(id));
-                  const rests = fading && !('findsIntermittents' in measures[check.measure]);
-                  if (rests || !(ofPart || asGood)) return base;
-                  const [alone, sound] = weighObservation(predictions, inside, [{ faults: [fault] }, { faults: [] }], {
-                    ...observation,
-                    cured: new Set(),
-                  }).logs;
-                  return base + alone! - sound!;
-                }),
-              },
-            ],
-      );
+      const ways = [
+        { fading: false, own: chance * (1 - share) },
+        { fading: true, own: chance * share },
+      ];
+      return ways
+        .filter(({ own }) => own > 0)
+        .map(({ fading, own }): Leftover => ({
+          hypothesis: { faults: [...faults, fault], ...(fading ? { sometimes: true as const } : {}) },
+          prior: explained.priors[h]! + Math.log(own),
+          logs: logsWith(h, fault, fading),
+        }));
     });
   });
 }

@@ -49,7 +49,7 @@ export interface Posterior {
   /** Doubtful readings, the most doubtful first. */
   readonly doubts: readonly Doubt[];
   readonly observations: readonly Observation[];
-  /** Single faults in sheet order, then pairs, with probability and log-likelihoods per observation. */
+  /** Single faults in sheet order, then pairs and what is beside them, with probability and log-likelihoods per observation. */
   readonly hypotheses: readonly Hypothesis[];
   readonly weights: Float64Array;
   readonly logs: readonly Float64Array[];
@@ -106,7 +106,7 @@ const unexplained = 0.3;
 /**
  * The exact posterior over the single faults of the sheet, each while it lasts and each as it comes and goes, over
  * those that a repair failed to reach and, where no single fault explains all that was read or a repair was
- * done, over pairs as well.
+ * done, over pairs as well, and over one more of the kind of what was put right.
  *
  * Each observation is judged in the context in which it was taken; a fault that a repair had
  * cured by then no longer acts. Readings inside a block whose netlist is known are judged by it.
@@ -186,8 +186,10 @@ export function posteriorOf(job: Case): Posterior {
     suspects,
     pairs: hypotheses
       .flatMap((hypothesis, h): SuspectPair[] => {
-        const [one, other] = hypothesis.faults.map(({ id, degreeOf = id }) => sheet.faults.get(degreeOf)!);
-        return one && other && weights[h]! >= 0.01 ? [{ faults: [one, other], probability: weights[h]! }] : [];
+        const [one, other, ...more] = hypothesis.faults.map(({ id, degreeOf = id }) => sheet.faults.get(degreeOf)!);
+        return one && other && more.length === 0 && weights[h]! >= 0.01
+          ? [{ faults: [one, other], probability: weights[h]! }]
+          : [];
       })
       .sort((a, b) => b.probability - a.probability),
     doubts: observations
