@@ -1,5 +1,6 @@
 import { Refusal } from '@/core/quantity';
 import { type Knex } from 'knex';
+import { type Complaint } from '@/core/diagnosis';
 import { nearestWord, searchQuery, wordsOf } from '@/core/notebook';
 import { type ClosedLog } from '@/core/reading';
 import { lentWeight } from './causes';
@@ -143,12 +144,22 @@ export async function closedLogs(database: Knex, sheets: readonly string[], most
     .whereNot({ outcome: 'stripped' })
     .orderBy('fault_note.closed_at', 'desc')
     .limit(most)
-    .select('fault_note.job', 'job.title', 'fault_note.closed_at')) as Pick<Row, 'job' | 'title' | 'closed_at'>[];
+    .select('fault_note.job', 'job.title', 'fault_note.cause', 'job.complaint', 'fault_note.closed_at')) as (Pick<
+    Row,
+    'job' | 'title' | 'cause' | 'closed_at'
+  > & { readonly complaint: string })[];
   const logs = await readLogs(
     database,
     rows.map(({ job }) => job),
   );
-  return rows.map(({ job, title, closed_at }) => ({ title, closedAt: closed_at, log: logs.get(job)! }));
+  return rows.map(({ job, title, cause, complaint, closed_at }) => ({
+    job,
+    title,
+    cause,
+    symptoms: (JSON.parse(complaint) as Pick<Complaint, 'symptoms'>).symptoms,
+    closedAt: closed_at,
+    log: logs.get(job)!,
+  }));
 }
 
 /** How many jobs of each sheet were closed. */

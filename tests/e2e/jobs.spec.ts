@@ -98,3 +98,19 @@ test('a label value that was mistaken is put right, and the verdict follows', as
   await setUp.nth(1).getByRole('link', { name: 'Va' }).click();
   await expect(page.getByRole('region', { name: 'Probe next' })).toHaveAttribute('data-check', 'va-dc');
 });
+
+test('closed sets that showed and read the same are named at the bench, and only those', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/job/00000000-0000-4000-8000-000000002000/bench`);
+  const before = page.getByRole('region', { name: 'Seen before' });
+  await expect(before).toContainText('Upper floating capacitor C547 dried out, 3 times');
+  await expect(before).toContainText('Upper driver chip IC701 leaky, once');
+  await page.keyboard.press('Alt+p');
+  // None of them read right there.
+  await type(page, 'vfu 15');
+  await expect(before).toHaveCount(0);
+  await type(page, 'vfu 9.1');
+  await expect(before).toContainText(/C547 dried out, 3 times with Floating 15 V upper off as here/);
+  await before.getByRole('link').first().click();
+  await page.waitForURL(/\/notebook\//);
+  await expect(page.getByText('C547').first()).toBeVisible();
+});

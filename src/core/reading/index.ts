@@ -10,6 +10,7 @@ export {
   type ClassifiedTrace,
   type Sample,
 } from './trace';
+export { closedCases, type ClosedCase, shownBy, similarCases } from './similar';
 export { usualReadings, type ClosedLog, type Usual } from './usual';
 export { expectedText, inconclusive, judgeAnswer, type Judgement } from './verdict';
 export {

@@ -1,9 +1,16 @@
 import { type LogEntry, replay } from '../log';
 import { contextKey, liveCold, type Predictions } from '../behaviour';
+import { type Symptom } from '../picture';
 
 /** A closed job, as far as its readings go. */
 export interface ClosedLog {
+  /** Its id. */
+  readonly job: string;
   readonly title: string;
+  /** What it was, as its note says it. */
+  readonly cause: string;
+  /** The picture its owner told. */
+  readonly symptoms: readonly Symptom[];
   /** ISO 8601 instant. */
   readonly closedAt: string;
   readonly log: readonly LogEntry[];
@@ -29,7 +36,7 @@ const plain = contextKey(liveCold);
  */
 export function usualReadings(
   { checks, model: { sheet } }: Pick<Predictions, 'checks' | 'model'>,
-  closed: readonly ClosedLog[],
+  closed: readonly Pick<ClosedLog, 'title' | 'closedAt' | 'log'>[],
   title: string,
 ): Map<string, Usual> {
   const usual = new Map<string, Usual>();

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { type Briefing } from '@/core/diagnosis';
 import { type Symptom } from '@/core/picture';
-import { type Usual } from '@/core/reading';
+import { type ClosedCase, type Usual } from '@/core/reading';
 import { familyOf } from '@/core/sheet';
 import { Suspects } from '@/workshop/advice';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
@@ -18,6 +18,7 @@ import { nextAction } from './nextAction';
 import { besides, OtherProbes } from './OtherProbes';
 import { ProbeCard } from './ProbeCard';
 import { Readings } from './Readings';
+import { SeenBefore } from './SeenBefore';
 import { SetShown } from './SetShown';
 import { Siblings } from './Siblings';
 import { useBench } from './useBench';
@@ -40,6 +41,7 @@ const SweepView = dynamic(() => import('@/workshop/meter').then((loaded) => load
 const Map = memo(LineMap);
 const Found = memo(Suspects);
 const Decided = memo(Decision);
+const Before = memo(SeenBefore);
 
 interface BenchProps {
   readonly file: JobFile;
@@ -48,6 +50,8 @@ interface BenchProps {
   readonly line: Line;
   /** What the shop's own sets of the kind read, by check. */
   readonly usual: ReadonlyMap<string, Usual>;
+  /** How the shop's closed sets of the kind stood before their repair. */
+  readonly cases: readonly ClosedCase[];
   /** A check that another page wants read, in place of the best probe. */
   readonly asked: string | undefined;
   /** Is there a stand-in for a meter? */
@@ -55,7 +59,7 @@ interface BenchProps {
 }
 
 /** The bench: readings in, judgement out, next probe named. */
-export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: BenchProps) {
+export function Bench({ file, briefing, line, usual, cases, asked, simulatedMeter }: BenchProps) {
   const router = useRouter();
   const { log, job } = useJob(file);
   const { predictions, bench } = job;
@@ -161,6 +165,7 @@ export function Bench({ file, briefing, line, usual, asked, simulatedMeter }: Be
           <Siblings predictions={predictions} latest={bench.latest} onPick={choose} />
           {settled.inside && <InsideBlock inside={settled.inside} job={file.id} />}
           <Readings rows={rows} waiting={log.waiting} bench={bench} onCorrect={control.correct} />
+          <Before job={job} id={file.id} cases={cases} />
         </div>
         <div className={styles.column}>
           <Found briefed={settled} closed={file.closed} />

@@ -1,7 +1,7 @@
 import 'server-only';
 import { kinOf, readLibrary } from '@/workshop/library/server';
 import { predictionsOf } from '@/core/behaviour';
-import { type Usual, usualReadings } from '@/core/reading';
+import { closedCases, type ClosedCase, type Usual, usualReadings } from '@/core/reading';
 import { type JobFile } from '@/workshop/job';
 import { Keeper } from '@/workshop/job/server';
 import { closedLogs, database, lastClosed } from '@/store';
@@ -9,13 +9,23 @@ import { closedLogs, database, lastClosed } from '@/store';
 /** Closed jobs looked back on. */
 const most = 60;
 
-const kept = new Keeper<ReadonlyMap<string, Usual>>();
+/** What the shop's own closed sets of a kind say of one on the bench. */
+export interface OwnSets {
+  /** What they read once cured, by check. */
+  readonly usual: ReadonlyMap<string, Usual>;
+  /** How they stood before their repair. */
+  readonly cases: readonly ClosedCase[];
+}
 
-/** What the shop's own sets of a job's kind read at each check. */
-export async function loadUsual({ id, sheet, title }: JobFile): Promise<ReadonlyMap<string, Usual>> {
+const kept = new Keeper<OwnSets>();
+
+/** The shop's own closed sets of a job's kind. */
+export async function loadOwnSets({ id, sheet, title }: JobFile): Promise<OwnSets> {
   const db = await database();
   const kin = kinOf(await readLibrary(), sheet.id);
-  return kept.get(id, [sheet, title, await lastClosed(db, kin)], async () =>
-    usualReadings(predictionsOf(sheet), await closedLogs(db, kin, most), title),
-  );
+  return kept.get(id, [sheet, title, await lastClosed(db, kin)], async () => {
+    const closed = await closedLogs(db, kin, most);
+    const predictions = predictionsOf(sheet);
+    return { usual: usualReadings(predictions, closed, title), cases: closedCases(predictions, closed) };
+  });
 }

@@ -5,7 +5,7 @@ import { layoutLine } from '@/workshop/line/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Bench } from '@/features/bench';
-import { loadUsual } from '@/features/bench/load';
+import { loadOwnSets } from '@/features/bench/load';
 
 interface Props {
   params: Promise<{ id: string }>;
@@ -20,7 +20,7 @@ export default async function Page({ params, searchParams }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
   const { check } = await searchParams;
-  const [line, usual] = await Promise.all([layoutLine(file.sheet), loadUsual(file)]);
+  const [line, own] = await Promise.all([layoutLine(file.sheet), loadOwnSets(file)]);
   const briefing = await loadBriefing(file);
   return (
     <Bench
@@ -28,7 +28,8 @@ export default async function Page({ params, searchParams }: Props) {
       file={file}
       briefing={briefing}
       line={line}
-      usual={usual}
+      usual={own.usual}
+      cases={own.cases}
       asked={typeof check === 'string' ? check : undefined}
       simulatedMeter={simulatedMeterOffered()}
     />
