@@ -9,6 +9,7 @@ import {
   playSuppliers,
   serveForever,
   tellCode,
+  wantedPort,
   workFolder,
 } from './setup.mjs';
 
@@ -19,7 +20,7 @@ seed(database, { fresh: process.argv.includes('--fresh') });
 const suppliers = playSuppliers(database, await freePort(4895));
 const { address, ended, door } = await serveForever({
   database,
-  port: await freePort(Number(process.env.TOVRIK_PORT ?? 4880)),
+  port: await freePort(wantedPort(4880)),
   quiet: true,
   // The sets are invented, so their readings may be.
   simulatedMeter: true,

@@ -132,6 +132,16 @@ export function ensureChromium() {
   );
 }
 
+/** The port that TOVRIK_PORT asks for, or the usual one. */
+export function wantedPort(usual) {
+  const said = process.env.TOVRIK_PORT;
+  if (!said) return usual;
+  const port = Number(said);
+  return Number.isInteger(port) && port >= 1 && port <= 65_535
+    ? port
+    : fail(`TOVRIK_PORT is "${said}": a port is a whole number from 1 to 65535, like ${usual}`);
+}
+
 /** The first free port from `from` on. */
 export async function freePort(from, host = '127.0.0.1') {
   for (let port = from; port < from + 200; port += 1) {
@@ -172,7 +182,7 @@ export function tellCode({ TOVRIK_CODE: code }) {
 export async function serve({
   database,
   port,
-  host = process.env.TOVRIK_HOST ?? '127.0.0.1',
+  host = process.env.TOVRIK_HOST || '127.0.0.1',
   quiet = false,
   simulatedMeter = false,
 }) {

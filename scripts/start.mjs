@@ -1,7 +1,16 @@
 // npm start: serves the user's own data.
 import path from 'node:path';
 import { requireReadable } from './sound.mjs';
-import { ensureBuilt, ensureInstalled, freePort, lookAhead, root, serveForever, tellCode } from './setup.mjs';
+import {
+  ensureBuilt,
+  ensureInstalled,
+  freePort,
+  lookAhead,
+  root,
+  serveForever,
+  tellCode,
+  wantedPort,
+} from './setup.mjs';
 
 ensureInstalled();
 ensureBuilt();
@@ -9,7 +18,7 @@ const database = process.env.TOVRIK_DB ?? path.join(root, 'data', 'tovrik.db');
 await requireReadable(database);
 const { address, ended, door } = await serveForever({
   database,
-  port: await freePort(Number(process.env.TOVRIK_PORT ?? 4870)),
+  port: await freePort(wantedPort(4870)),
   quiet: true,
 });
 console.log(`Tovrik: ${address}   (data in ${path.relative(process.cwd(), database)}; Ctrl C ends it)`);
