@@ -28,6 +28,12 @@ function unitOf(measure: Measure): Unit {
 /** Does an instrument send what a check reads: a meter, or a tester that counts? */
 export const isMetered = ({ measure }: Pick<Check, 'measure'>): boolean => measures[measure].kind === 'number';
 
+/** The answers that a check offers, where it is not a number that is read. */
+export function choicesFor({ measure, point }: Pick<Check, 'measure' | 'point'>): readonly string[] {
+  const way = measures[measure];
+  return way.kind === 'number' ? [] : way.choices(point?.parts ?? []);
+}
+
 /** All checks of a sheet, by id: points first, then signs, the code and the picture. */
 export function checksOf(sheet: Sheet): ReadonlyMap<string, Check> {
   const checks = new Map<string, Check>();

@@ -1,4 +1,4 @@
-export { checksOf, isMetered, type Check } from './checks';
+export { checksOf, choicesFor, isMetered, type Check } from './checks';
 export {
   asBuilt,
   contextKey,

@@ -1,4 +1,4 @@
-import { type Check, type Context, isMetered } from '../behaviour';
+import { type Check, choicesFor, type Context, isMetered } from '../behaviour';
 import { type LogBody, typedChange } from '../log';
 import { type Answer, measures, readAnswer } from '../measure';
 import { Refusal } from '../quantity';
@@ -54,10 +54,8 @@ function unchanged({ bench, checks, sheet }: EntryScope): Entry {
 }
 
 /** Are the words choices that a check offers, one or several? */
-function isOffered(words: readonly string[], { measure, point }: Check): boolean {
-  const way = measures[measure];
-  if (way.kind === 'number') return false;
-  const offered = new Set(way.choices(point?.parts ?? []).map((choice) => choice.toLowerCase()));
+function isOffered(words: readonly string[], check: Check): boolean {
+  const offered = new Set(choicesFor(check).map((choice) => choice.toLowerCase()));
   return words.every((word) => offered.has(word.replace(/,$/, '').toLowerCase()));
 }
 

@@ -1,4 +1,4 @@
 export { readEntry } from './entry';
 export { interpret, type EntrySituation, type Interpreted } from './interpret';
 export { readRefinement } from './refinement';
-export { nextStep, type SetStep } from './step';
+export { nextStep, type SetStep, stepTitle } from './step';

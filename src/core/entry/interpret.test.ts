@@ -3,11 +3,11 @@ import { type EntrySituation, interpret, nextStep, type SetStep } from '@/core/e
 import { type LogBody, type LogEntry, replay, lastStanding } from '@/core/log';
 import { type Answer } from '@/core/measure';
 import { describe, expect, it } from 'vitest';
-import { liveCold, predictionsOf } from '@/core/behaviour';
+import { choicesFor, liveCold, predictionsOf } from '@/core/behaviour';
 import { adviseOn, type Case } from '@/core/diagnosis';
 import { depict, type Symptom } from '@/core/picture';
 import { shippedSheets } from '@/sheets';
-import { choicesFor, type SeenPicture, whyProbe } from '@/features/bench/benchModel';
+import { type SeenPicture, whyProbe } from '@/features/bench/benchModel';
 
 const sheet = shippedSheets().get('halvane-hp-42')!;
 const predictions = predictionsOf(sheet);

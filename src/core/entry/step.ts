@@ -8,6 +8,9 @@ export type SetStep =
   | { readonly kind: 'do'; readonly body: LogBody; readonly title: string; readonly done: string }
   | { readonly kind: 'prove'; readonly store: Store };
 
+/** A step as it is asked for. */
+export const stepTitle = (step: SetStep): string => (step.kind === 'do' ? step.title : `Prove ${step.store.id} dead`);
+
 /** The first step from the bench's context to the one a probe needs; undefined when it is there. */
 export function nextStep({ predictions, bench }: Case, wanted: Context): SetStep | undefined {
   const { sheet } = predictions.model;

@@ -42,12 +42,13 @@ export function netOfRail(rail: string, { nets }: Pick<Sheet, 'nets'>): string |
   return nearest?.id;
 }
 
-/** The rails that a trace speaks of, as it has them: `+12`. */
+/** The rails that a trace speaks of, as it has them: `+12`. The lowest first, which a stage mostly makes of the others. */
 export function tracedRails(lines: readonly string[]): readonly string[] {
   const { parts, facts } = traceOf(lines);
   return netOf(parts, facts)
     .nodes.map(({ name }) => name)
-    .filter((name) => /^[+-]\d/.test(name));
+    .filter((name) => /^[+-]\d/.test(name))
+    .sort((a, b) => Math.abs(Number(a)) - Math.abs(Number(b)));
 }
 
 /**

@@ -3,7 +3,7 @@ import { faultModes, replacing } from '../parts';
 import { harmOfOne, nextToFail, returnRisk, type ReturnsSeen, visitCost, weighExtent } from '../proof';
 import { type Minutes } from '../quantity';
 import { replacedParts } from '../repair';
-import { isListed, type Part } from '../sheet';
+import { type Part } from '../sheet';
 
 /** A part that may be what fails next, with what a new one would come to. */
 export interface AgeingPart {
@@ -35,11 +35,10 @@ export function ageingParts(
   years: number,
 ): readonly AgeingPart[] {
   const { sheet } = predictions.model;
-  const listed = { ...sheet, faults: new Map([...sheet.faults].filter(([, fault]) => isListed(fault))) };
-  const chances = nextToFail(listed, closed);
+  const chances = nextToFail(sheet, closed);
   const renewed = replacedParts(bench.repairs);
   const ages = new Set(
-    [...listed.faults.values()].filter(({ mode }) => faultModes[mode].byHeat).map(({ part }) => part),
+    [...sheet.faults.values()].filter(({ mode }) => faultModes[mode].byHeat).map(({ part }) => part),
   );
   const ahead = { years, visit: visitCost(hourlyRate), hour: hourlyRate };
   const waiting = weighExtent({ refs: [], money: 0, minutes: 0 }, chances, seen, ahead);

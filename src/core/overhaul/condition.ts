@@ -2,9 +2,8 @@ import { type Case } from '../diagnosis';
 import { leftUndone, type ReadingRow } from '../job';
 import { nextToFail, returnRisk, type ReturnsSeen, shareLeft } from '../proof';
 import { replacedParts } from '../repair';
-import { isListed } from '../sheet';
 import { ageingParts, type AgeingPart } from './ageing';
-import { overhaulOf, type OverhaulStep } from './walk';
+import { type OverhaulStage, type OverhaulStep } from './walk';
 
 /** How a set stands after an overhaul: what its report says. */
 export interface Condition {
@@ -23,13 +22,14 @@ export interface Condition {
   readonly undone: readonly string[];
 }
 
-/** @param years looked ahead */
-export function conditionOf(job: Case, seen: ReturnsSeen, years: number): Condition {
-  const { sheet } = job.predictions.model;
-  const steps = overhaulOf(job).flatMap((stage) => stage.steps);
+/**
+ * @param stages of the overhaul, as far as it has come
+ * @param years looked ahead
+ */
+export function conditionOf(job: Case, stages: readonly OverhaulStage[], seen: ReturnsSeen, years: number): Condition {
+  const steps = stages.flatMap((stage) => stage.steps);
   const rows = steps.flatMap(({ row }) => row ?? []);
-  const listed = { ...sheet, faults: new Map([...sheet.faults].filter(([, fault]) => isListed(fault))) };
-  const left = shareLeft(nextToFail(listed, job.closed), replacedParts(job.bench.repairs));
+  const left = shareLeft(nextToFail(job.predictions.model.sheet, job.closed), replacedParts(job.bench.repairs));
   const found = rows.filter(({ verdict }) => verdict.mark !== 'within');
   // A reading of one part says that part; a look at several, or a rail, does not.
   const bad = new Set(

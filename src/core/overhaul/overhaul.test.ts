@@ -38,6 +38,7 @@ const renewed = (part: string): LogBody => ({
   minutes: 20,
   note: '',
 });
+const conditionAt = (job: Case, returns = seen) => conditionOf(job, overhaulOf(job), returns, 2);
 const live: LogBody = { kind: 'power', power: 'live' };
 const stage = (job: Case, name: string) => overhaulOf(job).find((one) => one.name === name)!;
 const stepOf = (job: Case, check: string) =>
@@ -92,13 +93,13 @@ describe('an overhaul', () => {
 describe('the condition of a set', () => {
   it('is what was found, what is right, what nobody measured, and what was done', () => {
     const lines = [read('C806-esr', 8), read('C831-esr', 0.2), read('C421-esr', 9)];
-    const condition = conditionOf(jobOn('pellisar-tc-14', ...lines), seen, 2);
+    const condition = conditionAt(jobOn('pellisar-tc-14', ...lines));
     expect(condition.found.map(({ check }) => check.id).sort()).toEqual(['C421-esr', 'C806-esr']);
     expect(condition.right.map(({ check }) => check.id)).toEqual(['C831-esr']);
     expect(condition.open.length).toBeGreaterThan(20);
     expect(condition.risk.same).toBe(0);
     expect(condition.ageing.map(({ part }) => part.id)).not.toContain('C421');
-    const done = conditionOf(jobOn('pellisar-tc-14', ...lines, renewed('C806')), seen, 2);
+    const done = conditionAt(jobOn('pellisar-tc-14', ...lines, renewed('C806')));
     expect(done.putRight).toEqual(['Fit a new C806']);
     expect(done.risk.same).toBeGreaterThan(0);
     expect(done.risk.other).toBeLessThan(condition.risk.other);
@@ -106,7 +107,7 @@ describe('the condition of a set', () => {
   });
 
   it('ranks what may go next by its chance, and judges a new one by what it saves and may harm', () => {
-    const { ageing } = conditionOf(jobOn('pellisar-tc-14'), seen, 2);
+    const { ageing } = conditionAt(jobOn('pellisar-tc-14'));
     expect(ageing.map(({ chance }) => chance)).toEqual(ageing.map(({ chance }) => chance).sort((a, b) => b - a));
     for (const { judged, saves, chance } of ageing)
       expect(judged).toBe(saves > 0 ? 'pays' : chance > 0.004 ? 'watch' : 'leave');
@@ -119,7 +120,7 @@ describe('the condition of a set', () => {
       new Date('2026-11-30T10:00:00Z'),
     );
     const known = { ...jobOn('pellisar-tc-14'), closed: new Map([['C511.dry', 400]]) };
-    const [first, ...others] = conditionOf(known, back, 2).ageing;
+    const [first, ...others] = conditionAt(known, back).ageing;
     expect(first).toMatchObject({ part: { id: 'C511' }, judged: 'pays' });
     expect(others.map(({ judged }) => judged)).not.toContain('pays');
   });

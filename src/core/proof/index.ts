@@ -10,6 +10,7 @@ export {
   warrantyMonths,
   type Weighed,
   weighExtent,
+  yearsWanted,
 } from './returns';
 export { failureRateOf, soakRun, type SoakRun, soakWorth } from './soakRun';
 export { chanceCured, chanceOfClean, cleanFor, readFailures } from './soak';

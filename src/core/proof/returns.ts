@@ -134,6 +134,9 @@ export function weighExtent(
 /** What one return costs: an hour at the bench, as sets do on average, and a few small parts; in money. */
 export const visitCost = (hour: number): number => 5 + hour;
 
+/** The years that a repair should last. */
+export const yearsWanted = 2;
+
 /** A warranty is borne that is claimed in one of ten. */
 const claimed = 0.1;
 

@@ -1,20 +1,20 @@
 'use client';
 
-import { type Interpreted, type SetStep } from '@/core/entry';
+import { type Interpreted, type SetStep, stepTitle } from '@/core/entry';
 import { type TakenReading } from '@/core/log';
 import { Button } from 'antd';
 import { type RefObject } from 'react';
-import { blinkConditions, type Check, type Predictions, type Context } from '@/core/behaviour';
+import { blinkConditions, choicesFor, type Check, type Predictions, type Context } from '@/core/behaviour';
 import { type ProbeAdvice } from '@/core/diagnosis';
 import { type Symptom } from '@/core/picture';
 import { type Usual } from '@/core/reading';
 import { Key, minutesText } from '@/ui';
-import { choicesFor, type SeenPicture, whyProbe } from './benchModel';
+import { type SeenPicture, whyProbe } from './benchModel';
 import { BlinkConditions } from './BlinkConditions';
 import { BlinkTapper } from './BlinkTapper';
 import { LiveVerdict } from './LiveVerdict';
 import { PicturePicker } from './PicturePicker';
-import { How, Own, stepHow, stepTitle } from './ProbeWords';
+import { How, Own, stepHow } from './ProbeWords';
 import { type NextAction } from './nextAction';
 import styles from './bench.module.css';
 

@@ -19,11 +19,6 @@ const groundWords: Readonly<Record<Ground, string>> = {
   none: '',
 };
 
-/** What is done first, as a title. */
-export function stepTitle(step: SetStep): string {
-  return step.kind === 'do' ? step.title : `Prove ${step.store.id} dead`;
-}
-
 /** How a step is done. */
 export function stepHow(step: SetStep) {
   if (step.kind === 'do') return <>Press ⏎ when it is done. The change goes into the record.</>;

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { predictionsOf } from '@/core/behaviour';
+import { choicesFor, predictionsOf } from '@/core/behaviour';
 import { adviseOn, briefingOf, followed, type ProbeAdvice } from '@/core/diagnosis';
 import { type LogBody, replay } from '@/core/log';
 import { shippedSheets } from '@/sheets';
-import { choicesFor, instruction, whyProbe } from './benchModel';
+import { instruction, whyProbe } from './benchModel';
 import { nextAction } from './nextAction';
 import { keepingFront, reordered } from './useDeeperLook';
 

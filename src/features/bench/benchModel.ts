@@ -1,6 +1,5 @@
 import { type Check, type Context, type Predictions } from '@/core/behaviour';
 import { type ProbeAdvice } from '@/core/diagnosis';
-import { measures } from '@/core/measure';
 import { type Picture, type Symptom } from '@/core/picture';
 import { expectedText } from '@/core/reading';
 
@@ -19,12 +18,6 @@ export function instruction(
   context: Context,
 ): { where: string; expected: string } {
   return { where: check.where, expected: expectedText(predictions, check, context) };
-}
-
-/** Choices offered as buttons for a probe that is not a number. */
-export function choicesFor({ measure, point }: Check): readonly string[] {
-  const way = measures[measure];
-  return way.kind === 'number' ? [] : way.choices(point?.parts ?? []);
 }
 
 /** Why a probe comes first, in a few words. */

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { type KitPlace, kitPolicies, type KitPolicy } from '@/core/kit';
 import { lastStanding } from '@/core/log';
-import { type ReturnsSeen } from '@/core/proof';
+import { type ReturnsSeen, yearsWanted } from '@/core/proof';
 import { chanceText, EmptyState, Key, minutesText, moneyText, say, spoken } from '@/ui';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
 import { wantPart } from '@/workshop/parts';
@@ -22,7 +22,6 @@ import {
   policyWords,
   spokenPlace,
   valueOf,
-  yearsWanted,
 } from './kitModel';
 
 interface KitPageProps {

@@ -3,7 +3,7 @@ import { surveyRows } from '@/core/job';
 import { type BadPart, type Kit, type KitPlace, kitOf, kitPolicies, type KitPolicy } from '@/core/kit';
 import { type LogBody, type LogEntry } from '@/core/log';
 import { replacing } from '@/core/parts';
-import { nextToFail, type ReturnsSeen, type Weighed, visitCost, weighExtent } from '@/core/proof';
+import { nextToFail, type ReturnsSeen, type Weighed, visitCost, weighExtent, yearsWanted } from '@/core/proof';
 import { repairActions, replacedParts } from '@/core/repair';
 import { formatQuantity } from '@/core/quantity';
 import { type PartCheck } from '@/core/survey';
@@ -48,9 +48,6 @@ export function badParts(job: Case, log: readonly LogEntry[]): BadPart[] {
   for (const ref of fittedRefs(job)) if (!found.has(ref)) found.set(ref, { ref });
   return [...found.values()];
 }
-
-/** The years that a repair should last. */
-export const yearsWanted = 2;
 
 /** What an extent of replacing comes to, beside replacing least. */
 export interface PolicyOutlook {

@@ -1,8 +1,9 @@
 import { type ReactNode } from 'react';
 import { type Condition } from '@/core/overhaul';
-import { type ReturnsSeen } from '@/core/proof';
+import { type ReturnsSeen, yearsWanted } from '@/core/proof';
+import { partName } from '@/core/sheet';
 import { chanceText, VerdictMark } from '@/ui';
-import { ageingText, yearsAhead } from './overhaulModel';
+import { ageingText } from './overhaulModel';
 import styles from './overhaul.module.css';
 
 interface AgeingProps {
@@ -36,7 +37,7 @@ export function Ageing({ condition: { ageing, found, risk }, currency, seen, chi
           {children}
         </div>
       )}
-      <h2 className="label">What may go next, within {yearsAhead} years</h2>
+      <h2 className="label">What may go next, within {yearsWanted} years</h2>
       <p>
         <b className="figure">{chanceText(risk.any)}</b> that it needs the bench again
         {risk.same > 0 && `: ${chanceText(risk.other)} for another part, ${chanceText(risk.same)} for what was done`}.
@@ -52,9 +53,7 @@ export function Ageing({ condition: { ageing, found, risk }, currency, seen, chi
         <tbody>
           {worth.map((one) => (
             <tr key={one.part.id} data-judged={one.judged}>
-              <th scope="row">
-                {one.part.title.includes(one.part.id) ? one.part.title : `${one.part.title} ${one.part.id}`}
-              </th>
+              <th scope="row">{partName(one.part)}</th>
               <td className="figure">{(100 * one.chance).toFixed(1)} %</td>
               <td>{ageingText(one, currency)}</td>
             </tr>

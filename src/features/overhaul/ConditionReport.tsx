@@ -1,9 +1,8 @@
 import Link from 'next/link';
-import { type Condition, conditionOf } from '@/core/overhaul';
-import { type ReturnsSeen } from '@/core/proof';
+import { type Condition, conditionOf, overhaulOf } from '@/core/overhaul';
+import { type ReturnsSeen, yearsWanted } from '@/core/proof';
 import { caseOf, type JobFile } from '@/workshop/job';
 import { chanceText, dateText, Paper, PrintHead } from '@/ui';
-import { yearsAhead } from './overhaulModel';
 import styles from './overhaul.module.css';
 
 interface ConditionReportProps {
@@ -29,7 +28,7 @@ function linesOf({ putRight, open, ageing, undone }: Condition): readonly (reado
 /** How a set stands, for its owner or for whoever buys it: to be printed. */
 export function ConditionReport({ file, seen, shop }: ConditionReportProps) {
   const job = caseOf(file, file.entries);
-  const condition = conditionOf(job, seen, yearsAhead);
+  const condition = conditionOf(job, overhaulOf(job), seen, yearsWanted);
   const { bench } = job;
   const last = bench.readings.at(-1)?.entry.at ?? file.createdAt;
   const { found, right, risk } = condition;
@@ -56,7 +55,7 @@ export function ConditionReport({ file, seen, shop }: ConditionReportProps) {
         <p className={styles.sum}>
           {found.length > 0
             ? `${found.length} of ${rows.length} measured ${found.length === 1 ? 'is' : 'are'} off.`
-            : `Nothing of ${rows.length} measured is off. That it needs the bench again within ${yearsAhead} years: ${chanceText(risk.any)}.`}
+            : `Nothing of ${rows.length} measured is off. That it needs the bench again within ${yearsWanted} years: ${chanceText(risk.any)}.`}
         </p>
         <dl>
           {lines.map(([title, text]) => (

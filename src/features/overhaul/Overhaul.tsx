@@ -8,7 +8,7 @@ import { asBuilt } from '@/core/behaviour';
 import { contextFor } from '@/core/diagnosis';
 import { lastStanding, type LogBody } from '@/core/log';
 import { conditionOf, nextOf, overhaulOf } from '@/core/overhaul';
-import { type ReturnsSeen } from '@/core/proof';
+import { type ReturnsSeen, yearsWanted } from '@/core/proof';
 import { judgeAnswer } from '@/core/reading';
 import { AskedReading } from '@/workshop/asked';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
@@ -16,7 +16,7 @@ import { useVoice } from '@/workshop/voice';
 import { Key, minutesText, sound } from '@/ui';
 import { Ageing } from './Ageing';
 import { FirstPower } from './FirstPower';
-import { howOf, minutesLeft, picturesOfAWorkingSet, yearsAhead } from './overhaulModel';
+import { howOf, minutesLeft, picturesOfAWorkingSet } from './overhaulModel';
 import { Stages } from './Stages';
 import styles from './overhaul.module.css';
 
@@ -28,7 +28,7 @@ export function Overhaul({ file, seen }: { readonly file: JobFile; readonly seen
   const { predictions, bench } = job;
   const { sheet } = predictions.model;
   const stages = useMemo(() => overhaulOf(job), [job]);
-  const condition = useMemo(() => conditionOf(job, seen, yearsAhead), [job, seen]);
+  const condition = useMemo(() => conditionOf(job, stages, seen, yearsWanted), [job, stages, seen]);
   const due = nextOf(stages);
   const [chosen, setChosen] = useState<string>();
   const input = useRef<HTMLInputElement>(null);
@@ -51,9 +51,8 @@ export function Overhaul({ file, seen }: { readonly file: JobFile; readonly seen
     const last = lastStanding(log.entries);
     if (last) log.takeBack(last.id);
   };
-  const [latest] = stages
-    .flatMap(({ steps }) => steps.flatMap(({ row }) => row ?? []))
-    .sort((a, b) => b.reading.entry.at.localeCompare(a.reading.entry.at));
+  const newest = bench.readings.at(-1);
+  const latest = stages.flatMap(({ steps }) => steps).find(({ row }) => newest && row?.reading === newest)?.row;
   const voice = useVoice(latest, check?.title ?? (due ? due.stage.title : 'nothing is left to measure'), undefined);
   useHotkeys('alt+x', pass, keys);
   useHotkeys('alt+z', takeBack, keys);

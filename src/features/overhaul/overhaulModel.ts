@@ -6,9 +6,6 @@ import { expectedText } from '@/core/reading';
 import { sumOf } from '@/core/statistics';
 import { moneyText } from '@/ui';
 
-/** The years that an overhaul looks ahead. */
-export const yearsAhead = 2;
-
 /** Pictures of a set that works, and the ways in which tired ones fall short. */
 export const picturesOfAWorkingSet = ({ technology }: Pick<Sheet, 'technology'>): readonly (readonly Symptom[])[] =>
   familyOf(technology) === 'tube'

@@ -79,7 +79,7 @@ export function HuntEntry({ view, busy, currency, hints, onAct }: HuntEntryProps
   const sure = Math.min(99, Math.max(1, Number(percentage ?? evenChance)));
   const suspects = named
     ? closestFirst(
-        view.parts.filter(({ title }) => holds(title.toLowerCase(), named)),
+        view.parts.filter(({ id, title }) => holds(`${id} ${title}`.toLowerCase(), named)),
         named,
       )
     : [];

@@ -17,7 +17,7 @@ import { type Symptom, symptomTitles } from '@/core/picture';
 import { Refusal } from '@/core/quantity';
 import { answerText, judgeAnswer } from '@/core/reading';
 import { repairActions } from '@/core/repair';
-import { familyOf, isListed, type Sheet, type Technology } from '@/core/sheet';
+import { familyOf, isListed, partName, type Sheet, type Technology } from '@/core/sheet';
 import { type MarkName } from '@/ui';
 
 /** What sets one may ask to practise on. */
@@ -159,17 +159,14 @@ export function huntViewOf(hunt: PracticeHunt, acts: readonly HuntAct[]): HuntVi
       .map(({ id, title, minutes, money }) => ({ id, title, minutes, money })),
     parts: [...new Set([...sheet.faults.values()].filter(isListed).map(({ part }) => part))].map((id) => ({
       id,
-      title: partTitle(hunt, id),
+      title: titleOfPart(hunt, id),
     })),
     debrief: played.ended && debriefView(hunt, played),
   };
 }
 
-/** `26 V feed resistor R431`. */
-function partTitle({ predictions }: PracticeHunt, id: string): string {
-  const { title } = predictions.model.sheet.parts.get(id)!;
-  return title.includes(id) ? title : `${title} ${id}`;
-}
+const titleOfPart = ({ predictions }: PracticeHunt, id: string): string =>
+  partName(predictions.model.sheet.parts.get(id)!);
 
 const powerTitles = { live: 'Power on', unplugged: 'Plug out', proven: 'Plug out, stores discharged and measured' };
 
@@ -186,7 +183,7 @@ function titleOf({ act, read, repair }: HuntStep, hunt: PracticeHunt): string {
     case 'repair':
       return repair?.title ?? repairActions(hunt.predictions.model.sheet).find(({ id }) => id === act.action)!.title;
     case 'suspect':
-      return `Suspected: ${partTitle(hunt, act.part)}`;
+      return `Suspected: ${titleOfPart(hunt, act.part)}`;
     case 'give up':
       return 'Given up';
   }
@@ -285,7 +282,7 @@ function debriefView(hunt: PracticeHunt, played: PlayedHunt): DebriefView {
     slips,
     luck,
     expected,
-    statements: statements.map(({ part, ...one }) => ({ title: partTitle(hunt, part), ...one })),
+    statements: statements.map(({ part, ...one }) => ({ title: titleOfPart(hunt, part), ...one })),
     sureness: surenessOf(statements),
     brier: statements.length > 0 ? brierOf(statements) : undefined,
     planner,

@@ -25,8 +25,7 @@ export function OntoChassis({ file, lines }: { readonly file: JobFile; readonly 
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [sending, setSending] = useState(false);
   const [message, setMessage] = useState<string>();
-  // The stage makes the lowest of its rails, unless something else is said.
-  const rail = chosenRail ?? rails.toSorted((a, b) => Math.abs(Number(a)) - Math.abs(Number(b)))[0];
+  const rail = chosenRail ?? rails[0];
   const makers = useMemo(() => [...sheet.blocks.values()], [sheet]);
   const nets = [...sheet.nets.values()].filter(({ id }) => makers.some(({ makes }) => makes.includes(id)));
   const net = chosenNet ?? (rail === undefined ? undefined : netOfRail(rail, sheet));

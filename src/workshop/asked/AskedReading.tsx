@@ -1,10 +1,9 @@
 import { Button } from 'antd';
 import { type ReactNode, type RefObject, useState } from 'react';
-import { type Check, type Context } from '@/core/behaviour';
+import { type Check, choicesFor, type Context } from '@/core/behaviour';
 import { type Case } from '@/core/diagnosis';
-import { interpret, nextStep, type SetStep } from '@/core/entry';
+import { interpret, nextStep, type SetStep, stepTitle } from '@/core/entry';
 import { type LogBody } from '@/core/log';
-import { measures } from '@/core/measure';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { cautionsFor, powerCaution } from '@/core/safety';
 import { familyOf } from '@/core/sheet';
@@ -31,8 +30,6 @@ interface AskedReadingProps {
   readonly children?: ReactNode;
 }
 
-const stepTitle = (step: SetStep) => (step.kind === 'do' ? step.title : `Prove ${step.store.id} dead`);
-
 const cautionFor = (job: Case, check: Check, wanted: Context, step: SetStep | undefined): string | undefined => {
   if (step?.kind === 'do') return step.body.kind === 'power' ? powerCaution(step.body.power) : undefined;
   const { context, isolated, stores } = job.bench;
@@ -46,9 +43,8 @@ export function AskedReading(props: AskedReadingProps) {
   const step = nextStep(job, wanted);
   const offered = pictures.map((symptoms) => ({ symptoms }));
   const interpreted = interpret(text, { job, focus: check, step, correcting: undefined, pictures: offered });
-  const way = measures[check.measure];
   const picture = check.measure === 'picture' && step === undefined;
-  const choices = step || picture || way.kind === 'number' ? [] : way.choices(check.point?.parts ?? []);
+  const choices = step || picture ? [] : choicesFor(check);
   const caution = cautionFor(job, check, wanted, step);
   const family = familyOf(job.predictions.model.sheet.technology);
   const go = () => {
