@@ -71,15 +71,19 @@ describe('an overhaul', () => {
     expect(nextOf(overhaulOf(jobOn('pellisar-tc-14', ...looked, read(first!, 0.3))))!.step!.check.id).toBe(second);
   });
 
-  it('asks again after a repair for what it touched, for what was off, and for all that is live', () => {
-    const lines = [read('C806-esr', 8), read('C831-esr', 0.2), read('C421-esr', 9), live, read('v12-dc', 12)];
+  it('asks again after a repair for what it touched, for a rail that was off, and for all that is live', () => {
+    const cans = [read('C806-esr', 8), read('C831-esr', 0.2), read('C421-esr', 9)];
+    const lines = [...cans, read('bplus-ohms', 0.5), live, read('v12-dc', 12)];
     const after = jobOn('pellisar-tc-14', ...lines, renewed('C806'));
     expect(stepOf(after, 'C806-esr').row).toBeUndefined();
-    expect(stepOf(after, 'C421-esr').row).toBeUndefined();
+    expect(stepOf(after, 'bplus-ohms')).toMatchObject({ row: undefined, before: { verdict: { mark: 'dead' } } });
+    // Another can stays as dry as it was, however much else is new.
+    expect(stepOf(after, 'C421-esr').row).toMatchObject({ verdict: { mark: 'high' } });
+    expect(conditionAt(after).found.map(({ check }) => check.id)).toEqual(['C421-esr']);
     expect(stepOf(after, 'v12-dc').row).toBeUndefined();
     expect(stepOf(after, 'C831-esr').row).toMatchObject({ verdict: { mark: 'within' } });
     expect(stage(after, 'power').done).toBe(true);
-    expect(stage(jobOn('pellisar-tc-14', ...lines.slice(0, 3)), 'power').done).toBe(false);
+    expect(stage(jobOn('pellisar-tc-14', ...cans), 'power').done).toBe(false);
   });
 
   it('keeps a rail cold that reads like a short, and no other', () => {

@@ -22,6 +22,8 @@ export interface OverhaulStep {
   readonly check: Check;
   /** The reading that still says how the set stands. */
   readonly row: ReadingRow | undefined;
+  /** What read off before a repair, and was not read again since. */
+  readonly before?: ReadingRow;
   /** It was said to be out of reach. */
   readonly passed: boolean;
 }
@@ -67,11 +69,15 @@ function stageOf(predictions: Predictions, check: Check): OverhaulStageName | un
   return net.kind === 'rail' || guarded ? 'live' : undefined;
 }
 
-/** Is what was read still how the set stands? A repair leaves standing what was right and is of none of its parts. */
+/**
+ * Is what was read still how the set stands? A repair leaves standing what was read cold of other parts, right or off;
+ * a rail that was off cold, and all that is live, may be another since.
+ */
 function stands({ reading, check, verdict }: ReadingRow, { predictions, bench }: Case): boolean {
   const since = bench.repairs.slice(reading.afterRepairs);
   if (since.length === 0) return true;
-  if (check.state === 'live' || verdict.mark !== 'within') return false;
+  const ofParts = check.point?.net === undefined;
+  if (check.state === 'live' || (!ofParts && verdict.mark !== 'within')) return false;
   const { sheet } = predictions.model;
   const touched = new Set(
     since.flatMap(({ repair }) => [...dealtWith(sheet, repair)].map((id) => sheet.faults.get(id)?.part)),
@@ -86,12 +92,21 @@ function stands({ reading, check, verdict }: ReadingRow, { predictions, bench }:
 export function overhaulOf(job: Case): readonly OverhaulStage[] {
   const { predictions, bench } = job;
   const rows = new Map<string, ReadingRow>();
-  for (const row of readingRows(job)) if (!rows.has(row.check.id) && stands(row, job)) rows.set(row.check.id, row);
+  const off = new Map<string, ReadingRow>();
+  const seen = new Set<string>();
+  for (const row of readingRows(job)) {
+    if (seen.has(row.check.id)) continue;
+    seen.add(row.check.id);
+    if (stands(row, job)) rows.set(row.check.id, row);
+    else if (row.verdict.mark !== 'within') off.set(row.check.id, row);
+  }
   const steps = new Map<OverhaulStageName, OverhaulStep[]>();
   for (const check of predictions.checks.values()) {
     const stage = stageOf(predictions, check);
     if (!stage) continue;
-    const step = { check, row: rows.get(check.id), passed: bench.unreachable.has(check.id) };
+    const before = off.get(check.id);
+    const passed = bench.unreachable.has(check.id);
+    const step = { check, row: rows.get(check.id), passed, ...(before ? { before } : {}) };
     steps.set(stage, [...(steps.get(stage) ?? []), step]);
   }
   const ran = bench.context.power === 'live' || bench.readings.some(({ context }) => context.power === 'live');

@@ -15,10 +15,13 @@ interface ConditionReportProps {
 const named = 6;
 
 /** Lines of the report: what stands before, and what is said. */
-function linesOf({ putRight, open, ageing, undone }: Condition): readonly (readonly [string, string])[] {
+function linesOf({ putRight, open: all, ageing, undone }: Condition): readonly (readonly [string, string])[] {
   const next = ageing.filter(({ judged }) => judged !== 'leave').slice(0, named);
+  const open = all.filter(({ before }) => before === undefined);
+  const again = all.flatMap(({ before }) => before ?? []);
   return [
     ['Put right', putRight.join('; ')],
+    ['Off before that, not measured since', again.map(({ check, said }) => `${check.title} ${said}`).join(', ')],
     ['Not measured', open.map(({ check, passed }) => `${check.title}${passed ? ' (out of reach)' : ''}`).join(', ')],
     ['Likeliest to go next', next.map(({ part, chance }) => `${part.title} ${(100 * chance).toFixed(1)} %`).join(', ')],
     ['Not as it was', undone.join(', ')],
@@ -34,6 +37,7 @@ export function ConditionReport({ file, seen, shop }: ConditionReportProps) {
   const { found, right, risk } = condition;
   const lines = linesOf(condition).filter(([, text]) => text !== '');
   const rows = [...found, ...right];
+  const unproven = condition.open.some(({ before }) => before !== undefined);
   return (
     <div className={styles.report}>
       <PrintHead title="Condition report" about="as the set stands by its record">
@@ -51,11 +55,11 @@ export function ConditionReport({ file, seen, shop }: ConditionReportProps) {
         }
       >
         <h2>{[file.title, file.place].filter(Boolean).join(', ')}</h2>
-        <p>{file.sheet.title}</p>
+        {file.sheet.title !== file.title && <p>{file.sheet.title}</p>}
         <p className={styles.sum}>
           {found.length > 0
             ? `${found.length} of ${rows.length} measured ${found.length === 1 ? 'is' : 'are'} off.`
-            : `Nothing of ${rows.length} measured is off. That it needs the bench again within ${yearsWanted} years: ${chanceText(risk.any)}.`}
+            : `Nothing of ${rows.length} measured is off${unproven ? ', as far as it was measured again' : ''}. That it needs the bench again within ${yearsWanted} years: ${chanceText(risk.any)}.`}
         </p>
         <dl>
           {lines.map(([title, text]) => (
