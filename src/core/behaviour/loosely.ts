@@ -8,8 +8,12 @@ import { partAtPoint } from './expect';
 const numberAsSaid = 0.985;
 const signAsSaid = 0.97;
 const pictureAsSaid = 0.87;
+/** What alters a net and nothing else that is said of it shows a look of its own besides about as often as not. */
+const pictureByNets = 0.6;
 /** How often what is wrong in a block is in a listed part of it, over all of them. */
 const inListedPart = 0.4;
+/** How much of that is left to a way of failing that the sheet lists of the part, and says the effects of. */
+const unlikeListed = 0.1;
 /** A block is taken to have at least so many parts worth measuring. */
 const fewestParts = 3;
 
@@ -34,8 +38,11 @@ export function loosely(fault: Fault, check: Check, sheet: Sheet, bad: Expectati
   if (bad === good && check.measure !== 'sign') return good;
   if (bad.kind === 'number' && good.kind === 'number') return looseNumber(bad, good);
   if (bad.kind === 'choice' && good.kind === 'choice') return looseChoice(check, bad.chances, good.chances);
-  return bad.kind === 'picture' ? { ...bad, sure: pictureAsSaid } : bad;
+  return bad.kind === 'picture' ? { ...bad, sure: isLookSaid(fault) ? pictureAsSaid : pictureByNets } : bad;
 }
+
+/** Is it said what the fault shows, be it by the listed one that it is like? */
+export const isLookSaid = ({ like, shows }: Fault): boolean => shows.length > 0 || like !== undefined;
 
 type NumberExpectation = Extract<Expectation, { kind: 'number' }>;
 
@@ -86,11 +93,16 @@ function mayBeTheOne(
     const part = partAtPoint(sheet, check.point!);
     const modes = Object.entries(partKinds[part.kind].rates) as [FaultMode, number][];
     const all = modes.reduce((sum, [, rate]) => sum + rate, 0);
+    const listed = modesListed(sheet).get(check.point!.parts[0]!);
+    let left = 0;
     const failed = modes.flatMap(([mode, rate]) => {
       const found = way.ofPart!(part, mode);
-      return found.kind === 'number' ? scaled(found.components, (share * rate) / all) : [];
+      if (found.kind !== 'number') return [];
+      const chance = (share * rate * (listed?.has(mode) ? unlikeListed : 1)) / all;
+      left += chance;
+      return scaled(found.components, chance);
     });
-    return { ...good, components: [...scaled(good.components, 1 - share), ...merged(failed)] };
+    return { ...good, components: [...scaled(good.components, 1 - left), ...merged(failed)] };
   }
   if (good.kind !== 'choice' || way.kind === 'number' || !way.ofParts) return good;
   const chances = new Map([...good.chances].map(([word, chance]) => [word, chance * (1 - share)]));
@@ -110,6 +122,19 @@ function mayBeTheOne(
         chances.set(word, (chances.get(word) ?? 0) + (chance * share) / own.length);
   }
   return { kind: 'choice', chances };
+}
+
+const listedModes = new WeakMap<Sheet, ReadonlyMap<string, ReadonlySet<FaultMode>>>();
+
+/** The ways of failing that a sheet lists, by part. */
+function modesListed(sheet: Sheet): ReadonlyMap<string, ReadonlySet<FaultMode>> {
+  let found = listedModes.get(sheet);
+  if (!found) {
+    const modes = new Map<string, Set<FaultMode>>();
+    for (const { part, mode } of sheet.faults.values()) modes.set(part, (modes.get(part) ?? new Set()).add(mode));
+    listedModes.set(sheet, (found = modes));
+  }
+  return found;
 }
 
 /** Like components taken together. */

@@ -1,7 +1,7 @@
 import { type Expectation, type Standard } from '../measure';
 import { anyMark, type Fault, type Sheet } from '../sheet';
 import { type Check, checksOf } from './checks';
-import { loosely } from './loosely';
+import { isLookSaid, loosely } from './loosely';
 import { type Context, contextKey } from './context';
 import { expect } from './expect';
 import { compileSheet, type Model } from './model';
@@ -63,8 +63,9 @@ export class Predictions {
         kept(expectations, fault, () => {
           const found = this.leavesAlone(fault, check, context) ? good : sharedBy(this.work(fault, check, context));
           if (fault?.mode !== 'unlisted' && fault?.degreeOf === undefined) return found;
-          // Looseness depends on where the fault may be, and on whether it may look like anything.
-          const looseness = fault.mode !== 'unlisted' ? '~' : `${fault.part} ${fault.shows.includes(anyMark)}`;
+          // Looseness depends on where the fault may be, on whether it may look like anything, and on who says so.
+          const looseness =
+            fault.mode !== 'unlisted' ? '~' : `${fault.part} ${fault.shows.includes(anyMark)} ${isLookSaid(fault)}`;
           return kept(loose, `${looseness} ${spelt(found)}`, () =>
             sharedBy(loosely(fault, check, this.model.sheet, found, good)),
           );

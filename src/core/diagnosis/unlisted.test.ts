@@ -67,6 +67,27 @@ describe('readings as benches give them', () => {
     expect(inStandby(suspectsOf(job))).toBeGreaterThan(4 * inStandby(once));
   });
 
+  it.each([
+    ['generic-plasma', 'FLOAT-RU.open', ['picture upper_dark', 'vfu 6.6', 'floatru OL', 'floatru OL', 'vfu 6.6']],
+    ['generic-crt-mono', 'VHI-R.open', ['picture dim', 'vhi 80', 'vhi-feed-ohms OL', 'vhi-feed-ohms OL', 'vhi 79']],
+    ['generic-plasma', 'Y-RECL.open', ['picture faint', 'buzz weak', 'ywave 262', 'yrecl OL', 'yrecl OL', 'ywave 263']],
+  ])(
+    '%s: %s is named by its own ohms though its rail stands higher or lower than the sheet has it',
+    (on, id, lines) => {
+      const job = jobOn(on, ...lines);
+      expect(chanceOf(job, id)).toBeGreaterThan(0.9);
+      expect(adviseOn(job).posterior.doubts).toEqual([]);
+    },
+  );
+
+  it('ripple that a spent reservoir sends through its regulator is laid to the reservoir, listed or not', () => {
+    const { faults, ...rest } = shippedSheets().get('generic-crt-mono')!;
+    const left = new Map([...faults].filter(([id]) => id !== 'RES-C.dry'));
+    const job = jobOn({ ...rest, faults: left }, 'picture wavy', 'bplus-ripple 10', 'res-esr 6.7', 'res-esr 6.7');
+    const [first] = suspectsOf(job);
+    expect(blockOf(job, first!.fault)).toBe('reservoir');
+  });
+
   it('a rail a volt or two below ground is as dead as one at nought', () => {
     const at = (volts: string) => {
       const job = jobOn('generic-crt-colour', 'picture white_flood', `vhi ${volts}`);

@@ -6,7 +6,7 @@ import { type Fault, type Part, type Sheet } from './sheet';
 
 /** What something unlisted in a block may do, with how much of what is unlisted there does that. */
 export interface Effect extends Partial<
-  Pick<Fault, 'shorts' | 'ripples' | 'opens' | 'signs' | 'shows' | 'reads' | 'appears'>
+  Pick<Fault, 'shorts' | 'ripples' | 'opens' | 'signs' | 'shows' | 'reads' | 'appears' | 'like'>
 > {
   readonly name: string;
   readonly title: string;
@@ -39,6 +39,7 @@ export function likeListed(sheet: Sheet, share: number, isLike: (part: Part, fau
   const all = sumOf(found.values(), ({ weight }) => weight);
   return [...found.values()].map(({ first, weight }) => ({
     name: `as-${first.id}`,
+    like: first.id,
     title: seenOf(sheet, first),
     share: (share * weight) / all,
     sets: first.sets,

@@ -14,27 +14,33 @@ export const anyMark = 'any';
 /** Of what is unlisted, how much is a plug or ribbon that does not make contact, over all of them. */
 const plugs = 0.06;
 
-/** How often what should take a rail to nothing leaves something of it, or to a low level goes further, and what is left then. */
-const byDegrees = { chance: 0.2, ofNothing: 0.3, ofLow: 0.5 };
+/**
+ * How often what should take a rail to nothing leaves something of it, or what should alter it goes further, and what is
+ * left then; what lets through all or nothing leaves something less often: the rail is fed from elsewhere, or floats.
+ */
+const byDegrees = { chance: 0.2, allOrNothing: 0.1, ofNothing: 0.3, ofLow: 0.5, further: 1.6 };
 
-/** How what goes wrong in a block spreads over its effects, where it has all of them. */
+/**
+ * How what goes wrong in a block spreads over its effects, where it has all of them: about as the shipped sheets’ own
+ * faults would, were each taken out in turn and held against what is left of its block.
+ */
 const shares = {
   /** Does what a listed fault of the block does, by another part or in another way. */
-  alike: 0.58,
+  alike: 0.54,
   /** Does what a listed fault of a block next to it does: takes a fuse, pulls a rail down. */
-  next: 0.06,
-  allDead: 0.1,
+  next: 0.05,
+  allDead: 0.06,
   allLow: 0.03,
   allHigh: 0.02,
-  dead: 0.1,
-  low: 0.06,
-  high: 0.04,
-  dry: 0.04,
+  dead: 0.09,
+  low: 0.09,
+  high: 0.05,
+  dry: 0.05,
   ripples: 0.01,
-  pullsDown: 0.05,
-  shorts: 0.03,
+  pullsDown: 0.04,
+  shorts: 0.02,
   shows: 0.03,
-  anything: 0.02,
+  anything: 0.03,
 };
 
 /** A failing output is taken at one of these shares of its volts, a spent capacitor's at that; how far it really falls is left open. */
@@ -130,6 +136,7 @@ function unlistedFault(part: Part, effect: Effect, weight: number, place: Fault[
     shows: effect.shows ?? [],
     harms: [],
     reads: effect.reads ?? new Map(),
+    like: effect.like,
     place,
   };
 }
@@ -145,23 +152,26 @@ const allOrNothing: ReadonlySet<Part['kind']> = new Set([
   'relay',
 ]);
 
-/** What is left of a net where a fault goes another way than it is taken to; undefined where it goes as it says. */
-const otherDegree = (ratio: number): number | undefined =>
-  ratio < deadBelow ? byDegrees.ofNothing : ratio === levelRatio.low ? byDegrees.ofLow : undefined;
+/** What is left of a net where a fault goes another way than it is taken to. */
+function otherDegree(ratio: number): number {
+  if (ratio < deadBelow) return byDegrees.ofNothing;
+  if (ratio === levelRatio.low) return byDegrees.ofLow;
+  return Math.max(deadBelow, 1 + byDegrees.further * (ratio - 1));
+}
 
-/** A fault that takes something to nothing, or low without a figure, and the same to another degree. */
+/** A fault that alters what its nets stand at, and the same to another degree. */
 function withDegrees({ parts }: Sheet, fault: Fault): Fault[] {
-  if (allOrNothing.has(parts.get(fault.part)!.kind)) return [fault];
-  const sets = new Map([...fault.sets].map(([net, ratio]) => [net, otherDegree(ratio) ?? ratio]));
+  const sets = new Map([...fault.sets].map(([net, ratio]) => [net, otherDegree(ratio)]));
   if ([...fault.sets].every(([net, ratio]) => sets.get(net) === ratio)) return [fault];
+  const chance = allOrNothing.has(parts.get(fault.part)!.kind) ? byDegrees.allOrNothing : byDegrees.chance;
   const lesser = {
     ...fault,
     id: lesserId(fault.id),
     degreeOf: fault.id,
     sets,
-    weight: fault.weight * byDegrees.chance,
+    weight: fault.weight * chance,
   };
-  return [{ ...fault, weight: fault.weight * (1 - byDegrees.chance) }, lesser];
+  return [{ ...fault, weight: fault.weight * (1 - chance) }, lesser];
 }
 
 /** What stands for everything in a block that its sheet does not list. */
@@ -248,10 +258,20 @@ function effectsOf(sheet: Sheet, block: Block): Effect[] {
   ];
 }
 
-/** Ripple on a net, with what ripple there shows by the listed faults that make it. */
+/**
+ * Ripple on a net, with what ripple there shows by the listed faults that make it, or else by those of what is regulated
+ * from it: a regulator that its own reservoir fails lets ripple through.
+ */
 function rippling(sheet: Sheet, net: string): Pick<Effect, 'ripples' | 'shows'> {
-  const known = [...sheet.faults.values()].find(({ ripples, shows }) => ripples.includes(net) && shows.length > 0);
-  return { ripples: known?.ripples ?? [net], shows: known?.shows ?? [] };
+  const showing = (nets: readonly string[]) =>
+    [...sheet.faults.values()].find(
+      ({ ripples, shows }) => shows.length > 0 && ripples.some((one) => nets.includes(one)),
+    );
+  const known = showing([net]);
+  if (known) return { ripples: known.ripples, shows: known.shows };
+  const fed = [...sheet.blocks.values()].filter(({ regulates, needs }) => regulates && needs.includes(net));
+  const through = showing(fed.flatMap(({ makes }) => makes));
+  return { ripples: [net, ...(through?.ripples ?? [])], shows: through?.shows ?? [] };
 }
 
 const nextTo = (one: Block, other: Block): boolean =>

@@ -123,7 +123,7 @@ export class Bench {
 
 const nothingMended: ReadonlySet<string> = new Set();
 
-/** Is a claim about what is really wrong? */
+/** Is a claim about what is really wrong: the fault itself, or where no sheet lists it its part or its block? */
 function claimOf(
   advice: Advice,
   sheet: Sheet,
@@ -133,8 +133,9 @@ function claimOf(
   const { stated, faults: named, block } = leadOf(advice.posterior, sheet, groups);
   const blockOf = (id: string) => sheet.parts.get(sheet.faults.get(id)!.part)!.block;
   const unlistedIn = new Set([...named].filter((id) => sheet.faults.get(id)?.mode === 'unlisted').map(blockOf));
+  const parts = new Set([...named].map((id) => sheet.faults.get(id)?.part));
   const right = faults.some(({ id, part }) =>
-    sheet.faults.has(id) ? named.has(id) : unlistedIn.has(sheet.parts.get(part)!.block),
+    sheet.faults.has(id) ? named.has(id) : parts.has(part) || unlistedIn.has(sheet.parts.get(part)!.block),
   );
   return { stated, right, listed: block === undefined, about: [...named][0] ?? '' };
 }

@@ -31,8 +31,10 @@ export interface Fault extends Omit<Read<typeof fault>, 'title'> {
   readonly mode: FaultMode;
   readonly title: string;
   readonly place: Place;
-  /** The fault of which this is a lesser degree: what goes dead by it keeps some of its volts. */
+  /** The fault of which this is another degree: what goes dead by it keeps some of its volts, what is altered is so by more. */
   readonly degreeOf?: string;
+  /** The listed fault that something unlisted does the same as. */
+  readonly like?: string;
 }
 
 /** Is it a fault that a sheet lists, and not one that may lie beside those? */
