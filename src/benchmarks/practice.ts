@@ -1,6 +1,6 @@
 // npm run bench -- practice: hunts drawn over all shipped sheets. Is each solved by the planner, how even are the grades,
 // and does what they are made of go with what learners of three skills take? `--times N` draws N hunts.
-import { difficultyOf, drawHunt, grades, hunt as huntOf } from '@/core/practice';
+import { difficultyOf, drawHunt, grades, hunt as huntOf, plannersHunt, troubleNames } from '@/core/practice';
 import { seeded } from '@/core/statistics';
 import { shippedSheets } from '@/sheets';
 
@@ -68,3 +68,18 @@ milliseconds.sort((a, b) => a - b);
 console.log(
   `judging one: median ${milliseconds[times >> 1]!.toFixed(0)} ms, p95 ${milliseconds[Math.floor(times * 0.95)]!.toFixed(0)} ms`,
 );
+
+// The same causes, with what else may be wrong: is each set cured by the planner, and how much longer does it take?
+const drawnOfEach = Math.max(6, Math.round(times / 10));
+let alone = 0;
+for (const trouble of troubleNames) {
+  const hunts = Array.from({ length: drawnOfEach }, (_, index) =>
+    plannersHunt(drawHunt(sheets, firstSeed + index, trouble)),
+  );
+  const minutes = mean(hunts.map((one) => one.minutes));
+  if (trouble === 'one') alone = minutes;
+  const solved = hunts.filter((one) => one.cured).length / hunts.length;
+  console.log(
+    `${trouble}: cured by the planner ${(100 * solved).toFixed(1)} % of ${drawnOfEach}, ${minutes.toFixed(0)} min, ${(minutes / alone).toFixed(2)} times one part`,
+  );
+}

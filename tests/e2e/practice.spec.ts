@@ -84,11 +84,14 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   const written = page.waitForEvent('download');
   await page.getByRole('button', { name: 'The same set for others' }).click();
   const file = await (await written).path();
+  await page.getByRole('button', { name: 'After an earlier hand' }).click();
+  await expect(page.getByText('Beside the fault a trimmer is turned')).toBeVisible();
   await page.getByRole('button', { name: 'Another set' }).click();
   await expect(record).toHaveAttribute('data-count', '0');
+  await expect(page.getByText(/On the bench · \d of 5 · after an earlier hand/)).toBeVisible();
   await page.getByRole('button', { name: 'give up' }).click();
   await page.locator('input[type=file]').setInputFiles(file);
-  await expect(page.getByText('A dark set · 2 of 5')).toBeVisible();
+  await expect(page.getByText('A dark set · 2 of 5 · one part')).toBeVisible();
   await expect(page.getByText('A hint · 1 left')).toBeVisible();
   expect(rowsOf(demo.database)).toBe(before);
 });

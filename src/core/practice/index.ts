@@ -18,8 +18,11 @@ export {
   type HuntStep,
   type PlayedHunt,
   playHunt,
+  plannersHunt,
   type PracticeHunt,
   readExercise,
+  type Trouble,
+  troubleNames,
   writeExercise,
 } from './hunts';
 export { hiddenFault } from './hiddenFault';

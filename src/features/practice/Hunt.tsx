@@ -3,13 +3,13 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { depict } from '@/core/picture';
-import { type Grade, grades } from '@/core/practice';
+import { type Grade, grades, type Trouble, troubleNames } from '@/core/practice';
 import { powerWords } from '@/workshop/job';
 import { minutesText, moneyText, OpenFile, PictureView } from '@/ui';
 import { HuntDebrief } from './HuntDebrief';
 import { HuntEntry } from './HuntEntry';
 import { HuntRecord } from './HuntRecord';
-import { type Aim, aims, hintLevels } from './huntView';
+import { type Aim, aims, hintLevels, troubles } from './huntView';
 import { HuntFiles } from './HuntFiles';
 import { useHunt, type Wanted } from './useHunt';
 import styles from './hunt.module.css';
@@ -47,7 +47,8 @@ export function Hunt({ currency }: { readonly currency: string }) {
         <div className={styles.page}>
           <section aria-label="The set" className={styles.set}>
             <p className="label">
-              {kept.exercise.title === view.set ? 'On the bench' : kept.exercise.title} · {kept.grade} of 5
+              {kept.exercise.title === view.set ? 'On the bench' : kept.exercise.title} · {kept.grade} of 5 ·{' '}
+              {troubles[kept.exercise.world].title.toLowerCase()}
             </p>
             <h1>{view.set}</h1>
             {view.symptoms.length > 0 && <PictureView picture={depict(view.family, view.symptoms)} />}
@@ -114,6 +115,7 @@ interface BeginProps {
 /** What set to draw, and how hard. */
 function Begin({ busy, again, onBegin, onRefused }: BeginProps) {
   const [aim, setAim] = useState<Aim>('any');
+  const [world, setWorld] = useState<Trouble>('one');
   const [grade, setGrade] = useState<Grade>();
   return (
     <section aria-label="Another hunt" className={again ? styles.again : styles.begin}>
@@ -133,6 +135,14 @@ function Begin({ busy, again, onBegin, onRefused }: BeginProps) {
           </button>
         ))}
       </div>
+      <div role="group" aria-label="What is wrong">
+        {troubleNames.map((one) => (
+          <button key={one} type="button" className="press" aria-pressed={world === one} onClick={() => setWorld(one)}>
+            {troubles[one].title}
+          </button>
+        ))}
+      </div>
+      <p className="soft">{troubles[world].tell}</p>
       <div role="group" aria-label="How hard">
         <button type="button" className="press" aria-pressed={grade === undefined} onClick={() => setGrade(undefined)}>
           Any
@@ -145,7 +155,7 @@ function Begin({ busy, again, onBegin, onRefused }: BeginProps) {
         ))}
         <span className="soft">how hard, 5 the hardest</span>
       </div>
-      <button type="button" className="press main" disabled={busy} onClick={() => onBegin({ aim, grade })}>
+      <button type="button" className="press main" disabled={busy} onClick={() => onBegin({ aim, world, grade })}>
         {again ? 'Another set' : 'Put it on the bench'}
       </button>
       <OpenFile

@@ -16,15 +16,15 @@ export function HuntRecord({ rows }: { readonly rows: readonly HuntRow[] }) {
               <b>{title}</b>
               {mark !== undefined && mark !== 'within' && <small> · {words}</small>}
               {mark === 'within' && value === '' && <small> · {words}</small>}
-              {consequences.map(({ kind, words: said, minutes: cost }) => (
-                <span key={kind} className={styles.consequence}>
-                  {said} {cost >= 0.5 && <b>{minutesText(cost)} lost.</b>}
-                </span>
-              ))}
             </span>
             <span className={`figure ${styles.value}`}>{value}</span>
             <span className={`figure ${styles.aside}`}>{expected.replace(/ ±.*/, '')}</span>
             <span className={`figure ${styles.aside}`}>{minutes >= 0.5 ? minutesText(minutes) : ''}</span>
+            {consequences.map(({ kind, words: said, minutes: cost }) => (
+              <span key={kind} className={styles.consequence}>
+                {said} {cost >= 0.5 && <b>{minutesText(cost)} lost.</b>}
+              </span>
+            ))}
           </li>
         ))}
     </ol>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { drawHunt, type HuntAct, readExercise, writeExercise } from '@/core/practice';
+import { drawHunt, type Exercise, type HuntAct, readExercise, writeExercise } from '@/core/practice';
 import { repairActions } from '@/core/repair';
 import { shippedSheets } from '@/sheets';
 import { drawFrom, hintFor, openExercise, viewHunt } from './huntActions';
@@ -12,11 +12,12 @@ const seed = 12;
 const tubes = setsFor(shipped, 'tube');
 const hunt = drawHunt(tubes, seed);
 const { fault, predictions } = hunt;
-const exercise = {
+const exercise: Exercise = {
   title: 'A dark set',
   sheet: predictions.model.sheet.id,
   fault: undefined,
   seed,
+  world: 'one',
   minutes: undefined,
   hints: undefined,
 };
@@ -104,15 +105,17 @@ describe('a hunt as its page shows it', () => {
 describe('a hunt that is asked for', () => {
   it('is of the grade and the kind that was wanted, the same from the same seed on', async () => {
     for (const grade of [1, 5] as const) {
-      const drawnOne = await drawFrom({ seed: 40, aim: 'panel', grade });
+      const drawnOne = await drawFrom({ seed: 40, aim: 'panel', world: 'one', grade });
       expect(drawnOne).toMatchObject({ done: { exercise: { seed: expect.any(Number) as unknown }, grade } });
-      expect(await drawFrom({ seed: 40, aim: 'panel', grade })).toEqual(drawnOne);
+      expect(await drawFrom({ seed: 40, aim: 'panel', world: 'one', grade })).toEqual(drawnOne);
     }
-    expect(await drawFrom({ seed: 40, aim: 'light' })).toMatchObject({ done: { exercise: { seed: 40 } } });
-    expect(await drawFrom({ seed: 40, aim: 'light', grade: 9 })).toMatchObject({
+    expect(await drawFrom({ seed: 40, aim: 'light', world: 'several' })).toMatchObject({
+      done: { exercise: { seed: 40, world: 'several' } },
+    });
+    expect(await drawFrom({ seed: 40, aim: 'light', world: 'one', grade: 9 })).toMatchObject({
       refused: expect.stringContaining('a grade is one of 1') as unknown,
     });
-    expect(await drawFrom({ seed: 0.5, aim: 'light' })).toEqual({ refused: 'a seed is a whole number' });
+    expect(await drawFrom({ seed: 0.5, aim: 'light', world: 'one' })).toEqual({ refused: 'a seed is a whole number' });
   });
 });
 
@@ -121,7 +124,14 @@ describe('an exercise', () => {
   const own = ['title: A dark set', `sheet: ${exercise.sheet}`];
 
   it('comes back from its file as it was written, and is the same set for all who open it', async () => {
-    const whole = { ...exercise, title: 'He said: "dark"', fault: fault.id, minutes: 45, hints: 2 };
+    const whole: Exercise = {
+      ...exercise,
+      title: 'He said: "dark"',
+      fault: fault.id,
+      world: 'meddled',
+      minutes: 45,
+      hints: 2,
+    };
     expect(readExercise(writeExercise(whole))).toEqual(whole);
     expect(readExercise(writeExercise(exercise))).toEqual(exercise);
     const opened = await openExercise(writeExercise({ ...exercise, fault: fault.id, seed: 99 }));
@@ -147,6 +157,7 @@ describe('an exercise', () => {
     [[...own, 'fault: nothing'], 'lists no fault "nothing"'],
     [['title: x'], 'line 1: sheet is missing'],
     [[...own, 'minutes: 2'], 'line 4: minutes are at least 5'],
+    [[...own, 'world: upside-down'], 'world is one of one, several, degrees'],
     [[...own, 'hints: many'], 'line 4: hints must be a `number`'],
     [[...own, 'prize: 4'], 'there is no prize in an exercise'],
     [[...own, 'seed: [1'], 'line 4'],
@@ -161,7 +172,7 @@ describe('an exercise', () => {
     const kept = { exercise, grade: 1 as const, acts: [], hints: ['one'] };
     const { csv, json } = resultOf('=SUM(1,2)', kept, view, view.debrief!);
     const [head, line] = csv.trim().split('\n');
-    expect(head).toMatch(/^name,exercise,sheet,seed,/);
+    expect(head).toMatch(/^name,exercise,sheet,seed,world,/);
     expect(line).toMatch(/^"'=SUM\(1,2\)",A dark set,/);
     expect(JSON.parse(json)).toMatchObject({
       format: 'tovrik-result/1',
@@ -181,7 +192,8 @@ describe('a hunt that was left', () => {
       acts: [live],
       hints: [],
     };
-    expect(readHunt(JSON.stringify(kept))).toEqual(kept);
+    // One kept before there were others is of one part.
+    expect(readHunt(JSON.stringify(kept))).toEqual({ ...kept, exercise: { ...kept.exercise, world: 'one' } });
     for (const text of [null, '', '{', '[]', '{"exercise":"x"}', '{"exercise":{}}'])
       expect(readHunt(text)).toBeUndefined();
   });

@@ -12,6 +12,7 @@ import {
   type HuntAct,
   huntOf,
   readExercise,
+  troubleNames,
 } from '@/core/practice';
 import { shippedSheets } from '@/sheets';
 import { answered, type Answered } from '@/workshop/answer';
@@ -57,6 +58,7 @@ const wanted = object({
     .max(2 ** 31)
     .required(),
   aim,
+  world: string().oneOf(troubleNames, 'a world is one of ${values}').required(),
   grade: number()
     .oneOf([...grades, undefined], 'a grade is one of ${values}')
     .optional(),
@@ -74,13 +76,13 @@ interface Drawn {
 /** The first hunt of a kind and a grade that seeds from a given one on draw; that of any grade where none is wanted. */
 export async function drawFrom(request: unknown): Promise<Answered<Drawn>> {
   return answered(async () => {
-    const { seed: first, aim: kind, grade } = await wanted.validate(request, { strict: true });
+    const { seed: first, aim: kind, world, grade } = await wanted.validate(request, { strict: true });
     const sheets = setsFor(shippedSheets().values(), kind);
     let nearest: Drawn | undefined;
     for (let seed = first; seed < first + mostDrawn; seed += 1) {
-      const hunt = drawHunt(sheets, seed);
+      const hunt = drawHunt(sheets, seed, world);
       const { id: sheet, title } = hunt.predictions.model.sheet;
-      const exercise = { title, sheet, fault: undefined, seed, minutes: undefined, hints: undefined };
+      const exercise = { title, sheet, fault: undefined, seed, world, minutes: undefined, hints: undefined };
       const drawn = { exercise, grade: difficultyOf(hunt).grade };
       if (grade === undefined || drawn.grade === grade) return drawn;
       if (!nearest || Math.abs(drawn.grade - grade) < Math.abs(nearest.grade - grade)) nearest = drawn;

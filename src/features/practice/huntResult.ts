@@ -16,6 +16,7 @@ export function resultOf(
     exercise: exercise.title,
     sheet: exercise.sheet,
     seed: exercise.seed,
+    world: exercise.world,
     set,
     grade,
     culprit,

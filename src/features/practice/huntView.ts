@@ -12,6 +12,7 @@ import {
   type PlayedHunt,
   playHunt,
   type PracticeHunt,
+  type Trouble,
 } from '@/core/practice';
 import { type Symptom, symptomTitles } from '@/core/picture';
 import { Refusal } from '@/core/quantity';
@@ -28,6 +29,31 @@ export const aims = {
   light: 'Lamp projectors',
 } as const;
 export type Aim = keyof typeof aims;
+
+/** What may be wrong with a set that one asks for, in a word and in a sentence. */
+export const troubles: Readonly<Record<Trouble, { readonly title: string; readonly tell: string }>> = {
+  one: { title: 'One part', tell: 'One part is bad, and does what its sheet says.' },
+  several: {
+    title: 'Several parts',
+    tell: 'A part and what it took with it, or several of one kind and age: right only when all of them are.',
+  },
+  degrees: {
+    title: 'Fails by degrees',
+    tell: 'A dead rail floats or keeps a part of its volts, a part is off by a little: the sheet says it plainer than it is.',
+  },
+  intermittent: {
+    title: 'Comes and goes',
+    tell: 'It is drawn anew with each switching on: a right picture proves little.',
+  },
+  unlisted: {
+    title: 'On no sheet',
+    tell: 'What is bad is on no sheet: find its block, then go through that part by part.',
+  },
+  meddled: {
+    title: 'After an earlier hand',
+    tell: 'Beside the fault a trimmer is turned, a plug or screw loose, something left out.',
+  },
+};
 
 /** A place that can be probed. */
 export interface HuntCheck {
@@ -195,12 +221,28 @@ function rowOf(hunt: PracticeHunt, step: HuntStep): HuntRow {
   return {
     title: titleOf(step, hunt),
     value: read ? answerText(read.check, read.answer) : step.act.kind === 'suspect' ? percent(step.act.sure) : '',
-    mark: judged?.mark ?? (repair ? (repair.cured ? 'within' : 'odd') : undefined),
-    words: judged?.words ?? (repair ? (repair.cured ? 'the set works' : 'no better: it was something else') : ''),
+    mark: judged?.mark ?? (repair && markOfRepair(repair, hunt)),
+    words: judged?.words ?? (repair ? wordsOfRepair(repair, hunt) : ''),
     expected: judged?.expected ?? '',
     minutes,
     consequences,
   };
+}
+
+type Repaired = NonNullable<HuntStep['repair']>;
+
+/** Nobody knows at once whether what comes and goes is gone. */
+const isOpen = ({ helped }: Repaired, { trouble }: PracticeHunt): boolean => !helped && trouble === 'intermittent';
+
+function markOfRepair(repair: Repaired, hunt: PracticeHunt): MarkName | undefined {
+  if (isOpen(repair, hunt)) return undefined;
+  return repair.helped ? 'within' : 'odd';
+}
+
+function wordsOfRepair(repair: Repaired, hunt: PracticeHunt): string {
+  if (repair.cured) return 'the set works';
+  if (repair.helped) return 'that was bad, and is not all';
+  return isOpen(repair, hunt) ? 'switch it on again and see' : 'no better: it was something else';
 }
 
 /** From so many minutes on a difference is worth words. */
@@ -217,7 +259,8 @@ function said({ steps, bits, loss, better, chance, luck }: DebriefedDecision): s
       return `${at}. “${better.title}” first was expected to save ${inMinutes(loss)}: acting came too soon.`;
     if (better)
       return `${at}. “${better.title}” at ${percent(better.chance!)} was the better try by ${inMinutes(loss)}.`;
-    return repair.cured ? `${at}, and right to.` : `${at}, and right to, though it was something else.`;
+    if (repair.cured) return `${at}, and right to.`;
+    return `${at}, and right to, though ${repair.helped ? 'it was not all' : 'it was something else'}.`;
   }
   if (!read) return 'Nothing was learnt.';
   const told = bits > 0.05 ? `It told ${bits.toFixed(1)} bits.` : 'It told nothing that was not known.';
@@ -266,7 +309,7 @@ function debriefView(hunt: PracticeHunt, played: PlayedHunt): DebriefView {
     Math.abs(luck) >= worthWords ? `luck ${luck < 0 ? 'gave' : 'took'} ${inMinutes(Math.abs(luck))}` : '',
   ].filter(Boolean);
   return {
-    culprit: hunt.fault.title,
+    culprit: hunt.faults.map(({ title }) => title).join(' · '),
     summary: `${played.ended === 'cured' ? `It took you ${inMinutes(own)}` : `${played.ended === 'given up' ? 'You gave up' : 'Time was up'} after ${inMinutes(own)}, with ${inMinutes(left)} still to be expected`}; from what the owner told ${inMinutes(expected)} was to be expected.${parts.length > 0 ? ` ${upperFirst(parts.join(', '))}.` : ''}`,
     rows: decisions.map((one) => ({
       title: titleOf(one.steps[one.steps.length - 1]!, hunt),

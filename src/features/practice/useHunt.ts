@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useState } from 'react';
-import { type Exercise, type Grade, type HuntAct } from '@/core/practice';
+import { type Exercise, exerciseFrom, type Grade, type HuntAct, type Trouble } from '@/core/practice';
 import { useDraft } from '@/ui';
 import { drawFrom, hintFor, openExercise, viewHunt } from './huntActions';
 import { type Aim, type HintLevel, type HuntView } from './huntView';
@@ -18,15 +18,16 @@ export function readHunt(text: string | null): KeptHunt | undefined {
   try {
     const kept = JSON.parse(text ?? 'null') as KeptHunt | null;
     return kept && typeof kept.exercise === 'object' && Array.isArray(kept.acts) && Array.isArray(kept.hints)
-      ? kept
+      ? { ...kept, exercise: exerciseFrom(kept.exercise) }
       : undefined;
   } catch {
     return undefined;
   }
 }
 
-/** What is asked for: a kind of set and how hard, or a file. */
-export type Wanted = { readonly aim: Aim; readonly grade: Grade | undefined } | { readonly text: string };
+/** What is asked for: a kind of set, what is wrong with it and how hard, or a file. */
+export type Wanted =
+  { readonly aim: Aim; readonly world: Trouble; readonly grade: Grade | undefined } | { readonly text: string };
 
 /** Seeds are drawn below this. */
 const seeds = 2 ** 30;

@@ -1,11 +1,11 @@
 import { type Advice, adviseOn, type Posterior } from '../../diagnosis';
 import { contextKey } from '../../behaviour';
 import { type Minutes } from '../../quantity';
-import { mean, seeded, sumOf } from '../../statistics';
-import { hunt as huntOf } from '../hunt';
+import { mean, sumOf } from '../../statistics';
 import { type PracticeHunt } from './drawHunt';
 import { expectedFrom } from './expected';
-import { caseAfter, type HuntStep, type PlayedHunt, practiceRate, repairMinutes } from './playedHunt';
+import { plannersHunt } from './plannersHunt';
+import { caseAfter, type HuntStep, type PlayedHunt, repairMinutes } from './playedHunt';
 
 /** A probe or a repair with all that was done to get to it, beside the best that could have been done. */
 export interface DebriefedDecision {
@@ -122,7 +122,7 @@ export function debriefOf(hunt: PracticeHunt, played: PlayedHunt): Debrief {
       const { part, sure } = step.act;
       const own = before.posterior.suspects.filter(({ fault, cured }) => fault.part === part && !cured);
       const stood = sumOf(own, ({ probability }) => probability);
-      statements.push({ part, sure, stood, right: hunt.fault.part === part });
+      statements.push({ part, sure, stood, right: hunt.faults.some((fault) => fault.part === part) });
     }
     const last = place === played.steps.length - 1;
     if (!step.read && !step.repair && !last) return;
@@ -165,20 +165,11 @@ export function debriefOf(hunt: PracticeHunt, played: PlayedHunt): Debrief {
 }
 
 /** The planner’s own hunt on the same set, as it goes with readings of the same noise. */
-function plannersWay({ predictions, fault, seed }: PracticeHunt): Debrief['planner'] {
-  const minutesAt: number[] = [];
-  const { log, minutes, harm } = huntOf(predictions, fault, {
-    policy: 'tovrik',
-    noise: 0.01,
-    random: seeded(seed),
-    hourlyRate: practiceRate,
-    clock: (now) => {
-      minutesAt.push(now);
-      return '1970-01-01T00:00:00Z';
-    },
-  });
+function plannersWay(hunt: PracticeHunt): Debrief['planner'] {
+  const { predictions } = hunt;
+  const { log, minutes } = plannersHunt(hunt);
   let from = 0;
-  const steps = log.flatMap(({ body }, place) => {
+  const steps = log.flatMap(({ at, body }) => {
     const title =
       body.kind === 'reading'
         ? predictions.checks.get(body.check)!.title
@@ -186,10 +177,10 @@ function plannersWay({ predictions, fault, seed }: PracticeHunt): Debrief['plann
           ? body.title
           : undefined;
     if (title === undefined) return [];
-    const until = minutesAt[place]!;
+    const until = Date.parse(at) / 60_000;
     const step = { title, minutes: until - from };
     from = until;
     return [step];
   });
-  return { steps, minutes: minutes + harm };
+  return { steps, minutes };
 }

@@ -1,10 +1,9 @@
 import { type InferType, number, object, string } from 'yup';
-import { predictionsOf } from '../../behaviour';
 import { type Minutes, Refusal } from '../../quantity';
 import { isListed, type Sheet } from '../../sheet';
 import { readDocument } from '../../supply';
-import { complaintOf } from '../hunt';
-import { drawHunt, type PracticeHunt } from './drawHunt';
+import { drawHunt, huntFor, type PracticeHunt } from './drawHunt';
+import { type Trouble, troubleNames } from './trouble';
 
 const exerciseFormat = 'tovrik-exercise/1';
 
@@ -16,6 +15,8 @@ export interface Exercise {
   /** What is wrong; undefined where the seed draws it. */
   readonly fault: string | undefined;
   readonly seed: number;
+  /** Whether one part is bad as the sheet has it, or otherwise. */
+  readonly world: Trouble;
   /** The clock at which it ends; undefined where it runs on. */
   readonly minutes: Minutes | undefined;
   /** So many hints may be asked for; undefined where any number may. */
@@ -31,6 +32,7 @@ export const exerciseSchema = object({
     .integer('seed is a whole number')
     .min(0, 'seed is a whole number from 0')
     .max(2 ** 31, 'seed is below 2147483649'),
+  world: string().oneOf(troubleNames, `world is one of ${troubleNames.join(', ')}`),
   minutes: number().min(5, 'minutes are at least 5').max(600, 'minutes are at most 600'),
   hints: number().integer('hints is a whole number').min(0, 'hints is 0 or more').max(50, 'hints is at most 50'),
 }).noUnknown('there is no ${unknown} in an exercise');
@@ -56,19 +58,21 @@ export const exerciseFrom = ({
   title,
   sheet,
   fault,
-  seed,
+  seed = 0,
+  world = 'one',
   minutes,
   hints,
-}: InferType<typeof exerciseSchema>): Exercise => ({ title, sheet, fault, seed: seed ?? 0, minutes, hints });
+}: InferType<typeof exerciseSchema>): Exercise => ({ title, sheet, fault, seed, world, minutes, hints });
 
 /** An exercise as its file says it. */
-export function writeExercise({ title, sheet, fault, seed, minutes, hints }: Exercise): string {
+export function writeExercise({ title, sheet, fault, seed, world, minutes, hints }: Exercise): string {
   const lines = [
     ['format', exerciseFormat],
     ['title', JSON.stringify(title)],
     ['sheet', sheet],
     ['fault', fault],
     ['seed', seed],
+    ['world', world],
     ['minutes', minutes],
     ['hints', hints],
   ];
@@ -83,13 +87,12 @@ export function writeExercise({ title, sheet, fault, seed, minutes, hints }: Exe
  *
  * @throws Refusal where there is no such sheet, or no such fault on it
  */
-export function huntOf({ sheet: id, fault, seed, minutes }: Exercise, sheets: readonly Sheet[]): PracticeHunt {
+export function huntOf({ sheet: id, fault, seed, world, minutes }: Exercise, sheets: readonly Sheet[]): PracticeHunt {
   const sheet = sheets.find((one) => one.id === id);
   if (!sheet) throw new Refusal(`there is no sheet "${id}"; there are ${sheets.map((one) => one.id).join(', ')}`);
   const limit = minutes === undefined ? {} : { limit: minutes };
-  if (fault === undefined) return { ...drawHunt([sheet], seed), ...limit };
+  if (fault === undefined) return { ...drawHunt([sheet], seed, world), ...limit };
   const named = sheet.faults.get(fault);
   if (!named || !isListed(named)) throw new Refusal(`${sheet.title} lists no fault "${fault}"`);
-  const predictions = predictionsOf(sheet);
-  return { seed, predictions, fault: named, complaint: complaintOf(predictions, named), ...limit };
+  return { ...huntFor(sheet, named, world, seed), ...limit };
 }

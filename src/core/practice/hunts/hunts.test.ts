@@ -4,7 +4,17 @@ import { shippedSheets } from '@/sheets';
 import { adviseOn } from '../../diagnosis';
 import { attempt, Refusal } from '../../quantity';
 import { repairActions } from '../../repair';
-import { brierOf, caseAfter, debriefOf, drawHunt, type HuntAct, playHunt, type PracticeHunt } from '.';
+import {
+  brierOf,
+  caseAfter,
+  debriefOf,
+  drawHunt,
+  type HuntAct,
+  playHunt,
+  type PracticeHunt,
+  type Trouble,
+  troubleNames,
+} from '.';
 
 const sheets = [...shippedSheets().values()];
 const plasma = [shippedSheets().get('halvane-hp-42')!];
@@ -106,6 +116,70 @@ describe('any acts in any order', () => {
       }),
       { numRuns: 150 },
     );
+  });
+});
+
+describe('a set that is not as its sheet says', () => {
+  const drawnOnes = (trouble: Trouble, sheet = tube) => [1, 2, 3, 4].map((seed) => drawHunt(sheet, seed, trouble));
+  const renewing = ({ predictions }: PracticeHunt, id: string): HuntAct => ({
+    kind: 'repair',
+    action: repairActions(predictions.model.sheet).find(({ cures }) => cures.includes(id))!.id,
+  });
+  const off: HuntAct = { kind: 'power', to: 'unplugged' };
+  const picture: HuntAct = { kind: 'probe', check: 'picture' };
+
+  it.each(troubleNames)('%s: comes to the same each time, and the debrief accounts for all it took', (trouble) => {
+    const [hunt] = drawnOnes(trouble, plasma);
+    const acts = [...followed(hunt!, 12)];
+    const played = playHunt(hunt!, acts);
+    expect(playHunt(drawHunt(plasma, 1, trouble), acts).log).toEqual(played.log);
+    const { decisions, expected, left, planner } = debriefOf(hunt!, played);
+    const accounted = decisions.reduce((sum, { loss, luck, slips }) => sum + loss + luck + slips, 0);
+    expect(accounted).toBeCloseTo(played.minutes + played.harm + left - expected, 6);
+    expect(planner.steps.length).toBeGreaterThan(0);
+  });
+
+  it.each(['several', 'meddled'] as const)('%s: is right only when all that is wrong has been put right', (trouble) => {
+    for (const hunt of drawnOnes(trouble)) {
+      expect(hunt.faults.length).toBeGreaterThan(1);
+      expect(new Set(hunt.faults.map(({ part }) => part)).size).toBe(hunt.faults.length);
+      const acts: HuntAct[] = [];
+      for (const { id } of hunt.faults) {
+        acts.push(proven, renewing(hunt, id));
+        const { steps, ended } = playHunt(hunt, acts);
+        expect(steps.at(-1)!.repair!.helped).toBe(true);
+        if (ended) break;
+      }
+      expect(playHunt(hunt, acts.slice(0, 2)).ended).toBeUndefined();
+      expect(playHunt(hunt, acts).ended).toBe('cured');
+    }
+  });
+
+  it('an earlier hand has turned, loosened or left out what it touched', () => {
+    for (const { faults } of drawnOnes('meddled'))
+      expect(['misset', 'loose', 'missing']).toContain(faults[faults.length - 1]!.mode);
+  });
+
+  it('what is on no sheet is on none, and is found by going through its block', () => {
+    const cured = drawnOnes('unlisted').map((hunt) => {
+      const { sheet } = hunt.predictions.model;
+      expect(sheet.faults.has(hunt.fault.id)).toBe(false);
+      const block = sheet.parts.get(hunt.fault.part)!.block;
+      const search: HuntAct = { kind: 'repair', action: `trace:${block}` };
+      return playHunt(hunt, [proven, search]).ended ?? playHunt(hunt, [proven, search, proven, search]).ended;
+    });
+    expect(cured.filter((ended) => ended === 'cured').length).toBeGreaterThan(2);
+  });
+
+  it('what comes and goes is drawn anew with each switching on, and stays while the set is on', () => {
+    for (const hunt of drawnOnes('intermittent')) {
+      const acts = Array.from({ length: 12 }, () => [live, picture, picture, off]).flat();
+      const seen = playHunt(hunt, acts).steps.flatMap(({ read }) =>
+        read?.answer.kind === 'picture' ? [read.answer.symptoms.join()] : [],
+      );
+      expect(new Set(seen).size).toBe(2);
+      seen.forEach((one, place) => place % 2 === 1 && expect(one).toBe(seen[place - 1]));
+    }
   });
 });
 

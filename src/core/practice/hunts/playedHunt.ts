@@ -7,6 +7,7 @@ import { type RepairAction, repairActions } from '../../repair';
 import { harmsOf } from '../../safety';
 import { seeded } from '../../statistics';
 import { answerFrom } from '../answering';
+import { putsRight } from '../worlds/openHunt';
 import { type Consequence, harmedBy, slipOfProbing, slipOfWorking } from './consequences';
 import { type PracticeHunt } from './drawHunt';
 
@@ -25,7 +26,8 @@ export interface HuntStep {
   readonly act: HuntAct;
   /** What was read, by which check and in which context; undefined where nothing was. */
   readonly read?: { readonly check: Check; readonly answer: Answer; readonly context: Context };
-  readonly repair?: RepairAction & { readonly cured: boolean };
+  /** Whether it put something right, and whether nothing is wrong any more. */
+  readonly repair?: RepairAction & { readonly helped: boolean; readonly cured: boolean };
   /** Bench time with parts, as minutes at the shop’s rate; what went wrong is not in it. */
   readonly minutes: Minutes;
   readonly consequences: readonly Consequence[];
@@ -69,8 +71,10 @@ export const repairMinutes = ({ minutes, money }: Pick<RepairAction, 'minutes' |
  * @throws Refusal where an act names a check, a repair or a part the sheet does not have, or comes after the end
  */
 export function playHunt(hunt: PracticeHunt, acts: readonly HuntAct[]): PlayedHunt {
-  const { predictions, fault, seed, limit = Infinity } = hunt;
+  const { predictions, seed, limit = Infinity } = hunt;
   const { sheet } = predictions.model;
+  const set = hunt.set();
+  const mended = new Set<string>();
   const log: LogEntry[] = [];
   const steps: HuntStep[] = [];
   let ended: PlayedHunt['ended'];
@@ -88,12 +92,13 @@ export function playHunt(hunt: PracticeHunt, acts: readonly HuntAct[]): PlayedHu
     const suffered = (from: Context, to: Context, reading: Minutes): Consequence[] => {
       if (to.power !== 'live') return [];
       const renewed = renewedBy(predictions, new Set(bench.repairs.flatMap(({ repair }) => repair.cures)));
-      return harmedBy(harmsOf(predictions.behaviour(fault, to), renewed), from, to, reading);
+      return harmedBy(harmsOf(set.behaviour(to, mended), renewed), from, to, reading);
     };
     switch (act.kind) {
       case 'power': {
         const to = { ...here, power: act.to };
         if (here.power === act.to) return { act, minutes: 0, consequences: [] };
+        if ((here.power === 'live') !== (act.to === 'live')) set.turn();
         if (act.to === 'proven') {
           if (here.power === 'live') record({ kind: 'power', power: 'unplugged' });
           // Every store is discharged and then measured.
@@ -121,7 +126,7 @@ export function playHunt(hunt: PracticeHunt, acts: readonly HuntAct[]): PlayedHu
         const slip = slipOfProbing(check, scene);
         if (slip) return { act, minutes: check.minutes, consequences: [slip] };
         const random = seeded(seed + 7919 * (place + 1));
-        const answer = answerFrom(predictions.expectation(fault, check, here), noise, random);
+        const answer = answerFrom(set.expectation(check, here, mended), noise, random);
         record({ kind: 'reading', check: check.id, answer, text: '' });
         return {
           act,
@@ -135,24 +140,25 @@ export function playHunt(hunt: PracticeHunt, acts: readonly HuntAct[]): PlayedHu
         if (!action) throw new Refusal(`${sheet.title} has no repair "${act.action}"`);
         const slip = slipOfWorking(scene);
         if (slip) return { act, minutes: 0, consequences: [slip] };
-        const cured = action.cures.includes(fault.id);
+        const left = hunt.faults.filter(({ id }) => !mended.has(id));
+        const found = seeded(seed + 104_729 * (place + 1));
+        for (const one of left) if (putsRight(action, one, sheet, found)) mended.add(one.id);
+        const helped = left.some(({ id }) => mended.has(id));
+        const cured = mended.size === hunt.faults.length;
         const { id, title, listed, minutes } = action;
         record({ kind: 'repair', action: id, title, cures: listed, money: action.money, minutes, note: '' });
         money += action.money;
         // What a repair did is seen at once: power on, and a look.
         const lit = { ...liveCold, lamp: here.lamp };
+        set.turn();
         record({ kind: 'power', power: 'live' });
         const picture = predictions.checks.get('picture')!;
-        const seen = answerFrom(
-          predictions.expectation(cured ? undefined : fault, picture, lit),
-          0,
-          seeded(seed + place),
-        );
+        const seen = answerFrom(set.expectation(picture, lit, mended), 0, seeded(seed + place));
         record({ kind: 'reading', check: 'picture', answer: seen, text: '' });
         if (cured) ended = 'cured';
         return {
           act,
-          repair: { ...action, cured },
+          repair: { ...action, helped, cured },
           minutes: repairMinutes(action) + moved.looking,
           consequences: cured ? [] : suffered(here, lit, picture.minutes),
         };

@@ -51,6 +51,7 @@ export interface OpenHunt {
   readonly needless: number;
   /** Neither a probe nor a repair was offered while the set was still wrong. */
   readonly silent: boolean;
+  readonly log: readonly LogEntry[];
 }
 
 const hourlyRate = 20;
@@ -200,6 +201,7 @@ export function huntIn(
     visits,
     needless,
     silent,
+    log: bench.log,
   });
   for (let step = 0; step < mostSteps; step += 1) {
     const { job } = bench;
@@ -245,7 +247,7 @@ export function huntIn(
 }
 
 /** Does a repair put a fault right: by its name, or because it deals with the part, the board or the block it is in? */
-function putsRight(
+export function putsRight(
   { cures, id: action }: RepairAction,
   { id, part: ofPart }: Fault,
   { parts }: Sheet,

@@ -1,7 +1,7 @@
 import { type Answer, deadRatio, type Expectation, mainValue, measures } from '../../measure';
-import { type Check, compileSheet, type Context, Predictions, predictionsOf } from '../../behaviour';
+import { type Behaviour, type Check, compileSheet, type Context, Predictions, predictionsOf } from '../../behaviour';
 import { type Complaint } from '../../diagnosis';
-import { faultRate } from '../../parts';
+import { faultRate, type FaultMode } from '../../parts';
 import { toleranceWidth } from '../../quantity';
 import { type Fault, needOrder, type Net, type Sheet } from '../../sheet';
 import { drawn, gaussian, type Random } from '../../statistics';
@@ -16,6 +16,10 @@ export interface SimulatedSet {
   /** The sheet the advice is given from. */
   readonly sheet: Sheet;
   readonly complaint: Complaint;
+  /** What a check gives, without the noise of a reading, with `mended` faults put right. */
+  expectation(check: Check, context: Context, mended: ReadonlySet<string>): Expectation;
+  /** What it does as it stands, with `mended` faults put right. */
+  behaviour(context: Context, mended: ReadonlySet<string>): Behaviour;
   /** What an instrument, an eye or an ear reports, with `mended` faults put right. */
   answer(check: Check, context: Context, mended: ReadonlySet<string>): Answer;
   /** The set was switched on or off: what comes and goes may be there now, or not. */
@@ -46,7 +50,8 @@ export function without(sheet: Sheet, fault: string): Sheet {
 
 /** Draws a set of a sheet with a fault, as it would stand on the bench in a world. */
 export function simulatedSet(sheet: Sheet, fault: Fault, world: World, random: Random): SimulatedSet {
-  const culprits = world.many ? severalWith(sheet, fault, random) : [fault];
+  const first = world.many ? severalWith(sheet, fault, random) : [fault];
+  const culprits = world.meddled ? meddledWith(sheet, first, random) : first;
   const degreed = world.degrees ? culprits.map((one) => byDegrees(one, random)) : culprits;
   const faults = world.intermittent ? degreed.map(comingAndGoing) : degreed;
   // Faults that are altered keep their names, so that what is worked out of them is kept apart.
@@ -56,10 +61,12 @@ export function simulatedSet(sheet: Sheet, fault: Fault, world: World, random: R
     : predictionsOf(sheet);
   const drift = new Map(faults.map(({ id }) => [id, 0.1 + 0.5 * random()]));
   let active = true;
+  const left = (mended: ReadonlySet<string>) => faults.filter(({ id }) => !mended.has(id));
+  const showing = (mended: ReadonlySet<string>) =>
+    active ? left(mended) : left(mended).filter(({ appears }) => appears !== 'sometimes');
   const expected = (check: Check, context: Context, mended: ReadonlySet<string>): Expectation => {
-    const left = faults.filter(({ id }) => !mended.has(id));
     const findable = 'findsIntermittents' in measures[check.measure];
-    const here = active || findable ? left : left.filter(({ appears }) => appears !== 'sometimes');
+    const here = findable ? left(mended) : showing(mended);
     const found = real.expectationOf(here, check, context);
     const own = here.find(({ part }) => check.point?.parts.includes(part));
     if (!world.degrees || own?.mode !== 'drifted' || found.kind !== 'number') return found;
@@ -75,6 +82,8 @@ export function simulatedSet(sheet: Sheet, fault: Fault, world: World, random: R
     turn: () => {
       active = random() < showsInEpisode;
     },
+    expectation: expected,
+    behaviour: (context, mended) => real.jointly(showing(mended), context),
     answer: (check, context, mended) => {
       const expectation = expected(check, context, mended);
       const answer = unsigned(check, answerFrom(expectation, noise, random));
@@ -121,6 +130,17 @@ function severalWith(sheet: Sheet, fault: Fault, random: Random): readonly Fault
   if (found.length > 1) return found;
   const others = [...sheet.faults.values()].filter(({ part }) => part !== fault.part);
   return [fault, drawn(others, (one) => one.weight * faultRate(sheet.parts.get(one.part)!, one.mode), random)];
+}
+
+/** What an earlier hand leaves behind. */
+const meddling: ReadonlySet<FaultMode> = new Set(['misset', 'loose', 'missing']);
+
+/** The faults with something beside them that an earlier hand turned, left loose or left out, of that sheet’s own. */
+function meddledWith(sheet: Sheet, faults: readonly Fault[], random: Random): readonly Fault[] {
+  const others = [...sheet.faults.values()].filter(
+    ({ part, mode }) => meddling.has(mode) && faults.every((fault) => fault.part !== part),
+  );
+  return others.length > 0 ? [...faults, drawn(others, ({ weight }) => weight, random)] : faults;
 }
 
 const spreadOf = ({ tolerance, volts }: Net): number =>

@@ -10,6 +10,8 @@ export interface World {
   readonly many?: true;
   /** The fault comes and goes. */
   readonly intermittent?: true;
+  /** Somebody was at it before: beside the fault a trimmer is turned, a plug or screw loose, something missing. */
+  readonly meddled?: true;
   /** Chance that a reading is a slip of the hand or the eye. */
   readonly slips: number;
 }
