@@ -45,6 +45,12 @@ export async function readLog(database: Knex, job: string): Promise<StoredLog> {
   return { entries: rows.map(fromRow), seq: rows[rows.length - 1]?.seq ?? 0 };
 }
 
+/** Number of the last line of a job's log; 0 where it has none. */
+export async function lastLine(database: Knex, job: string): Promise<number> {
+  const found = (await database('log_entry').where({ job }).max({ seq: 'seq' }).first()) as { seq: number | null };
+  return found.seq ?? 0;
+}
+
 /** Logs of several jobs in one query. */
 export async function readLogs(database: Knex, jobs: readonly string[]): Promise<Map<string, LogEntry[]>> {
   const logs = new Map(jobs.map((job): [string, LogEntry[]] => [job, []]));
@@ -88,10 +94,7 @@ export async function appendLog(
         body: JSON.stringify(entry.body),
       });
     }
-    const { seq } = (await transaction('log_entry').where({ job }).max({ seq: 'seq' }).first()) as {
-      seq: number | null;
-    };
-    return seq ?? 0;
+    return lastLine(transaction, job);
   });
 }
 

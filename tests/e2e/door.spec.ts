@@ -1,5 +1,6 @@
 import { request as httpRequest } from 'node:http';
 import { type Page } from '@playwright/test';
+import { saved, takeIn, type } from './bench';
 import { awaited, emptyDatabase, expect, startApp, test } from './app';
 
 /** The status of a request that carries a host of its own choice. */
@@ -49,6 +50,44 @@ test('a server that others reach lets a browser in by its code, and all out agai
   await first.getByRole('button', { name: 'Everybody out' }).click();
   await first.goto(`${app.address}/notebook`);
   await expect(first).toHaveURL(/\/enter$/);
+  app.kill();
+});
+
+test('a second device joins a job by an invitation, and both show one log', async ({ browser }) => {
+  const app = await startApp(emptyDatabase(), undefined, false, {
+    TOVRIK_CODE: '12345678',
+    TOVRIK_HOSTS: '192.168.7.20',
+  });
+  const [one, other] = [await browser.newContext(), await browser.newContext()];
+  const [bench, tablet] = [await one.newPage(), await other.newPage()].map(awaited) as [Page, Page];
+  await bench.goto(`${app.address}/enter`);
+  await bench.getByLabel('Code').fill('12345678');
+  await bench.keyboard.press('Enter');
+  await expect(bench).toHaveURL(`${app.address}/`);
+  await takeIn(bench, app.address, 'Halvane HP-42', 'Two screens', ['Upper half dark']);
+  await bench.keyboard.press('Alt+p');
+  await saved(bench);
+  const job = bench.url().replace(/\/bench.*/, '');
+  await bench.goto(`${job}/second`);
+  const invited = await bench.getByRole('link', { name: 'Large figures' }).getAttribute('href');
+  // The address is that of the network; the test has the machine alone.
+  const link = invited!.replace(/^http:\/\/192\.168\.7\.20:\d+/, app.address);
+  await tablet.goto(link);
+  await expect(tablet).toHaveURL(`${job}/bench?large`);
+  const large = tablet.getByRole('dialog', { name: 'Large figures' });
+  await expect(large).toContainText('LIVE');
+  await bench.goto(`${job}/bench`);
+  await type(bench, 'vs 187');
+  await saved(bench);
+  await expect(large).toContainText('187');
+  // And the other way round: what is said on the tablet stands at the bench.
+  await tablet.keyboard.press('Escape');
+  await type(tablet, 'va 63');
+  await expect(bench.getByTestId('readings')).toHaveAttribute('data-count', '2');
+  // An invitation is spent by whom it let in.
+  const third = awaited(await (await browser.newContext()).newPage());
+  await third.goto(link);
+  await expect(third.getByRole('alert').filter({ hasText: 'used or too old' })).toBeVisible();
   app.kill();
 });
 

@@ -54,12 +54,14 @@ interface BenchProps {
   readonly cases: readonly ClosedCase[];
   /** A check that another page wants read, in place of the best probe. */
   readonly asked: string | undefined;
+  /** Are the large figures shown at once? */
+  readonly startsLarge: boolean;
   /** Is there a stand-in for a meter? */
   readonly simulatedMeter: boolean;
 }
 
 /** The bench: readings in, judgement out, next probe named. */
-export function Bench({ file, briefing, line, usual, cases, asked, simulatedMeter }: BenchProps) {
+export function Bench({ file, briefing, line, usual, cases, asked, startsLarge, simulatedMeter }: BenchProps) {
   const router = useRouter();
   const { log, job } = useJob(file);
   const { predictions, bench } = job;
@@ -74,7 +76,7 @@ export function Bench({ file, briefing, line, usual, cases, asked, simulatedMete
   const input = useRef<HTMLInputElement>(null);
   const closed = file.closedAt !== null;
 
-  const [large, setLarge] = useState(false);
+  const [large, setLarge] = useState(startsLarge);
   useEffect(() => {
     // After anything recorded the hands are back on the probes: the entry must be ready. A panel that is open
     // over the bench keeps the focus; it gives it back.

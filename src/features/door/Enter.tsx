@@ -2,21 +2,42 @@
 
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
-import { enter, everybodyOut } from './actions';
+import { useEffect, useState, useTransition } from 'react';
+import { accept, enter, everybodyOut } from './actions';
 import styles from './door.module.css';
 
 interface EnterProps {
   readonly isIn: boolean;
   readonly code: string | undefined;
+  /** The word that this browser was invited by. */
+  readonly invitation: string | undefined;
+  /** Where it is to go once it is in. */
+  readonly to: string;
 }
 
 /** The page before the door of a server that other devices reach: a code, once a browser. */
-export function Enter({ isIn, code }: EnterProps) {
+export function Enter({ isIn, code, invitation, to }: EnterProps) {
   const router = useRouter();
   const [typed, setTyped] = useState('');
   const [refused, setRefused] = useState<string>();
   const [sending, startSending] = useTransition();
+  const invited = invitation !== undefined;
+  useEffect(() => {
+    if (invitation === undefined) return;
+    if (isIn) return router.replace(to);
+    void accept({ word: invitation }).then((answer) => {
+      if ('refused' in answer) setRefused(answer.refused);
+      else router.replace(to);
+    });
+    // An invitation is taken up once.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  if (invited && refused === undefined)
+    return (
+      <main className={styles.door} aria-busy>
+        <h1>Coming in</h1>
+      </main>
+    );
   if (isIn)
     return (
       <main className={styles.door}>
@@ -38,7 +59,7 @@ export function Enter({ isIn, code }: EnterProps) {
     startSending(async () => {
       const answer = await enter({ code: typed });
       if (answer && 'refused' in answer) setRefused(answer.refused);
-      else router.replace('/');
+      else router.replace(to);
     });
   return (
     <main className={styles.door}>

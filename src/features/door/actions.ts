@@ -13,16 +13,30 @@ const schema = yup.object({ code: yup.string().trim().min(1, 'type the code').ma
 export async function enter(input: unknown): Promise<Answered> {
   return answered(async () => {
     const { code } = schema.validateSync(input);
-    const answer = admission()?.enter(code, Date.now());
-    if (!answer) return undefined;
-    if ('refused' in answer) throw new Refusal(answer.refused);
-    (await cookies()).set(passCookie, answer.pass, {
-      httpOnly: true,
-      sameSite: 'strict',
-      path: '/',
-      maxAge: passLasts,
-    });
+    await takePass(admission()?.enter(code, Date.now()));
     return undefined;
+  });
+}
+
+const invitation = yup.object({ word: yup.string().min(1).max(80).required() });
+
+/** Lets a browser in that an invitation brings. */
+export async function accept(input: unknown): Promise<Answered> {
+  return answered(async () => {
+    const { word } = invitation.validateSync(input);
+    await takePass(admission()?.accept(word, Date.now()));
+    return undefined;
+  });
+}
+
+async function takePass(answer: { readonly pass: string } | { readonly refused: string } | undefined) {
+  if (!answer) return;
+  if ('refused' in answer) throw new Refusal(answer.refused);
+  (await cookies()).set(passCookie, answer.pass, {
+    httpOnly: true,
+    sameSite: 'strict',
+    path: '/',
+    maxAge: passLasts,
   });
 }
 

@@ -78,6 +78,7 @@ describe('pages of the open job', () => {
         'shape',
         'grey',
         'set',
+        'second',
       ].map((step) => `/job/x/${step}`),
     );
     expect(pagesOf('/compare')).toEqual([]);

@@ -45,6 +45,7 @@ export function pagesOf(path: string): { readonly href: string; readonly title: 
     ['shape', 'Shape and colours of the picture'],
     ['grey', 'Grey scale'],
     ['set', 'What it is'],
+    ['second', 'Second screen: a tablet or telephone joins'],
   ] as const;
   return pages.map(([step, title]) => ({ href: `${job}/${step}`, title })).filter(({ href }) => href !== path);
 }

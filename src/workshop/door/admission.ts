@@ -9,11 +9,16 @@ export const passLasts = 30 * 24 * 3600;
 const mostTries = 8;
 const whileLasts = 10 * 60_000;
 
+/** How long an invitation is good, in milliseconds. */
+export const invitationLasts = 10 * 60_000;
+
 /** Who is let in to a server that listens beyond this machine. Nothing of it outlives the server. */
 export class Admission {
   private secret = randomBytes(32);
   private readonly code: Buffer;
   private wrong: number[] = [];
+  /** Until when each invitation is good, by its digest. */
+  private readonly invitations = new Map<string, number>();
 
   /** @param code what the terminal shows; every browser must be given it once */
   constructor(code: string) {
@@ -34,8 +39,34 @@ export class Admission {
       this.wrong.push(now);
       return { refused: 'that is not the code: it stands on the terminal of the server' };
     }
+    return { pass: this.newPass() };
+  }
+
+  /**
+   * A word that lets one browser in, once, for a while: what a code to be photographed carries.
+   *
+   * @param now in milliseconds
+   */
+  invite(now: number): string {
+    for (const [known, until] of this.invitations) if (until < now) this.invitations.delete(known);
+    const word = randomBytes(16).toString('hex');
+    this.invitations.set(digest(word).toString('hex'), now + invitationLasts);
+    return word;
+  }
+
+  /** Lets in whom an invitation brings; it is spent by that. */
+  accept(word: string, now: number): { readonly pass: string } | { readonly refused: string } {
+    const known = digest(word).toString('hex');
+    const until = this.invitations.get(known);
+    this.invitations.delete(known);
+    return until !== undefined && until >= now
+      ? { pass: this.newPass() }
+      : { refused: 'this invitation is used or too old: make a new one, or type the code' };
+  }
+
+  private newPass(): string {
     const id = randomBytes(12).toString('hex');
-    return { pass: `${id}.${this.sign(id)}` };
+    return `${id}.${this.sign(id)}`;
   }
 
   /** Was this pass given out here, and not taken back since? */
@@ -50,6 +81,7 @@ export class Admission {
   /** Takes every pass back. */
   revoke(): void {
     this.secret = randomBytes(32);
+    this.invitations.clear();
   }
 
   private sign(id: string): string {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { Admission } from './admission';
-import { contentPolicy, isServed } from './hosts';
+import { Admission, invitationLasts } from './admission';
+import { contentPolicy, isServed, reachedAt } from './hosts';
 
 describe('the door of a server that listens beyond its machine', () => {
   const entered = (door: Admission, code: string, now = 0) => {
@@ -36,6 +36,34 @@ describe('the door of a server that listens beyond its machine', () => {
     for (let tries = 0; tries < 8; tries += 1) expect(door.enter('2', tries)).toHaveProperty('refused');
     expect(door.enter('1', 10)).toMatchObject({ refused: expect.stringMatching(/too many/) as string });
     expect(door.enter('1', 10 * 60_000 + 20)).toHaveProperty('pass');
+  });
+});
+
+describe('an invitation', () => {
+  it('lets one browser in, once, while it is good', () => {
+    const door = new Admission('1');
+    const [word, late] = [door.invite(0), door.invite(0)];
+    const answer = door.accept(word, 1000);
+    if ('refused' in answer) throw new Error(answer.refused);
+    expect(door.admits(answer.pass)).toBe(true);
+    expect(door.accept(word, 1001)).toEqual({ refused: expect.stringMatching(/used or too old/) as string });
+    expect(door.accept(late, invitationLasts + 1)).toHaveProperty('refused');
+    expect(door.accept('', 0)).toHaveProperty('refused');
+    const before = door.invite(0);
+    door.revoke();
+    expect(door.accept(before, 1)).toHaveProperty('refused');
+  });
+});
+
+describe('where another device reaches the server', () => {
+  it.each([
+    ['192.168.1.20:4870', undefined, 'http://192.168.1.20:4870'],
+    ['127.0.0.1:4870', '0.0.0.0,127.0.0.1,[fe80::1],192.168.1.20,10.0.0.3,bench', 'http://192.168.1.20:4870'],
+    ['localhost:4870', '127.0.0.1', undefined],
+    ['[::1]:4870', undefined, undefined],
+    ['bench.local', 'bench.local', 'http://bench.local'],
+  ])('asked by %s, served as %s: %s', (host, served, found) => {
+    expect(reachedAt(host, served)).toBe(found);
   });
 });
 

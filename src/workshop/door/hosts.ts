@@ -15,6 +15,22 @@ export function isServed(host: string | null, served: string | undefined): boole
   return [...own, ...(served ?? '').toLowerCase().split(',').filter(Boolean)].includes(name);
 }
 
+/**
+ * Where another device reaches this server: under the name it was asked by, or where that is this machine’s own name
+ * for itself under the first address it is known by beyond it.
+ *
+ * @param host the Host header
+ * @param served as for `isServed`
+ * @returns like `http://192.168.1.20:4870`; undefined where only this machine reaches it
+ */
+export function reachedAt(host: string, served: string | undefined): string | undefined {
+  const [, name = '', port = ''] = /^(.*?)(:\d{1,5})?$/.exec(host) ?? [];
+  if (!own.includes(name.toLowerCase())) return `http://${host}`;
+  const beyond = (served ?? '').split(',').filter((one) => /^\d+\.\d+\.\d+\.\d+$/.test(one));
+  const first = beyond.find((one) => !one.startsWith('127.') && one !== '0.0.0.0');
+  return first === undefined ? undefined : `http://${first}${port}`;
+}
+
 /** What a page may load and run: what this server sends, and scripts only with the nonce of this answer. */
 export const contentPolicy = (nonce: string): string =>
   [

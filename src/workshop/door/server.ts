@@ -1,2 +1,2 @@
-export { admission, passCookie, passLasts } from './admission';
-export { contentPolicy, isServed } from './hosts';
+export { admission, invitationLasts, passCookie, passLasts } from './admission';
+export { contentPolicy, isServed, reachedAt } from './hosts';

@@ -2,7 +2,7 @@ import 'server-only';
 import { predictionsOf } from '@/core/behaviour';
 import { type LogEntry, parseBatch, unknownName } from '@/core/log';
 import { ValidationError } from 'yup';
-import { appendLog, database, JobClosed, readLog, StaleLog } from '@/store';
+import { appendLog, database, JobClosed, lastLine, readLog, StaleLog } from '@/store';
 import { loadJob } from './load';
 
 const answer = (status: number, message: string, more: object = {}) => Response.json({ message, ...more }, { status });
@@ -36,8 +36,15 @@ export async function postLog(request: Request, id: string): Promise<Response> {
   }
 }
 
-export async function getLog(id: string): Promise<Response> {
-  const { entries, seq } = await readLog(await database(), id);
+/**
+ * The log of a job, whole; 204 where nothing was added.
+ *
+ * @param after number of the last line that is known to whoever asks
+ */
+export async function getLog(id: string, after?: number): Promise<Response> {
+  const base = await database();
+  if (after !== undefined && (await lastLine(base, id)) === after) return new Response(null, { status: 204 });
+  const { entries, seq } = await readLog(base, id);
   return Response.json({ entries, seq });
 }
 

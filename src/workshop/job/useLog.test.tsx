@@ -143,6 +143,16 @@ describe('the log in the browser', () => {
     expect(log.waiting.size).toBe(0);
   });
 
+  it('takes up what another device recorded, without being asked', async () => {
+    const other: LogEntry = { id: 'elsewhere', at: '2026-11-24T10:00:00Z', body: { kind: 'lamp', fitted: true } };
+    storedLog = { entries: [other], seq: 8 };
+    await vi.waitFor(() => expect(log.entries.map(({ id }) => id)).toEqual(['elsewhere']), { timeout: 4000 });
+    expect(log.trouble).toBeUndefined();
+    await act(() => log.record([live]));
+    await settle();
+    expect(sent[sent.length - 1]!.seen).toBe(8);
+  });
+
   it('sends what was typed while a batch was under way in the next one', async () => {
     await act(() => {
       log.record([live]);

@@ -30,6 +30,8 @@ export interface JobLog {
 }
 
 const firstRetry = 1500;
+/** How often a page that is looked at asks whether another device has recorded something, in milliseconds. */
+const followEvery = 1500;
 const longestRetry = 15_000;
 
 /**
@@ -144,7 +146,8 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
   /** Fetches the stored log; true when it could be had. What it adds is shown, what waits comes after it. */
   const refresh = useCallback(async (): Promise<boolean> => {
     try {
-      const response = await fetch(`/api/jobs/${id}/log`);
+      const response = await fetch(`/api/jobs/${id}/log?after=${seen.current}`);
+      if (response.status === 204) return true;
       const { entries: stored, seq } = (await response.json()) as { entries: LogEntry[]; seq: number };
       // An answer from before the last acknowledgement would take lines away again.
       if (seq < seen.current) return true;
@@ -196,6 +199,16 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
       clearTimeout(timer.current);
     };
   }, [id, refresh]);
+
+  // What other devices record is taken up while nothing of one's own is under way.
+  useEffect(() => {
+    const follow = async () => {
+      if (document.visibilityState === 'visible' && queue.current.length === 0) await refresh();
+      next = setTimeout(() => void follow(), followEvery);
+    };
+    let next = setTimeout(() => void follow(), followEvery);
+    return () => clearTimeout(next);
+  }, [refresh]);
 
   return { entries, waiting, savedAt, trouble, record, takeBack, catchUp };
 }

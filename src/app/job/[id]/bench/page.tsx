@@ -9,7 +9,7 @@ import { loadOwnSets } from '@/features/bench/load';
 
 interface Props {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ check?: string | string[] }>;
+  searchParams: Promise<{ check?: string | string[]; large?: string | string[] }>;
 }
 
 export async function generateMetadata({ params }: Pick<Props, 'params'>): Promise<Metadata> {
@@ -19,7 +19,7 @@ export async function generateMetadata({ params }: Pick<Props, 'params'>): Promi
 export default async function Page({ params, searchParams }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  const { check } = await searchParams;
+  const { check, large } = await searchParams;
   const [line, own] = await Promise.all([layoutLine(file.sheet), loadOwnSets(file)]);
   const briefing = await loadBriefing(file);
   return (
@@ -31,6 +31,7 @@ export default async function Page({ params, searchParams }: Props) {
       usual={own.usual}
       cases={own.cases}
       asked={typeof check === 'string' ? check : undefined}
+      startsLarge={large !== undefined}
       simulatedMeter={simulatedMeterOffered()}
     />
   );

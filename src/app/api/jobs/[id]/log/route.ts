@@ -8,6 +8,7 @@ export async function POST(request: Request, { params }: Params): Promise<Respon
   return postLog(request, (await params).id);
 }
 
-export async function GET(_request: Request, { params }: Params): Promise<Response> {
-  return getLog((await params).id);
+export async function GET(request: Request, { params }: Params): Promise<Response> {
+  const after = new URL(request.url).searchParams.get('after');
+  return getLog((await params).id, after === null ? undefined : Number(after));
 }

@@ -1,0 +1,19 @@
+import { loadJob } from '@/workshop/job/server';
+import { type Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { SecondScreen } from '@/features/second';
+import { loadInvitations } from '@/features/second/load';
+
+interface Props {
+  params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: `Second screen, ${(await loadJob((await params).id))?.title ?? ''}` };
+}
+
+export default async function Page({ params }: Props) {
+  const file = await loadJob((await params).id);
+  if (!file) notFound();
+  return <SecondScreen key={file.id} file={file} {...await loadInvitations(file.id)} />;
+}

@@ -1,0 +1,1 @@
+export { SecondScreen } from './SecondScreen';
