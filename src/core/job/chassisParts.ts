@@ -29,7 +29,8 @@ const canFrom = 1e-6;
 /** A traced rail is the sheet's where its volts are as near as that, as a share. */
 const near = 0.08;
 
-const kindOf = ({ kind, value }: TracedPart): PartKind =>
+/** The kind of part that a traced one is. */
+export const kindOf = ({ kind, value }: TracedPart): PartKind =>
   kinds[kind] ?? (value !== undefined && value < canFrom ? 'film' : 'electrolytic');
 
 /** The net of the sheet that a traced rail is: of its rails the one nearest in volts; undefined where none is near. */

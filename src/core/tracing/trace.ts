@@ -1,11 +1,14 @@
 import { attempt, Refusal } from '../quantity';
 import { readFact, type TracedFact } from './fact';
 import { readTracedPart, type TracedPart } from './part';
+import { readLift, readShort, type TracedShort } from './short';
 
 /** What was typed while a board was traced, read. */
 export interface Trace {
   readonly parts: readonly TracedPart[];
   readonly facts: readonly TracedFact[];
+  /** The place that reads like a short, while it is followed. */
+  readonly short?: TracedShort | undefined;
 }
 
 /** `rail +12`, or two spots: a fact; else a part. */
@@ -15,6 +18,12 @@ const isFact = (typed: string): boolean =>
 /** Reads one more line upon what was typed before. @throws Refusal */
 export function withTraced(trace: Trace, typed: string): Trace {
   const parts = new Map(trace.parts.map((part) => [part.ref, part]));
+  const [word = ''] = typed.trim().toLowerCase().split(/\s+/);
+  if (word === 'short') return { ...trace, short: readShort(typed, parts) };
+  if (word === 'lifted') {
+    if (!trace.short) throw new Refusal('nothing is followed: say first what reads like a short, short +12 0.8');
+    return { ...trace, short: { ...trace.short, lifts: [...trace.short.lifts, readLift(typed, parts)] } };
+  }
   if (isFact(typed)) return { ...trace, facts: [...trace.facts, readFact(typed, parts)] };
   const part = readTracedPart(typed);
   const known = parts.get(part.ref);

@@ -7,6 +7,7 @@ import { deference } from '@/core/safety';
 import { PatternLibrary, type TracedPattern, traceOf, withTraced } from '@/core/tracing';
 import { chanceText, EmptyState, Key, LineEntry, say, WriteFile } from '@/ui';
 import styles from './trace.module.css';
+import { LiftNext } from './ShortFollowed';
 import { TraceFound } from './TraceFound';
 import { viewOf } from './traceModel';
 
@@ -40,21 +41,27 @@ export function Trace({ patterns, title, lines, off, further, add, takeBack }: T
     setMessage(undefined);
   };
   const answer = (joined: boolean) => next && take(`${next.a} ${joined ? '' : 'not '}${next.b}`.replace('  ', ' '));
+  const lift = view.short?.next;
   const enter = () => {
     const typed = line.trim().toLowerCase();
+    if (lift && (typed === 'g' || typed === 'gone')) return take(`lifted ${lift.ref} gone`);
+    if (lift && (typed === 's' || typed === 'still')) return take(`lifted ${lift.ref} still`);
+    if (view.short && typed === '') return undefined;
     if (typed === '' || typed === 'y' || typed === 'yes') return void answer(true);
     if (typed === 'n' || typed === 'no') return void answer(false);
     take(line);
   };
   useHotkeys('alt+z', takeBack, { preventDefault: true, enableOnFormTags: true });
-  const words = next && `${next.a} to ${next.b}`;
+  const words = lift ? `lift ${lift.ref}` : next && `${next.a} to ${next.b}`;
   useEffect(() => {
     if (aloud && words !== undefined) say(words.replaceAll('.', ' '));
   }, [aloud, words]);
   return (
     <div className={styles.page}>
       <section className={styles.now} aria-label="Beep next">
-        {next ? (
+        {view.short ? (
+          <LiftNext short={view.short} />
+        ) : next ? (
           <div className={`task ${styles.next}`} role="status">
             <small>beep next · {chanceText(next.chance)} that it does</small>
             <b className="figure">
@@ -77,7 +84,7 @@ export function Trace({ patterns, title, lines, off, further, add, takeBack }: T
         <LineEntry
           label="A part or a beep"
           value={line}
-          placeholder={view.parts.length < 2 ? 'R12 4k7' : 'R12.1 Q5.b'}
+          placeholder={view.parts.length < 2 ? 'R12 4k7' : view.short ? 'g · s · short off' : 'R12.1 Q5.b'}
           maxLength={100}
           autoFocus
           message={message}
@@ -116,7 +123,8 @@ export function Trace({ patterns, title, lines, off, further, add, takeBack }: T
           <p>
             Parts: <span className="figure">R12 4k7, Q5 npn, D2 zener 5.6, C3 100n, IC1 8</span>. Beeps:{' '}
             <span className="figure">R12.1 Q5.b</span>, on a rail <span className="figure">R12.2 +12</span>, none{' '}
-            <span className="figure">R12.1 not gnd</span>, or ohms <span className="figure">R12.1 Q5.c 4k7</span>.
+            <span className="figure">R12.1 not gnd</span>, or ohms <span className="figure">R12.1 Q5.c 4k7</span>. A
+            rail that reads like a short is followed to its part: <span className="figure">short +12 0.8</span>.
           </p>
         </EmptyState>
       ) : (

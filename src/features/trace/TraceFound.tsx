@@ -1,13 +1,20 @@
 import { type ReactNode } from 'react';
 import { chanceText } from '@/ui';
+import { ShortFollowed } from './ShortFollowed';
 import styles from './trace.module.css';
 import { type TraceView } from './traceModel';
 
+interface TraceFoundProps {
+  readonly view: TraceView;
+  readonly children: ReactNode;
+}
+
 /** What the trace has come to: the stage it is, its nodes with their volts, and what is missing. */
-export function TraceFound({ view, children }: { readonly view: TraceView; readonly children: ReactNode }) {
+export function TraceFound({ view, children }: TraceFoundProps) {
   const { stage, roles, rows, single, guessed, left, unsolved } = view;
   return (
     <section className={styles.found} aria-label="What it is">
+      {view.short && <ShortFollowed short={view.short} />}
       {stage && (
         <div className={styles.stage}>
           <small>{stage.title === 'No stage that is known' ? 'It looks like' : 'It is likely'}</small>

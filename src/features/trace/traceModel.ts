@@ -1,4 +1,5 @@
 import { Stage } from '@/core/circuit';
+import { followShort, type FollowedShort } from '@/core/job';
 import { attempt, formatQuantity, Refusal, type Unit } from '@/core/quantity';
 import {
   type Believed,
@@ -11,6 +12,7 @@ import {
   type PatternLibrary,
   traceOf,
   type TracedPart,
+  type TracedShort,
 } from '@/core/tracing';
 
 /** A node as it is listed: its pins, and the volts it should stand at. */
@@ -37,6 +39,8 @@ export interface TraceView {
   readonly unsolved: string | undefined;
   readonly guessed: readonly string[];
   readonly left: readonly string[];
+  /** The short that is followed; undefined where none is. */
+  readonly short: (FollowedShort & TracedShort) | undefined;
 }
 
 /** Units of the values that may be guessed. */
@@ -53,7 +57,7 @@ const leads = 0.5;
 
 /** What some lines of a trace come to. */
 export function viewOf(lines: readonly string[], library: PatternLibrary, title: string): TraceView {
-  const { parts, facts } = traceOf(lines);
+  const { parts, facts, short } = traceOf(lines);
   const net = netOf(parts, facts);
   const believed = library.believe(net);
   const { text, guesses, left } = netlistOf(net, believed, title);
@@ -82,6 +86,7 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
         `${ref} ${formatQuantity(value, units[net.parts.get(ref)!.kind] ?? '')}${from ? '' : ' (usual)'}`,
     ),
     left,
+    short: short && { ...followShort(net, short), ...short },
   };
 }
 
