@@ -33,7 +33,7 @@ export function JobFrame({ file, log, bench, ground, className, children }: JobF
     <div className={`${styles.frame} ${className ?? ''}`} data-waiting={log.waiting.size}>
       <StateBand job={file} sheet={file.sheet} bench={bench} ground={ground} closed={closed} />
       {!closed && <GuideStrip job={file.id} step={() => stepOn(file, bench)} />}
-      <SoakClock entries={log.entries} />
+      <SoakClock title={file.title} entries={log.entries} />
       {log.trouble && (
         <div className={styles.trouble} role="alert">
           <span>{log.trouble.message}</span>

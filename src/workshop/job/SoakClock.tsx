@@ -1,20 +1,30 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type LogEntry } from '@/core/log';
 import { soakRun, soakWorth } from '@/core/proof';
-import { chanceText, clockText, say } from '@/ui';
+import { askForNotices, chanceText, clockText, notice, noticesAllowed, say } from '@/ui';
 import styles from './frame.module.css';
 
-/** How long a soak has run and when it may be believed, while one runs; its end is spoken. */
-export function SoakClock({ entries }: { readonly entries: readonly LogEntry[] }) {
-  const begun = useMemo(() => soakRun(entries, 0)?.running === true, [entries]);
-  return begun ? <Running entries={entries} /> : null;
+interface SoakClockProps {
+  /** Of the set. */
+  readonly title: string;
+  readonly entries: readonly LogEntry[];
 }
 
-function Running({ entries }: { readonly entries: readonly LogEntry[] }) {
+/** How long a soak has run and when it may be believed, while one runs; its end is spoken, and told to who looks elsewhere. */
+export function SoakClock({ title, entries }: SoakClockProps) {
+  const begun = useMemo(() => soakRun(entries, 0)?.running === true, [entries]);
+  return begun ? <Running title={title} entries={entries} /> : null;
+}
+
+function Running({ title, entries }: SoakClockProps) {
   const [now, setNow] = useState<number>();
+  const [mayAsk, setMayAsk] = useState(false);
   const told = useRef(false);
   useEffect(() => {
-    const tick = () => setNow(Date.now());
+    const tick = () => {
+      setNow(Date.now());
+      setMayAsk(noticesAllowed() === 'default');
+    };
     tick();
     const timer = setInterval(tick, 1000);
     return () => clearInterval(timer);
@@ -26,7 +36,8 @@ function Running({ entries }: { readonly entries: readonly LogEntry[] }) {
     if (!believed || told.current) return;
     told.current = true;
     say('The soak may be believed.');
-  }, [believed]);
+    notice(title, 'The soak may be believed.');
+  }, [believed, title]);
   if (!run) return null;
   return (
     <p className={styles.soak} data-over={believed ? '' : undefined}>
@@ -43,6 +54,11 @@ function Running({ entries }: { readonly entries: readonly LogEntry[] }) {
             </>
           )}
         </>
+      )}
+      {mayAsk && worth && !believed && (
+        <button type="button" className={styles.tell} onClick={() => void askForNotices().then(() => setMayAsk(false))}>
+          Tell me then, wherever I look
+        </button>
       )}
     </p>
   );
