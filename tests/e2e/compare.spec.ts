@@ -90,9 +90,12 @@ test('a table stays with its job: what it says of parts weighs at the bench, and
     /Upper driver chip row outputs.*0\.515 V within/,
     /Lower driver chip row outputs.*20 mV shorted/,
   ]);
+  await page.getByLabel('Photograph it').setInputFiles('docs/screenshots/map.png');
+  await expect(page.getByRole('img', { name: 'Where it was read' })).toBeVisible();
   await page.keyboard.press('Alt+k');
   await expect(page.getByText('Kept: upper against lower. 2 readings went to the bench.')).toBeVisible();
   await expect(page.getByTestId('kept-tables')).toContainText('4 places, 2 columns, 1 odd');
+  await expect(page.getByTestId('kept-tables').getByRole('img')).toHaveCount(1);
   await saved(page);
   await page.goto(`${job}/bench`);
   await expect(page.getByTestId('suspects').locator('li').first()).toContainText('Lower driver chip');

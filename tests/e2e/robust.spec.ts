@@ -54,7 +54,7 @@ test('an old page in a second tab is told so, keeps what was typed, and catches 
   await saved(page);
   const old = awaited(await context.newPage());
   // Once it has asked for the log it is caught up: from here on it is the older page.
-  const caughtUp = old.waitForResponse((response) => response.url().includes('/log?'));
+  const caughtUp = old.waitForResponse((response) => response.url().endsWith('/log'));
   await old.goto(page.url());
   await caughtUp;
   // What is new does not reach it.

@@ -32,6 +32,8 @@ export interface KeptTable {
   readonly entry: LogStamp;
   readonly title: string;
   readonly table: string;
+  /** A photograph of the job that shows where it was read. */
+  readonly photo: string | undefined;
   /** Count of repairs done before it. */
   readonly afterRepairs: number;
 }

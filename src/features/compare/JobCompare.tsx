@@ -10,6 +10,7 @@ import { type BenchState, longestTable, replay } from '@/core/log';
 import { answerText, judgeAnswer } from '@/core/reading';
 import { Refusal } from '@/core/quantity';
 import { type JobFile, JobFrame, type JobLog, useLog } from '@/workshop/job';
+import { AttachPhoto } from '@/workshop/photo';
 import { Key, sound, VerdictMark } from '@/ui';
 import { Comparing, type TableAtHand } from './Comparing';
 import { comparedText, linesOfTable, recordedWith, sizeText } from './compareModel';
@@ -42,7 +43,7 @@ export function JobCompare({ file }: { file: JobFile }) {
           </>
         }
         above={(table) => <Keep file={file} log={log} bench={bench} table={table} onKept={setKept} />}
-        below={(put) => <Kept bench={bench} put={put} takeBack={takeBack} />}
+        below={(put) => <Kept job={file.id} bench={bench} put={put} takeBack={takeBack} />}
       />
     </JobFrame>
   );
@@ -59,6 +60,8 @@ interface KeepProps {
 /** What the bench takes from the table, and the key that keeps it. */
 function Keep({ file, log, bench, table: { text, found, put }, onKept }: KeepProps) {
   const [title, setTitle] = useState('');
+  const [photo, setPhoto] = useState<string>();
+  const [refused, setRefused] = useState<string>();
   const predictions = predictionsOf(file.sheet);
   const readings = useMemo(() => tableReadings(found, title, predictions.names), [found, title, predictions]);
   const state = bench.context.power === 'live' ? 'live' : 'cold';
@@ -67,13 +70,14 @@ function Keep({ file, log, bench, table: { text, found, put }, onKept }: KeepPro
   const tooLong = text.length > longestTable;
   const keep = () => {
     if (closed || tooLong) return;
-    log.record(linesOfTable(title.trim(), text, taken).map((body) => ({ body })));
+    log.record(linesOfTable({ title: title.trim(), table: text, photo }, taken).map((body) => ({ body })));
     sound(taken.some(({ check, answer }) => judge(check, answer).mark !== 'within') ? 'high' : 'within');
     onKept(
       `Kept${title.trim() === '' ? '' : `: ${title.trim()}`}. ${taken.length === 0 ? 'Nothing of it' : taken.length === 1 ? 'One reading' : `${taken.length} readings`} went to the bench.`,
     );
     put('');
     setTitle('');
+    setPhoto(undefined);
   };
   const judge = (check: (typeof readings)[number]['check'], answer: (typeof readings)[number]['answer']) =>
     judgeAnswer(predictions, check, answer, bench.context);
@@ -92,6 +96,16 @@ function Keep({ file, log, bench, table: { text, found, put }, onKept }: KeepPro
       <Button type="primary" disabled={closed || tooLong} onClick={keep}>
         Keep it with the job <Key>Alt K</Key>
       </Button>
+      {photo === undefined ? (
+        <AttachPhoto job={file.id} onKept={({ id }) => setPhoto(id)} onRefused={setRefused} />
+      ) : (
+        <Photographed job={file.id} photo={photo} />
+      )}
+      {refused !== undefined && (
+        <p role="alert" className="bad">
+          {refused}
+        </p>
+      )}
       {tooLong && (
         <p role="alert" className="bad">
           {text.length} letters; a table that stays with a job has at most {longestTable}.
@@ -127,23 +141,37 @@ function tellTaken(taken: number, left: number, state: 'live' | 'cold', { networ
     : 'It stays with the job as it is. Rows called like points, or a name that begins with a part, would weigh at the bench.';
 }
 
+/** Where a table was read, small; the whole picture opens beside. */
+function Photographed({ job, photo }: { readonly job: string; readonly photo: string }) {
+  const address = `/api/jobs/${job}/photos/${photo}`;
+  return (
+    <a href={address} target="_blank" rel="noreferrer" className={styles.photo}>
+      {/* Photographs come from the shop's own store: there is nothing to be optimised. */}
+      {/* eslint-disable-next-line @next/next/no-img-element */}
+      <img src={address} alt="Where it was read" />
+    </a>
+  );
+}
+
 interface KeptProps {
+  readonly job: string;
   readonly bench: BenchState;
   put(text: string): void;
   takeBack(): void;
 }
 
 /** Tables that stay with the job, the newest first. */
-function Kept({ bench: { tables }, put, takeBack }: KeptProps) {
+function Kept({ job, bench: { tables }, put, takeBack }: KeptProps) {
   if (tables.length === 0) return null;
   return (
     <section aria-label="Kept with the job">
       <h2 className="label">Kept with the job</h2>
       <ul className={styles.kept} data-testid="kept-tables">
-        {tables.toReversed().map(({ entry, title, table }) => {
+        {tables.toReversed().map(({ entry, title, table, photo }) => {
           const found = comparedText(table);
           return (
             <li key={entry.id}>
+              {photo !== undefined && <Photographed job={job} photo={photo} />}
               <button type="button" className="press" onClick={() => put(table)}>
                 {title === '' ? 'A table' : title}
               </button>

@@ -92,8 +92,11 @@ export function sizeText(found: Compared): string {
 const takenFrom = 'compared: ';
 
 /** The lines that a table which is kept with a job comes to. */
-export const linesOfTable = (title: string, table: string, readings: readonly TableReading[]): LogBody[] => [
-  { kind: 'compared', title, table },
+export const linesOfTable = (
+  { title, table, photo }: { readonly title: string; readonly table: string; readonly photo?: string | undefined },
+  readings: readonly TableReading[],
+): LogBody[] => [
+  { kind: 'compared', title, table, ...(photo === undefined ? {} : { photo }) },
   ...readings.map(({ check, answer, line }): LogBody => ({
     kind: 'reading',
     check: check.id,

@@ -3,6 +3,7 @@ import { type LogEntry } from '@/core/log';
 import { act, useEffect } from 'react';
 import { createRoot, type Root } from 'react-dom/client';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { leftWaiting } from './keepForLog';
 import { type JobLog, useLog } from './useLog';
 
 /** The browser's store of unsent lines, kept in memory: what is tested is who puts what in it, and when. */
@@ -57,9 +58,10 @@ beforeEach(async () => {
   sent = [];
   answers = [];
   storedLog = { entries: [], seq: 7 };
-  vi.stubGlobal('fetch', async (_: string, init?: { body?: string }) => {
+  vi.stubGlobal('fetch', async (path: string, init?: { body?: string }) => {
     await Promise.resolve();
-    if (init?.body === undefined) return Response.json(storedLog);
+    const isKnown = path.endsWith(`?after=${storedLog.seq}`);
+    if (init?.body === undefined) return isKnown ? new Response(null, { status: 204 }) : Response.json(storedLog);
     sent.push(JSON.parse(init.body) as Sent);
     return (answers.shift() ?? stored(8))();
   });
@@ -140,6 +142,15 @@ describe('the log in the browser', () => {
     expect(log.entries.map(({ id }) => id)[0]).toBe('elsewhere');
     expect(log.entries).toHaveLength(2);
     expect(sent[sent.length - 1]!.seen).toBe(9);
+    expect(log.waiting.size).toBe(0);
+  });
+
+  it('takes over what something else on the page left for it, with nothing new on the server', async () => {
+    outbox.set('note', { id: 'note', at: '2026-11-24T10:00:00Z', body: { kind: 'note', text: 'reckoned' } });
+    await act(() => window.dispatchEvent(new CustomEvent(leftWaiting, { detail: 'job' })));
+    await settle();
+    expect(log.entries.map(({ id }) => id)).toEqual(['note']);
+    expect(sent).toMatchObject([{ seen: 7, entries: [{ id: 'note' }] }]);
     expect(log.waiting.size).toBe(0);
   });
 

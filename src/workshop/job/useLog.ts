@@ -144,29 +144,32 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
   );
 
   /** Fetches the stored log; true when it could be had. What it adds is shown, what waits comes after it. */
-  const refresh = useCallback(async (): Promise<boolean> => {
-    try {
-      const response = await fetch(`/api/jobs/${id}/log?after=${seen.current}`);
-      if (response.status === 204) return true;
-      const { entries: stored, seq } = (await response.json()) as { entries: LogEntry[]; seq: number };
-      // An answer from before the last acknowledgement would take lines away again.
-      if (seq < seen.current) return true;
-      const ids = new Set(stored.map((entry) => entry.id));
-      const sent = queue.current.filter((entry) => ids.has(entry.id)).map((entry) => entry.id);
-      const unsent = queue.current.filter((entry) => !ids.has(entry.id));
-      if (seq !== seen.current || unsent.length > 0 || sent.length > 0) {
-        setEntries([...stored.map((entry) => ({ ...entry, body: reviveBody(entry.body) })), ...unsent]);
+  const refresh = useCallback(
+    async (asked: 'whole' | 'if new'): Promise<boolean> => {
+      try {
+        const response = await fetch(`/api/jobs/${id}/log${asked === 'whole' ? '' : `?after=${seen.current}`}`);
+        if (response.status === 204) return true;
+        const { entries: stored, seq } = (await response.json()) as { entries: LogEntry[]; seq: number };
+        // An answer from before the last acknowledgement would take lines away again.
+        if (seq < seen.current) return true;
+        const ids = new Set(stored.map((entry) => entry.id));
+        const sent = queue.current.filter((entry) => ids.has(entry.id)).map((entry) => entry.id);
+        const unsent = queue.current.filter((entry) => !ids.has(entry.id));
+        if (seq !== seen.current || unsent.length > 0 || sent.length > 0) {
+          setEntries([...stored.map((entry) => ({ ...entry, body: reviveBody(entry.body) })), ...unsent]);
+        }
+        seen.current = seq;
+        await settle(sent);
+        return true;
+      } catch {
+        return false;
       }
-      seen.current = seq;
-      await settle(sent);
-      return true;
-    } catch {
-      return false;
-    }
-  }, [id, settle]);
+    },
+    [id, settle],
+  );
 
   const catchUp = useCallback(async () => {
-    if (await refresh()) setTrouble(undefined);
+    if (await refresh('whole')) setTrouble(undefined);
     void again.current();
   }, [refresh]);
 
@@ -180,7 +183,8 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
       const ids = new Set(found.map((entry) => entry.id));
       queue.current = [...found, ...queue.current.filter((entry) => !ids.has(entry.id))];
       setWaiting(new Set(queue.current.map((entry) => entry.id)));
-      if (!(await refresh())) setEntries((current) => [...current.filter((entry) => !ids.has(entry.id)), ...found]);
+      if (!(await refresh('whole')))
+        setEntries((current) => [...current.filter((entry) => !ids.has(entry.id)), ...found]);
       void again.current();
     };
     void takeOver();
@@ -202,12 +206,15 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
 
   // What other devices record is taken up while nothing of one's own is under way.
   useEffect(() => {
+    let asking = false;
     const follow = async () => {
-      if (document.visibilityState === 'visible' && queue.current.length === 0) await refresh();
-      next = setTimeout(() => void follow(), followEvery);
+      if (asking || document.visibilityState !== 'visible' || queue.current.length > 0) return;
+      asking = true;
+      await refresh('if new');
+      asking = false;
     };
-    let next = setTimeout(() => void follow(), followEvery);
-    return () => clearTimeout(next);
+    const turns = setInterval(() => void follow(), followEvery);
+    return () => clearInterval(turns);
   }, [refresh]);
 
   return { entries, waiting, savedAt, trouble, record, takeBack, catchUp };
