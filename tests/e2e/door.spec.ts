@@ -54,7 +54,6 @@ test('a server that others reach lets a browser in by its code, and all out agai
 });
 
 test('a second device joins a job by an invitation, and both show one log', async ({ browser }) => {
-  test.setTimeout(180_000);
   const app = await startApp(emptyDatabase(), undefined, false, {
     TOVRIK_CODE: '12345678',
     TOVRIK_HOSTS: '192.168.7.20',

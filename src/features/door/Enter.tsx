@@ -25,10 +25,12 @@ export function Enter({ isIn, code, invitation, to }: EnterProps) {
   useEffect(() => {
     if (invitation === undefined) return;
     if (isIn) return router.replace(to);
-    void accept({ word: invitation }).then((answer) => {
-      if ('refused' in answer) setRefused(answer.refused);
-      else router.replace(to);
-    });
+    void accept({ word: invitation })
+      .catch(() => ({ refused: 'The server is away: open the invitation again, or type the code.' }))
+      .then((answer) => {
+        if ('refused' in answer) setRefused(answer.refused);
+        else router.replace(to);
+      });
     // An invitation is taken up once.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);

@@ -9,7 +9,7 @@ export interface Invitation {
   readonly tell: string;
   /** Leads there, and lets one browser in. */
   readonly link: string;
-  /** The link as an image as a data address. */
+  /** The link as a code to be photographed: an image as a data address. */
   readonly code: string;
 }
 
