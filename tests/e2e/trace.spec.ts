@@ -101,9 +101,9 @@ test('a rail that reads like a short is followed to its capacitor by what is lif
   await expect(page.getByRole('region', { name: 'The short' }).locator('tr')).toHaveCount(4);
   let lifts = 0;
   for (; lifts < 5; lifts += 1) {
-    await expect(next).toContainText(/lift next|pulled down by/);
+    await expect(next).toContainText(/lift next|likeliest/);
     const said = await next.innerText();
-    if (said.includes('pulled down by')) break;
+    if (said.includes('likeliest')) break;
     const [, ref] = /with it\s+(\S+)/.exec(said)!;
     // C3 is the one: it goes with its own leg, and with the coil before it.
     await line.fill(ref === 'C3' || ref === 'L1' ? 'g' : 's');

@@ -61,6 +61,15 @@ describe('a pasted table', () => {
   });
 
   it('is read without names, apart by spaces or semicolons', () => {
+    for (const head of ['pin', '#', ''])
+      expect(readNetworkTable(`${head}\tIC701\tIC702\n1\t0.51\t0.52\n2\t0.52\t0.02`)).toMatchObject({
+        rows: [`${head} 1`.trim(), `${head} 2`.trim()],
+        cells: ['IC701', 'IC702'],
+        values: [
+          [0.51, 0.52],
+          [0.52, 0.02],
+        ],
+      });
     expect(readNetworkTable('10 11 12\n20 - 22')).toMatchObject({
       rows: ['row 1', 'row 2'],
       cells: ['1', '2', '3'],

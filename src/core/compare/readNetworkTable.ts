@@ -13,11 +13,14 @@ const mostRows = 200;
 const mostCells = 400;
 const brackets = /\s*\(([^)]*)\)\s*$/;
 const partCode = /^\d+(?:[kMR]\d*|\.\d+[kMR])$/;
+/** Heads of a column that says which place a row is, and no reading. */
+const placeHead = /^(|#|pins?|rows?|places?|points?|no\.?|nr\.?)$/i;
 const gap = /^(|-|–|—|\.|n\/?a)$/i;
 
 /**
  * Reads a table as it comes from a spreadsheet: a row a line, cells apart by tabs, semicolons,
- * commas or spaces, gaps empty or `-`. A first cell that is no value names its row; a first line without any
+ * commas or spaces, gaps empty or `-`. A first cell that is no value names its row, and so does a number under nothing or
+ * under a word like `pin`; a first line without any
  * value names the cells. Names in brackets after that of a row stand between it and the next:
  * `collector (R101 R201 R301)`.
  *
@@ -40,12 +43,16 @@ export function readNetworkTable(text: string): NetworkTable {
   const heading = split(head!);
   const headed = others.length > 0 && heading.every((cell) => !isValue(cell));
   const body = headed ? others : lines;
-  const named = body.every((row) => !isValue(split(row)[0]!) && !gap.test(split(row)[0]!));
+  const numbered = headed && placeHead.test(heading[0]!) && body.every((row) => split(row).length === heading.length);
+  const named = numbered || body.every((row) => !isValue(split(row)[0]!) && !gap.test(split(row)[0]!));
   const rows = body.map((row) => split(row));
   const width = Math.max(...rows.map((row) => row.length - (named ? 1 : 0)));
   if (width > mostCells) throw new Refusal(`${width} columns; there may be ${mostCells}`);
   if (width < 1) throw new Refusal('there is no value: write ohms like 4k7, gaps like -');
-  const titles = rows.map((row, index) => (named ? row[0]! : `row ${index + 1}`));
+  const titles = rows.map((row, index) => {
+    if (!named) return `row ${index + 1}`;
+    return numbered && isValue(row[0]!) ? `${heading[0]} ${row[0]}`.trim() : row[0]!;
+  });
   return {
     rows: titles.map((title) => title.replace(brackets, '')),
     between: titles.map(

@@ -1,6 +1,6 @@
 import { faultRate } from '../parts';
 import { type Minutes, type Ohms } from '../quantity';
-import { sumOf } from '../statistics';
+import { bitsOf, sumOf } from '../statistics';
 import { type TracedNet, type TracedPart, type TracedShort } from '../tracing';
 import { kindOf } from './chassisParts';
 
@@ -148,13 +148,9 @@ function nextLift(
     const off = takenOff(ref);
     const takesOff = suspects.filter((one) => off.has(one.ref));
     const chance = sumOf(takesOff, (one) => one.chance);
-    const worth = bitsOf(chance) / (lifting[kind] ?? usualLifting);
+    const worth = (bitsOf(chance) + bitsOf(1 - chance)) / (lifting[kind] ?? usualLifting);
     if (worth > 0 && (!best || worth > best.worth + 1e-12))
       best = { ref, takesOff: takesOff.map((one) => one.ref), chance, worth };
   }
   return best && { ref: best.ref, takesOff: best.takesOff, chance: best.chance };
 }
-
-/** What an answer that is yes with a chance tells, in bits. */
-const bitsOf = (chance: number): number =>
-  chance <= 0 || chance >= 1 ? 0 : -chance * Math.log2(chance) - (1 - chance) * Math.log2(1 - chance);

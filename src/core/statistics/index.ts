@@ -1,4 +1,5 @@
 export { mean, median, quantile, quantileSorted } from 'simple-statistics';
+export { bitsOf } from './bits';
 export { drawn } from './drawn';
 export { lineThrough } from './lineThrough';
 export { gaussian, type Random, seeded } from './random';

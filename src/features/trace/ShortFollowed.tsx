@@ -28,7 +28,7 @@ export function LiftNext({ short }: ShortProps) {
       ) : first ? (
         <>
           <small>
-            {at} is pulled down by · {chanceText(first.chance)}
+            {at} · likeliest to pull it down · {chanceText(first.chance)}
           </small>
           <b className="figure">{first.ref}</b>
           <span>

@@ -1,4 +1,4 @@
-import { sumOf } from '../../statistics';
+import { bitsOf, sumOf } from '../../statistics';
 import { type Element, kindOf } from '../elements';
 import { type Dictionary, type DictionaryEntry } from './dictionary';
 import { type CircuitFault } from './faults';
@@ -37,8 +37,6 @@ const quadrature = [
   [0, 2 / 3],
   [Math.sqrt(3), 1 / 6],
 ] as const;
-
-const bitsOf = (share: number) => (share > 0 ? -share * Math.log2(share) : 0);
 
 /**
  * What to measure next: nodes not read yet by how much they are expected to tell between the faults

@@ -1,7 +1,7 @@
 import { type Advice, adviseOn, type Posterior } from '../../diagnosis';
 import { contextKey } from '../../behaviour';
 import { type Minutes } from '../../quantity';
-import { mean, sumOf } from '../../statistics';
+import { bitsOf, mean, sumOf } from '../../statistics';
 import { type PracticeHunt } from './drawHunt';
 import { expectedFrom } from './expected';
 import { plannersHunt } from './plannersHunt';
@@ -66,11 +66,8 @@ function inOrder(repairs: readonly { readonly chance: number; readonly cost: Min
 }
 
 function entropyOf({ suspects }: Posterior): number {
-  const total = suspects.reduce((sum, { probability }) => sum + probability, 0);
-  return suspects.reduce((sum, { probability }) => {
-    const share = probability / total;
-    return share > 0 ? sum - share * Math.log2(share) : sum;
-  }, 0);
+  const total = sumOf(suspects, ({ probability }) => probability);
+  return sumOf(suspects, ({ probability }) => bitsOf(probability / total));
 }
 
 /** What was to be expected of the decision that was taken, in minutes to the cure. */

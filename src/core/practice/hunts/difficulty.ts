@@ -4,7 +4,6 @@ import { huntFor, type PracticeHunt } from './drawHunt';
 import { expectedFrom } from './expected';
 import { plannersHunt } from './plannersHunt';
 import { caseAfter } from './playedHunt';
-import { type Trouble } from './trouble';
 
 /** How hard a hunt is, from 1 to 5. */
 export const grades = [1, 2, 3, 4, 5] as const;
@@ -20,16 +19,6 @@ export interface Difficulty {
   readonly grade: Grade;
 }
 
-/** By how much longer the planner hunts where more is wrong than one part as its sheet has it (`npm run bench -- practice`). */
-const slower: Readonly<Record<Trouble, number>> = {
-  one: 1,
-  degrees: 1.2,
-  intermittent: 1.2,
-  meddled: 1.7,
-  unlisted: 2,
-  several: 2.7,
-};
-
 /** What is really wrong counts so many times what was to be expected: so it goes best with what learners take. */
 const ofPlanner = 2;
 
@@ -38,14 +27,17 @@ const bounds = [112, 127, 143, 175] as const;
 
 const known = new WeakMap<PracticeHunt, Difficulty>();
 
-/** Judges how hard a hunt is by what it takes whoever hunts it well, were the cause alone and as its sheet has it. */
+/**
+ * Judges how hard a hunt is among those of its trouble: by what it takes whoever hunts its cause well, were that alone and
+ * as its sheet has it.
+ */
 export function difficultyOf(hunt: PracticeHunt): Difficulty {
   let found = known.get(hunt);
   if (!found) {
     const { trouble, sheet, fault, seed } = hunt;
     const alone = trouble === 'one' ? hunt : huntFor(sheet, fault, 'one', seed);
-    const expected = slower[trouble] * expectedFrom(adviseOn(caseAfter(alone, [])));
-    const planner = slower[trouble] * plannersHunt(alone).minutes;
+    const expected = expectedFrom(adviseOn(caseAfter(alone, [])));
+    const planner = plannersHunt(alone).minutes;
     const weight = expected + ofPlanner * planner;
     const grade = grades[bounds.filter((bound) => weight > bound).length]!;
     known.set(hunt, (found = { expected, planner, weight, grade }));
