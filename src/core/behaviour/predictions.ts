@@ -17,6 +17,7 @@ export class Predictions {
   readonly checks: ReadonlyMap<string, Check>;
   private readonly behaviours = new Map<string, Map<string, Behaviour>>();
   private readonly rows = new Map<Check, Map<string, ExpectationRow>>();
+  private readonly alike = new Map<Check, Map<string, FaultKinds>>();
   private readonly joint = new Map<Check, Map<string, Expectation>>();
   private readonly standards = new Map<Check, Map<string, Standard>>();
 
@@ -70,6 +71,19 @@ export class Predictions {
             sharedBy(loosely(fault, check, this.model.sheet, found, good)),
           );
         });
+    });
+  }
+
+  /** Which faults let a check answer alike in a context. */
+  kindsOf(check: Check, context: Context): FaultKinds {
+    const ofCheck = kept(this.alike, check, () => new Map<string, FaultKinds>());
+    return kept(ofCheck, contextKey(context), () => {
+      const expected = this.row(check, context);
+      const met = new Map<Expectation, number>();
+      const kinds = Int32Array.from([...this.places.keys(), undefined], (fault) =>
+        kept(met, expected(fault), () => met.size),
+      );
+      return { kinds, expectations: [...met.keys()] };
     });
   }
 
@@ -130,6 +144,14 @@ export function predictionsOf(sheet: Sheet): Predictions {
 
 /** Expectations of one check in one context, by fault; `undefined` is a good set. */
 export type ExpectationRow = (fault: Fault | undefined) => Expectation;
+
+/** Faults by what they let a check give in a context: those of one kind let it answer alike. */
+export interface FaultKinds {
+  /** The kind of each fault, in sheet order; the good set comes last. */
+  readonly kinds: Int32Array;
+  /** What each kind lets the check give. */
+  readonly expectations: readonly Expectation[];
+}
 
 /** The value kept under a key, made when first asked for. */
 function kept<Key, Value>(

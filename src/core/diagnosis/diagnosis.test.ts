@@ -21,7 +21,7 @@ import {
   verificationOf,
   verified,
 } from '.';
-import { fadingShare } from './belief/fading';
+import { fadingShare } from './belief/fadingShare';
 
 const plasma = new Predictions(compileSheet(openSheet(shippedSheets().get('halvane-hp-42')!)));
 const tube = new Predictions(compileSheet(openSheet(shippedSheets().get('pellisar-tc-14')!)));
@@ -69,7 +69,7 @@ const probabilityOf = (job: Case, id: string) =>
 describe('the prior', () => {
   it('sums to one and gives way to the shop’s own closed jobs', () => {
     const { sheet } = plasma.model;
-    const sum = (prior: Map<string, number>) => [...prior.values()].reduce((all, one) => all + one, 0);
+    const sum = (prior: ReadonlyMap<string, number>) => [...prior.values()].reduce((all, one) => all + one, 0);
     expect(sum(priorOf(sheet))).toBeCloseTo(1);
     const before = priorOf(sheet).get('GND6.loose')!;
     const after = priorOf(sheet, new Map([['GND6.loose', 30]]));

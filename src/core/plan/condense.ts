@@ -1,6 +1,6 @@
 import { sumOf } from '../statistics';
 import { mostTelling } from './information';
-import { type PlanProblem, type PlanRepair } from './problem';
+import { type PlanProblem, type PlanRepair, type PlanTest } from './problem';
 import { repairOrderer } from './repairOrder';
 import { massOf, type Move, type Situation } from './situation';
 
@@ -39,22 +39,24 @@ export function condense(problem: PlanProblem, at: Situation, hypotheses: number
   const lumpRepair: PlanRepair[] = restRepair
     ? [{ id: 'the rest', cost: restRepair.cost, state: restRepair.first?.state ?? state, cures: [kept.length] }]
     : [];
-  const average = (chances: Float64Array) => sumOf(rest, (h) => weights[h]! * chances[h]!) / lump;
-  const ofKept = (of: Float64Array) =>
-    Float64Array.from([...kept.map((h) => of[h]!), ...(lumped ? [average(of)] : [])]);
+  const average = (of: (h: number) => number) => sumOf(rest, (h) => weights[h]! * of(h)) / lump;
+  const ofKept = (of: (h: number) => number) => Float64Array.from([...kept.map(of), ...(lumped ? [average(of)] : [])]);
+  const harmOfKept = (harm: Float64Array) => ofKept((h) => harm[h]!);
+  const testOfKept = (test: PlanTest): PlanTest => ({
+    id: test.id,
+    cost: test.cost,
+    state: test.state,
+    ...(test.harm ? { harm: harmOfKept(test.harm) } : {}),
+    // Of so few, each is a kind of its own.
+    kinds: Int32Array.from({ length: kept.length + (lumped ? 1 : 0) }, (_, h) => h),
+    outcomes: test.outcomes.map(({ name, chances }) => ({ name, chances: ofKept((h) => chances[test.kinds[h]!]!) })),
+  });
   return {
     problem: {
       weights: Float64Array.from([...kept.map((h) => weights[h]! / mass), ...(lumped ? [lump / mass] : [])]),
-      tests: chosen.map(({ test }) => ({
-        ...problem.tests[test]!,
-        ...(problem.tests[test]!.harm ? { harm: ofKept(problem.tests[test]!.harm!) } : {}),
-        outcomes: problem.tests[test]!.outcomes.map(({ name, chances }) => ({
-          name,
-          chances: ofKept(chances),
-        })),
-      })),
+      tests: chosen.map(({ test }) => testOfKept(problem.tests[test]!)),
       repairs: [...repairs.map(({ repair }) => repair), ...lumpRepair],
-      ...(problem.trialHarm ? { trialHarm: ofKept(problem.trialHarm) } : {}),
+      ...(problem.trialHarm ? { trialHarm: harmOfKept(problem.trialHarm) } : {}),
       state,
       switchCost: problem.switchCost,
     },

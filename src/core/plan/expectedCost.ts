@@ -1,7 +1,7 @@
 import { type Random } from '../statistics';
 import { NestedRollouts } from './nestedRollouts';
 import { deepLevel, isSmall, type Policy, tellingPolicy } from './policy';
-import { type PlanProblem } from './problem';
+import { type PlanProblem, type PlanTest } from './problem';
 import { afterRepair, afterTest, massOf, type Move, moveCost, type Situation, startOf } from './situation';
 
 /** What following a policy costs on average. */
@@ -53,13 +53,7 @@ export function simulatedCost(problem: PlanProblem, policy: Policy, hunts: numbe
       const { move, at } = node;
       cost += moveCost(problem, at.state, move) + harmUnder(problem, truth, move);
       if (move.kind === 'repair' && problem.repairs[move.index]!.cures.includes(truth)) break;
-      const outcome =
-        move.kind === 'test'
-          ? drawn(
-              problem.tests[move.index]!.outcomes.map(({ chances }) => chances[truth]!),
-              random(),
-            )
-          : 0;
+      const outcome = move.kind === 'test' ? drawn(answersUnder(problem.tests[move.index]!, truth), random()) : 0;
       let next = node.next.get(outcome);
       if (!next) {
         const after =
@@ -75,6 +69,10 @@ export function simulatedCost(problem: PlanProblem, policy: Policy, hunts: numbe
   const mean = sum / hunts;
   return { mean, error: Math.sqrt(Math.max(0, squares / hunts - mean * mean) / hunts), hunts };
 }
+
+/** The chances of a test's outcomes where one hypothesis is the truth. */
+const answersUnder = ({ kinds, outcomes }: PlanTest, truth: number): number[] =>
+  outcomes.map(({ chances }) => chances[kinds[truth]!]!);
 
 /** What a move does where one hypothesis is the truth. */
 function harmUnder({ tests, repairs, trialHarm }: PlanProblem, truth: number, move: Move): number {

@@ -9,6 +9,7 @@ const problem = (harm: readonly [number, number], trial: readonly [number, numbe
     id,
     cost: id === 'live' ? 1 : 3,
     state: 0,
+    kinds: Int32Array.from([0, 1]),
     outcomes: [
       { name: 'a', chances: Float64Array.of(1, 0) },
       { name: 'b', chances: Float64Array.of(0, 1) },

@@ -17,18 +17,25 @@ const leastBits = 1e-5;
 
 const known = new WeakMap<PlanTest, Float64Array>();
 
-/** How uncertain a test's outcome is under each hypothesis, in bits. */
+/** How uncertain a test's outcome is under each kind of hypothesis, in bits. */
 function doubtOf(test: PlanTest): Float64Array {
   let doubt = test.doubt ?? known.get(test);
   if (!doubt) {
     const sums = new Float64Array(test.outcomes[0]?.chances.length ?? 0);
     for (const { chances } of test.outcomes)
-      chances.forEach((chance, h) => {
-        if (chance > 0) sums[h]! -= chance * Math.log2(chance);
+      chances.forEach((chance, kind) => {
+        if (chance > 0) sums[kind]! -= chance * Math.log2(chance);
       });
     known.set(test, (doubt = sums));
   }
   return doubt;
+}
+
+/** What the hypotheses of each kind weigh together. */
+function massOfKinds({ kinds, outcomes }: PlanTest, weights: Float64Array): Float64Array {
+  const masses = new Float64Array(outcomes[0]?.chances.length ?? 0);
+  for (let h = 0; h < weights.length; h += 1) masses[kinds[h]!]! += weights[h]!;
+  return masses;
 }
 
 /**
@@ -37,12 +44,13 @@ function doubtOf(test: PlanTest): Float64Array {
  */
 export function bitsOf(test: PlanTest, weights: Float64Array, mass: number): number {
   const doubt = doubtOf(test);
+  const ofKinds = massOfKinds(test, weights);
   let known = 0;
-  for (let h = 0; h < weights.length; h += 1) known += weights[h]! * doubt[h]!;
+  for (let kind = 0; kind < ofKinds.length; kind += 1) known += ofKinds[kind]! * doubt[kind]!;
   let outcome = 0;
   for (const { chances } of test.outcomes) {
     let chance = 0;
-    for (let h = 0; h < weights.length; h += 1) chance += weights[h]! * chances[h]!;
+    for (let kind = 0; kind < ofKinds.length; kind += 1) chance += ofKinds[kind]! * chances[kind]!;
     if (chance > 0) outcome -= (chance / mass) * Math.log2(chance / mass);
   }
   return outcome - known / mass;

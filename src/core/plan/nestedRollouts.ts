@@ -12,6 +12,7 @@ import {
   type Situation,
   startOf,
   tells,
+  weighOutcome,
 } from './situation';
 
 /** Repairs weighed against the tests at each step, likeliest for their cost first. */
@@ -161,13 +162,9 @@ export class NestedRollouts {
       const test = problem.tests[index]!;
       const move = { kind: 'test', index } as const;
       let cost = mass * moveCost(problem, at.state, move) + moveHarm(problem, at, move);
-      for (const { chances } of test.outcomes) {
+      for (const outcome of test.outcomes) {
         if (cost >= least) break;
-        let chance = 0;
-        for (let h = 0; h < posterior.length; h += 1) {
-          posterior[h] = at.weights[h]! * chances[h]!;
-          chance += posterior[h]!;
-        }
+        const chance = weighOutcome(test, outcome, at.weights, posterior);
         cost += chance * this.repairOrder(posterior, test.state).cost;
       }
       if (cost < least) {

@@ -1,7 +1,7 @@
 import { mostTelling } from './information';
 import { type PlanProblem, type PlanRepair, type PlanTest } from './problem';
 import { repairOrderer } from './repairOrder';
-import { startOf } from './situation';
+import { startOf, weighOutcome } from './situation';
 
 /** A test with what is to be expected of it. */
 export interface RankedTest {
@@ -47,17 +47,15 @@ export function planOneStep(problem: PlanProblem): Plan {
     const test = problem.tests[index]!;
     const chances: number[] = [];
     let after = 0;
-    for (const { chances: likelihood } of test.outcomes) {
-      let chance = 0;
-      for (let h = 0; h < weights.length; h += 1) {
-        posterior[h] = weights[h]! * likelihood[h]!;
-        chance += posterior[h]!;
-      }
+    for (const outcome of test.outcomes) {
+      const chance = weighOutcome(test, outcome, weights, posterior);
       chances.push(chance);
       if (rank < mostValued && chance > 1e-12) after += chance * repairOrder(posterior, test.state).cost;
     }
     return { test, cost, harm, bits, chances, total: cost + harm + (rank < mostValued ? after : now.cost) };
   });
-  tests.sort((a, b) => a.total - b.total || b.bits / b.cost - a.bits / a.cost);
+  // What the last digits of a sum tell apart is the same: then what tells more for its cost comes first.
+  const rounded = ({ total }: RankedTest) => Math.round(total * 1e6);
+  tests.sort((a, b) => rounded(a) - rounded(b) || b.bits / b.cost - a.bits / a.cost);
   return { repairNow: now.cost, firstRepair: now.first, tests };
 }

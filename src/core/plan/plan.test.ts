@@ -26,12 +26,19 @@ const problem = (testCost: number, weights = [0.5, 0.5]): PlanProblem => ({
       id: 'tell',
       cost: testCost,
       state: 0,
+      kinds: Int32Array.from([0, 1]),
       outcomes: [
         { name: 'first', chances: Float64Array.from([1, 0]) },
         { name: 'second', chances: Float64Array.from([0, 1]) },
       ],
     },
-    { id: 'idle', cost: 0.1, state: 0, outcomes: [{ name: 'always', chances: Float64Array.from([1, 1]) }] },
+    {
+      id: 'idle',
+      cost: 0.1,
+      state: 0,
+      kinds: new Int32Array(2),
+      outcomes: [{ name: 'always', chances: Float64Array.from([1]) }],
+    },
   ],
   repairs: [
     { id: 'cheap', cost: 10, state: 1, cures: [0] },
@@ -138,6 +145,7 @@ describe('nested rollouts', () => {
               id: String(index),
               cost,
               state: index % 2,
+              kinds: Int32Array.from(bad, (_, h) => h),
               outcomes: [
                 { name: 'bad', chances: Float64Array.from(bad) },
                 { name: 'good', chances: Float64Array.from(bad, (one) => 1 - one) },
@@ -175,9 +183,10 @@ describe('condensing a problem', () => {
       weights: Float64Array.from([0.05, 0.6, 0.05, 0.3]),
       tests: [problem(1).tests[0]!, problem(2).tests[0]!].map((test, index) => ({
         ...test,
+        kinds: Int32Array.from([0, 1, 2, 3], (h) => (h % (index + 2) === 0 ? 0 : 1)),
         outcomes: test.outcomes.map(({ name }, outcome) => ({
           name,
-          chances: Float64Array.from([0, 1, 2, 3], (h) => ((h % (index + 2) === 0) === (outcome === 0) ? 0.9 : 0.1)),
+          chances: Float64Array.from(outcome === 0 ? [0.9, 0.1] : [0.1, 0.9]),
         })),
       })),
       repairs: [10, 20, 30, 40].map((cost, index) => ({ id: `r${index}`, cost, state: 0, cures: [index] })),

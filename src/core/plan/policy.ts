@@ -2,7 +2,7 @@ import { mostTelling } from './information';
 import { NestedRollouts } from './nestedRollouts';
 import { type PlanProblem } from './problem';
 import { repairOrderer } from './repairOrder';
-import { massOf, type Move, type Situation } from './situation';
+import { massOf, type Move, type Situation, weighOutcome } from './situation';
 
 /** Gives the next move in a situation of one problem. */
 export type Policy = (at: Situation) => Move;
@@ -34,17 +34,14 @@ export function tellingPolicy(problem: PlanProblem): Policy {
   return (at) => {
     const mass = massOf(at.weights);
     const now = repairOrder(at.weights, at.state);
-    for (const { test, cost, harm } of mostTelling(problem, at).slice(0, testsTried)) {
+    for (const { test: index, cost, harm } of mostTelling(problem, at).slice(0, testsTried)) {
+      const test = problem.tests[index]!;
       let total = cost + harm;
-      for (const { chances } of problem.tests[test]!.outcomes) {
-        let chance = 0;
-        for (let h = 0; h < posterior.length; h += 1) {
-          posterior[h] = at.weights[h]! * chances[h]!;
-          chance += posterior[h]!;
-        }
-        if (chance > 0) total += (chance / mass) * repairOrder(posterior, problem.tests[test]!.state).cost;
+      for (const outcome of test.outcomes) {
+        const chance = weighOutcome(test, outcome, at.weights, posterior);
+        if (chance > 0) total += (chance / mass) * repairOrder(posterior, test.state).cost;
       }
-      if (total < now.cost - 1e-9) return { kind: 'test', index: test };
+      if (total < now.cost - 1e-9) return { kind: 'test', index };
     }
     return { kind: 'repair', index: problem.repairs.indexOf(now.first!) };
   };

@@ -1,17 +1,29 @@
 import { type Minutes } from '../quantity';
 
-/** A test: each outcome's probability under each hypothesis. */
+/**
+ * A test: each outcome's probability under each hypothesis.
+ *
+ * Hypotheses under which it answers alike are of one kind to it; there are far fewer kinds than hypotheses.
+ */
 export interface PlanTest {
   readonly id: string;
   readonly cost: Minutes;
   /** Index of the state the set must be in. */
   readonly state: number;
-  /** `outcomes[o].chances[h]`; for each hypothesis they sum to 1. */
-  readonly outcomes: readonly { readonly name: string; readonly chances: Float64Array }[];
-  /** How uncertain the outcome is under each hypothesis, in bits, where it is known already. */
+  /** The kind of each hypothesis. */
+  readonly kinds: Int32Array;
+  /** `outcomes[o].chances[kind]`; for each kind they sum to 1. */
+  readonly outcomes: readonly PlanOutcome[];
+  /** How uncertain the outcome is under each kind, in bits, where it is known already. */
   readonly doubt?: Float64Array;
   /** What running it does to the set or to whoever runs it under each hypothesis, reckoned in minutes; none where absent. */
   readonly harm?: Float64Array;
+}
+
+/** An answer that a test may give, with its chance under each kind of hypothesis. */
+export interface PlanOutcome {
+  readonly name: string;
+  readonly chances: Float64Array;
 }
 
 /** A repair: puts the set right if one of the hypotheses it cures is true. */

@@ -162,6 +162,7 @@ function testFrom(
     id,
     cost: numberAt(test.cost, [...path, 'cost']),
     state: stateAt(test.state, [...path, 'state']),
+    kinds: Int32Array.from(faults, (_, h) => h),
     outcomes,
   };
 }

@@ -1,4 +1,4 @@
-import { type PlanProblem } from './problem';
+import { type PlanOutcome, type PlanProblem, type PlanTest } from './problem';
 
 /** What to do next: an index into the tests or into the repairs of the problem. */
 export interface Move {
@@ -41,13 +41,30 @@ export function moveHarm(problem: PlanProblem, { weights }: Situation, move: Mov
   return total;
 }
 
+/**
+ * Weighs the hypotheses by an outcome of a test.
+ *
+ * @param into takes the weights, one a hypothesis
+ * @returns what they weigh together: the chance of coming here and seeing it
+ */
+export function weighOutcome(
+  { kinds }: PlanTest,
+  { chances }: PlanOutcome,
+  weights: Float64Array,
+  into: Float64Array,
+): number {
+  let chance = 0;
+  for (let h = 0; h < weights.length; h += 1) chance += into[h] = weights[h]! * chances[kinds[h]!]!;
+  return chance;
+}
+
 /** After a test gave its outcome of that index. */
 export function afterTest(problem: PlanProblem, from: Situation, test: number, outcome: number): Situation {
-  const { outcomes, state } = problem.tests[test]!;
+  const { outcomes, kinds, state } = problem.tests[test]!;
   const { chances } = outcomes[outcome]!;
   const run = from.run.slice();
   run[test] = 1;
-  return { weights: from.weights.map((weight, h) => weight * chances[h]!), state, run };
+  return { weights: from.weights.map((weight, h) => weight * chances[kinds[h]!]!), state, run };
 }
 
 /** After a repair that did not help: what it cures is ruled out. */
@@ -61,12 +78,14 @@ export function afterRepair(problem: PlanProblem, from: Situation, repair: numbe
 /** Does a test not yet run tell any of the hypotheses still possible apart? */
 export function tells(problem: PlanProblem, { weights, run }: Situation, test: number): boolean {
   if (run[test] === 1) return false;
-  for (const { chances } of problem.tests[test]!.outcomes) {
+  const { kinds, outcomes } = problem.tests[test]!;
+  for (const { chances } of outcomes) {
     let first = -1;
     for (let h = 0; h < weights.length; h += 1) {
       if (weights[h]! <= 0) continue;
-      if (first < 0) first = chances[h]!;
-      else if (Math.abs(chances[h]! - first) > 1e-9) return true;
+      const chance = chances[kinds[h]!]!;
+      if (first < 0) first = chance;
+      else if (Math.abs(chance - first) > 1e-9) return true;
     }
   }
   return false;

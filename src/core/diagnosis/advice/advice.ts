@@ -2,10 +2,10 @@ import { sumOf } from '../../statistics';
 import { type Case, type Posterior, posteriorOf } from '../belief';
 import { type RepairAction } from '../../repair';
 import { type Context, contextKey } from '../../behaviour';
-import { planOneStep, type RankedTest } from '../../plan';
+import { planOneStep, type PlanTest, type RankedTest } from '../../plan';
 import { type Minutes } from '../../quantity';
 import { type Sheet } from '../../sheet';
-import { byContext, type ExpectedHarm, expectedHarm, probeMinutesOn, renewedBy } from './harm';
+import { byContext, type ExpectedHarm, expectedHarm, probeMinutesOn } from './harm';
 import { changeCost, type Probe, probeCost } from './probes';
 import { type OpenFaults, problemOf, repairCost } from './problem';
 import { worthSearching } from './search';
@@ -71,7 +71,7 @@ export function adviseOn(job: Case): Advice {
   const { predictions, bench, hourlyRate } = job;
   const { sheet } = predictions.model;
   const posterior = posteriorOf(job);
-  const { plan: problem, open, probes, actions, toWorkbench } = problemOf(job, posterior);
+  const { plan: problem, open, harmfulIn, probes, actions, toWorkbench } = problemOf(job, posterior);
   const { repairs } = problem;
   const plan = planOneStep(problem);
   const rankedRepairs = repairs
@@ -83,9 +83,7 @@ export function adviseOn(job: Case): Advice {
     .sort((a, b) => b.chance / repairCost(b.action, hourlyRate) - a.chance / repairCost(a.action, hourlyRate));
   const curedChance = 1 - open.mass;
   const best = plan.tests[0];
-  const renewed = renewedBy(predictions, posterior.cured);
-  const endangered = { ...open, predictions, renewed };
-  const harmOn = byContext((context, on) => expectedHarm(endangered, context, on));
+  const harmOn = byContext((context, on) => expectedHarm(harmfulIn(context), open, on));
   const harmed = (probe: Probe) => ({ probe, harm: harmOn(probe.context, probeMinutesOn(bench.context, probe)) });
   const described = plan.tests.map((ranked, place) =>
     describe(ranked, harmed(probes.get(ranked.test.id)!), plan.repairNow, open, place < mostTold),
@@ -93,7 +91,6 @@ export function adviseOn(job: Case): Advice {
   const again = askedAgain(posterior, [...probes.values()].map(harmed), described, sheet, bench.context);
   const worthProbing = again !== undefined || (best !== undefined && best.total < plan.repairNow - 1e-6);
   const proving = bench.repairs.length > 0 && curedChance > 0.5 && again === undefined;
-  // What has gone the same way is looked for as long as that costs less than its coming back would.
   // What has gone the same way is looked for as long as that costs less than its coming back would.
   const telling = proving && proofOf(job).done ? worthSearching(job, open, described) : undefined;
   const first = again ?? telling;
@@ -105,7 +102,7 @@ export function adviseOn(job: Case): Advice {
     repairNow: plan.repairNow,
     curedChance,
     dormant: bench.context.power === 'live' && posterior.dormant > likelyDormant,
-    harmNow: expectedHarm(endangered, bench.context, minuteOn),
+    harmNow: harmOn(bench.context, minuteOn),
   };
 }
 
@@ -158,6 +155,22 @@ const mostHarmAgain = 3;
 /** Of so many probes it is said where each answer would lead. */
 const mostTold = 12;
 
+/** The likeliest set of faults of a kind. */
+interface Leader {
+  readonly set: number;
+  readonly kind: number;
+}
+
+/** The likeliest set of each kind that a test knows, in the order of the sets. */
+function leadersOf({ kinds }: PlanTest, weights: Float64Array): Leader[] {
+  const first = new Map<number, number>();
+  kinds.forEach((kind, set) => {
+    const best = first.get(kind);
+    if (best === undefined || weights[set]! > weights[best]!) first.set(kind, set);
+  });
+  return [...first].map(([kind, set]) => ({ kind, set })).sort((a, b) => a.set - b.set);
+}
+
 function describe(
   ranked: RankedTest,
   harmed: Pick<ProbeAdvice, 'probe' | 'harm'>,
@@ -165,21 +178,18 @@ function describe(
   open: OpenFaults,
   told: boolean,
 ): ProbeAdvice {
-  const outcomes = (told ? ranked.test.outcomes : [])
+  const { test } = ranked;
+  const leaders = told ? leadersOf(test, open.weights) : [];
+  const outcomes = (told ? test.outcomes : [])
     .map(({ name, chances }, index) => {
-      let leader = 0;
-      let most = -1;
-      let sum = 0;
-      for (let f = 0; f < chances.length; f += 1) {
-        const weight = open.weights[f]! * chances[f]!;
-        sum += weight;
-        if (weight > most) [most, leader] = [weight, f];
-      }
+      const weightOf = ({ set, kind }: Leader) => open.weights[set]! * chances[kind]!;
+      const leader = leaders.reduce((best, one) => (weightOf(one) > weightOf(best) ? one : best));
+      const chance = ranked.chances[index]!;
       return {
         name,
-        chance: ranked.chances[index]!,
-        leads: open.sets[leader]![0]!.id,
-        with: sum > 0 ? most / sum : 0,
+        chance,
+        leads: open.sets[leader.set]![0]!.id,
+        with: chance > 0 ? weightOf(leader) / chance : 0,
       };
     })
     .filter(({ chance }) => chance >= 0.01)

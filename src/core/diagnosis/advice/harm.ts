@@ -2,6 +2,7 @@ import { type Context, contextKey, type Predictions } from '../../behaviour';
 import { type Minutes } from '../../quantity';
 import { type Harm, harmMinutes, harmsOf, minutesOn } from '../../safety';
 import { type Fault } from '../../sheet';
+import { sumOf } from '../../statistics';
 import { type Probe } from './probes';
 
 /** What a probe is expected to do to the set or to whoever makes it. */
@@ -24,41 +25,53 @@ const shareOf = ({ appears }: Fault) => (appears === 'sometimes' ? shows : 1);
 export const renewedBy = (predictions: Predictions, cured: ReadonlySet<string>): ReadonlySet<string> =>
   new Set([...cured].flatMap((id) => predictions.model.sheet.faults.get(id)?.part ?? []));
 
-/** Harm of being live in a context for some minutes, by set of faults. */
-export function harmBy(
+/** What a set of faults that does harm does: each of its faults, with how often it shows. */
+interface Harmful {
+  /** Its place among the sets. */
+  readonly set: number;
+  readonly faults: readonly { readonly share: number; readonly harms: readonly Harm[] }[];
+}
+
+/** The sets of faults that do harm where a set is live in a context. */
+export type HarmfulIn = (context: Context) => readonly Harmful[];
+
+/**
+ * Which of some sets of faults do harm, worked out once for each context that is asked for.
+ *
+ * @param renewed parts that a repair put right
+ */
+export function harmfulAmong(
   predictions: Predictions,
   sets: readonly (readonly Fault[])[],
   renewed: ReadonlySet<string>,
-  context: Context,
-  on: Minutes,
-): Float64Array {
-  return Float64Array.from(sets, (faults) =>
-    Math.max(
-      ...faults.map(
-        (fault) => shareOf(fault) * harmMinutes(harmsOf(predictions.behaviour(fault, context), renewed), on),
-      ),
-    ),
+): HarmfulIn {
+  const found = byContext((context) =>
+    sets.flatMap((faults, set): Harmful[] => {
+      const doing = faults.flatMap((fault) => {
+        const harms = harmsOf(predictions.behaviour(fault, context), renewed);
+        return harms.length > 0 ? [{ share: shareOf(fault), harms }] : [];
+      });
+      return doing.length > 0 ? [{ set, faults: doing }] : [];
+    }),
   );
+  return (context) => (context.power === 'live' ? found(context, 0) : []);
 }
 
-/** How likely it is that being live in a context does what forbids it, by the weights of sets of faults. */
-export function forbiddenChance(
-  predictions: Predictions,
-  sets: readonly (readonly Fault[])[],
-  weights: Float64Array,
-  context: Context,
-): number {
-  let chance = 0;
-  sets.forEach((faults, index) => {
-    const most = Math.max(
-      ...faults.map((fault) =>
-        harmsOf(predictions.behaviour(fault, context)).some(({ forbids }) => forbids) ? shareOf(fault) : 0,
-      ),
-    );
-    chance += weights[index]! * most;
-  });
-  return chance;
+/** Harm of being live for some minutes, by set of faults. */
+export function harmBy(harmful: readonly Harmful[], sets: number, on: Minutes): Float64Array {
+  const harm = new Float64Array(sets);
+  for (const { set, faults } of harmful)
+    harm[set] = Math.max(...faults.map(({ share, harms }) => share * harmMinutes(harms, on)));
+  return harm;
 }
+
+/** How likely it is that being live does what forbids it, by the weights of sets of faults. */
+export const forbiddenChance = (harmful: readonly Harmful[], weights: Float64Array): number =>
+  sumOf(
+    harmful,
+    ({ set, faults }) =>
+      weights[set]! * Math.max(...faults.map(({ share, harms }) => (harms.some(({ forbids }) => forbids) ? share : 0))),
+  );
 
 /** What is worked out of a context and minutes in it, worked out once for all probes that share them. */
 export function byContext<T>(workOut: (context: Context, on: Minutes) => T): (context: Context, on: Minutes) => T {
@@ -74,37 +87,27 @@ export function byContext<T>(workOut: (context: Context, on: Minutes) => T): (co
 export const probeMinutesOn = (here: Context, { check, context }: Pick<Probe, 'check' | 'context'>): Minutes =>
   minutesOn(here, context, check.minutes);
 
-/** What may be wrong with a set, by how likely it is, and the fuses that are new in it. */
-export interface Endangered {
-  readonly predictions: Predictions;
-  readonly sets: readonly (readonly Fault[])[];
-  readonly weights: Float64Array;
-  /** How likely it is that any of it is still wrong. */
-  readonly mass: number;
-  readonly renewed: ReadonlySet<string>;
-}
-
 /**
- * What weighs most of the harm of being live in a context, said; undefined where it comes to less than is
- * worth saying.
+ * What weighs most of the harm of being live, said; undefined where it comes to less than is worth saying.
  *
+ * @param weights of the sets of faults
+ * @param mass how likely it is that any of them is still wrong
  * @param on minutes that the set is live
  */
 export function expectedHarm(
-  { predictions, sets, weights, mass, renewed }: Endangered,
-  context: Context,
+  harmful: readonly Harmful[],
+  { weights, mass }: { readonly weights: Float64Array; readonly mass: number },
   on: Minutes,
 ): ExpectedHarm | undefined {
-  if (context.power !== 'live') return undefined;
   const kinds = new Map<Harm['kind'], { minutes: number; chance: number; most: number; reason: string }>();
   let minutes = 0;
-  sets.forEach((faults, index) => {
+  for (const { set, faults } of harmful) {
     const seen = new Set<Harm['kind']>();
-    for (const fault of faults)
-      for (const harm of harmsOf(predictions.behaviour(fault, context), renewed)) {
+    for (const { share, harms } of faults)
+      for (const harm of harms) {
         if (seen.has(harm.kind)) continue;
         seen.add(harm.kind);
-        const weight = mass * weights[index]! * shareOf(fault);
+        const weight = mass * weights[set]! * share;
         const own = weight * harmMinutes([harm], on);
         minutes += own;
         const kind = kinds.get(harm.kind) ?? { minutes: 0, chance: 0, most: 0, reason: harm.reason };
@@ -114,7 +117,7 @@ export function expectedHarm(
           ...(own > kind.most ? { most: own, reason: harm.reason } : { most: kind.most, reason: kind.reason }),
         });
       }
-  });
+  }
   const [worst] = [...kinds].sort(([, a], [, b]) => b.minutes - a.minutes);
   if (!worst || minutes < leastSaid) return undefined;
   const [kind, { chance, reason }] = worst;

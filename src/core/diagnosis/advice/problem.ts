@@ -1,12 +1,12 @@
 import { sum, sumOf } from '../../statistics';
-import { type Case, circumstance, mayMiss, doubtsOf, outcomesOf, type Posterior } from '../belief';
+import { type Case, circumstance, mayMiss, outcomesOf, type Posterior } from '../belief';
 import { repairActions, type RepairAction, type RepairMethod } from '../../repair';
 import { asBuilt, type Context, contextKey } from '../../behaviour';
 import { type PlanProblem, type PlanTest } from '../../plan';
 import { type BenchState } from '../../log';
 import { type Minutes } from '../../quantity';
 import { type Fault } from '../../sheet';
-import { byContext, forbiddenChance, harmBy, probeMinutesOn, renewedBy } from './harm';
+import { byContext, forbiddenChance, harmBy, harmfulAmong, type HarmfulIn, probeMinutesOn, renewedBy } from './harm';
 import { changeCost, contextFor, powerUp, type Probe, probeCost, probesOf } from './probes';
 
 /** Seeing whether a repair helped. */
@@ -138,6 +138,7 @@ function offered(
 export interface CaseProblem {
   readonly plan: PlanProblem;
   readonly open: OpenFaults;
+  readonly harmfulIn: HarmfulIn;
   readonly probes: ReadonlyMap<string, Probe>;
   readonly actions: ReadonlyMap<string, RepairAction>;
   /** Minutes from here to the state in which repairs are made. */
@@ -156,7 +157,8 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
   open.sets.forEach((faults, index) => {
     for (const { id } of faults) setsWith.set(id, [...(setsWith.get(id) ?? []), index]);
   });
-  const renewed = renewedBy(predictions, posterior.cured);
+  const harmfulIn = harmfulAmong(predictions, open.sets, renewedBy(predictions, posterior.cured));
+  const count = open.sets.length;
   const contexts: Context[] = [];
   const known = new Map<string, number>();
   /** The index of a context among the states of the plan. */
@@ -166,28 +168,23 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
     if (index === undefined) known.set(key, (index = contexts.push(context) - 1));
     return index;
   };
-  const telling = (probe: Probe) => {
-    const expected = predictions.row(probe.check, probe.context);
-    const [first, ...rest] = open.sets;
-    const alike = expected(first?.[0]);
-    return rest.some((faults) => faults.length > 1 || expected(faults[0]) !== alike);
-  };
-  const all = openProbes(job, posterior, tripChance(job, posterior) > isolatingFrom).filter(telling);
-  const forbidden = byContext((context) => open.mass * forbiddenChance(predictions, open.sets, open.weights, context));
-  const harmOn = byContext((context, on) => harmBy(predictions, open.sets, renewed, context, on));
+  const answers = new Map(
+    openProbes(job, posterior, tripChance(job, posterior) > isolatingFrom)
+      .map((probe) => [probe, outcomesOf(predictions, probe.check, probe.context, open.sets)] as const)
+      .filter(([, { kinds }]) => kinds.some((kind) => kind !== kinds[0])),
+  );
+  const all = [...answers.keys()];
+  const forbidden = byContext((context) => open.mass * forbiddenChance(harmfulIn(context), open.weights));
+  const harmOn = byContext((context, on) => harmBy(harmfulIn(context), count, on));
   const harmless = all.filter(({ context }) => context.power !== 'live' || forbidden(context, 0) < forbiddenFrom);
   const probes = new Map((harmless.length > 0 ? harmless : all).map((probe) => [probe.id, probe]));
-  const tests = [...probes.values()].map((probe): PlanTest => {
-    const doubt = doubtsOf(predictions, probe.check, probe.context, open.sets);
-    return {
-      id: probe.id,
-      cost: probeCost(probe),
-      state: stateOf(probe.context),
-      ...(probe.context.power === 'live' ? { harm: harmOn(probe.context, probeMinutesOn(bench.context, probe)) } : {}),
-      outcomes: outcomesOf(predictions, probe.check, probe.context, open.sets),
-      ...(doubt ? { doubt } : {}),
-    };
-  });
+  const tests = [...probes.values()].map((probe): PlanTest => ({
+    id: probe.id,
+    cost: probeCost(probe),
+    state: stateOf(probe.context),
+    ...(probe.context.power === 'live' ? { harm: harmOn(probe.context, probeMinutesOn(bench.context, probe)) } : {}),
+    ...answers.get(probe)!,
+  }));
   const workbench = stateOf(contextFor(asBuilt(bench.context), 'cold'));
   const chanceOf = ({ cures }: RepairAction) =>
     sumOf(new Set(cures.flatMap((fault) => setsWith.get(fault) ?? [])), (index) => open.weights[index]!);
@@ -207,9 +204,10 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
       repairs,
       state: here,
       switchCost,
-      trialHarm: harmBy(predictions, open.sets, renewed, contextFor(asBuilt(bench.context), 'live'), verifying),
+      trialHarm: harmBy(harmfulIn(contextFor(asBuilt(bench.context), 'live')), count, verifying),
     },
     open,
+    harmfulIn,
     probes,
     actions,
     toWorkbench: switchCost[here]![workbench]!,

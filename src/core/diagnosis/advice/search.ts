@@ -27,10 +27,12 @@ export function worthSearching<One extends { readonly probe: Probe; readonly min
     const finds = 'findsIntermittents' in measures[check.measure];
     const shown = weights.map((weight, set) => (finds ? weight : weight * (1 - fading[set]!)));
     const all = sum(shown);
-    return sumOf(outcomesOf(predictions, check, context, withGood), ({ chances }) =>
+    const { kinds, outcomes } = outcomesOf(predictions, check, context, withGood);
+    const good = kinds[sets.length]!;
+    return sumOf(outcomes, ({ chances }) =>
       Math.max(
         0,
-        shown.reduce((total, weight, set) => total + weight * chances[set]!, 0) - all * chances[sets.length]!,
+        shown.reduce((total, weight, set) => total + weight * chances[kinds[set]!]!, 0) - all * chances[good]!,
       ),
     );
   };

@@ -45,6 +45,7 @@ export function insideLogs(
   hypotheses: readonly Hypothesis[],
   observations: readonly Observation[],
 ): Float64Array {
+  if (inside.length === 0) return new Float64Array(hypotheses.length);
   const observed = new Set(observations.flatMap(({ entry }) => (entry === undefined ? [] : [entry])));
   const shares = inside.map(
     ({ entries }) => [...entries].filter((entry) => !observed.has(entry)).length / entries.size,

@@ -1,28 +1,12 @@
 import { type Predictions } from '../../behaviour';
 import { measures } from '../../measure';
-import { faultModes } from '../../parts';
 import { type Fault } from '../../sheet';
 import { type Observation } from './case';
 import { likelihood } from './likelihood';
+import { type Singles } from './singles';
 
-/** How often a fault that a sheet takes for lasting comes and goes. */
-const usually = 0.08;
-/** Joints, latches and cracks do so more often. */
-const touchy = 0.25;
-/** What its sheet says comes and goes hardly ever stays. */
-const alwaysFading = 0.9;
 /** How often what comes and goes is there, from one switching on to the next. */
 const showing = 0.65;
-
-/** The faults that may come and go although their sheet does not say so. */
-export const fadingAmong = (faults: readonly Fault[]): Fault[] => faults.filter((fault) => fadingShare(fault) > 0);
-
-/** Of a fault, how often it comes and goes. */
-export function fadingShare({ appears, mode, degreeOf }: Fault): number {
-  if (appears === 'sometimes') return alwaysFading;
-  if (appears !== 'always' || mode === 'unlisted' || degreeOf !== undefined) return 0;
-  return faultModes[mode].touchy ? touchy : usually;
-}
 
 /** How likely a touch or a look at parts is that one of them comes and goes; undefined for faults of other parts. */
 function underTouch(
@@ -49,32 +33,32 @@ function underTouch(
  * Log-likelihood of each observation, given those before it, under faults that come and go: whether one is
  * there is drawn once for each switching on, not for each reading.
  *
- * @param faults in the order of the first columns of `shown`
- * @param shown by observation, its log-likelihoods under the faults while they are there, and untouched by any
- * @returns by observation, in the order of `fading`; and of each the chance that it is there in an episode
+ * @param shown by observation, its log-likelihoods under the faults while they are there
+ * @returns by observation, in the order of those that fade; and of each the chance that it is there in an episode
  */
 export function fadingLogs(
   predictions: Predictions,
   observations: readonly Observation[],
-  faults: readonly Fault[],
-  fading: readonly Fault[],
-  shown: readonly { readonly logs: Float64Array; readonly untouched: number }[],
+  { faults, fadingPlaces: places }: Singles,
+  weighed: readonly { readonly untouched: number }[],
+  shown: readonly Float64Array[],
 ): { readonly logs: Float64Array[]; readonly there: (episode: number) => Float64Array } {
-  const place = new Map(faults.map((fault, index) => [fault, index]));
-  const columns = Int32Array.from(fading, (fault) => place.get(fault)!);
+  const count = places.length;
   /** By episode and fault: how much likelier what was seen in it is with the fault there than without, in all. */
   const ratios = new Map<number, Float64Array>();
   const logs = observations.map((observation, o) => {
-    const log = new Float64Array(fading.length);
+    const log = new Float64Array(count);
     const { episode, check, cured } = observation;
     const lasting = episode === undefined || 'findsIntermittents' in measures[check.measure];
     let ratio = ratios.get(episode ?? -1);
-    if (!lasting && !ratio) ratios.set(episode, (ratio = new Float64Array(fading.length)));
-    const { untouched: absent, logs: present } = shown[o]!;
+    if (!lasting && !ratio) ratios.set(episode, (ratio = new Float64Array(count)));
+    const absent = weighed[o]!.untouched;
+    const present = shown[o]!;
     const touched = lasting ? underTouch(predictions, observation) : undefined;
-    for (let f = 0; f < fading.length; f += 1) {
-      const own = (log[f] = touched?.(fading[f]!) ?? present[columns[f]!]!);
-      if (lasting || own === absent || (cured.size > 0 && cured.has(fading[f]!.id))) continue;
+    for (let f = 0; f < count; f += 1) {
+      const place = places[f]!;
+      const own = (log[f] = touched?.(faults[place]!) ?? present[place]!);
+      if (lasting || own === absent || (cured.size > 0 && cured.has(faults[place]!.id))) continue;
       const before = showing * Math.exp(ratio![f]!) + 1 - showing;
       ratio![f] = Math.max(-40, Math.min(40, ratio![f]! + own - absent));
       log[f] = absent + Math.log((showing * Math.exp(ratio![f]!) + 1 - showing) / before);
@@ -82,8 +66,5 @@ export function fadingLogs(
     return log;
   });
   const chance = (ratio: number) => (showing * Math.exp(ratio)) / (showing * Math.exp(ratio) + 1 - showing);
-  return {
-    logs,
-    there: (episode) => (ratios.get(episode) ?? new Float64Array(fading.length)).map(chance),
-  };
+  return { logs, there: (episode) => (ratios.get(episode) ?? new Float64Array(count)).map(chance) };
 }

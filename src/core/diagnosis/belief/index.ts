@@ -2,7 +2,7 @@ export { circumstance, mayMiss, type Case, type Complaint, type Observation } fr
 export { leadOf, told } from './lead';
 export { likeliestInside } from './likeliestInside';
 export { likelihood } from './likelihood';
-export { doubtsOf, classesOf, outcomesOf } from './outcomes';
+export { classesOf, outcomesOf } from './outcomes';
 export { evidenceFor, restsOn, posteriorOf, type Posterior, type Suspect } from './posterior';
 export { priorOf } from './prior';
 export { reasonsFrom, type Reason } from './reasons';

@@ -4,7 +4,7 @@ import { type InsideEvidence } from '../../inside';
 import { type Fault, type Sheet } from '../../sheet';
 import { sumOf } from '../../statistics';
 import { type Observation } from './case';
-import { fadingShare } from './fading';
+import { fadingShare } from './fadingShare';
 import { ageing, type Hypothesis, sameCause } from './pairs';
 import { type Weighed, weighObservation } from './weighObservation';
 
@@ -67,8 +67,8 @@ export function leftovers(
         base === weighed[o]!.untouched || hypotheses[h]!.faults.every(({ id }) => observation.cured.has(id));
       if (rests || !(ofPart || asGood)) return base;
       const alone = { ...observation, cured: new Set<string>() };
-      const [under, sound] = weighObservation(predictions, inside, [{ faults: [fault] }, { faults: [] }], alone).logs;
-      return base + under! - sound!;
+      const { logOf } = weighObservation(predictions, inside, alone);
+      return base + logOf({ faults: [fault] }) - logOf({ faults: [] });
     });
   return settled.flatMap((h) => {
     const { faults } = hypotheses[h]!;

@@ -17,14 +17,14 @@ describe.each(
 
   it('have chances that sum to one for every check and fault', () => {
     for (const check of predictions.checks.values()) {
-      const outcomes = outcomesOf(
+      const { kinds, outcomes } = outcomesOf(
         predictions,
         check,
         contextOf(check.state),
         faults.map((fault) => [fault]),
       );
       faults.forEach((fault, index) => {
-        const sum = outcomes.reduce((all, { chances }) => all + chances[index]!, 0);
+        const sum = outcomes.reduce((all, { chances }) => all + chances[kinds[index]!]!, 0);
         expect(sum, `${check.id} under ${fault.id}`).toBeCloseTo(1, 6);
       });
     }
@@ -38,7 +38,7 @@ describe.each(
       const context = contextOf(check.state);
       const standard = predictions.standard(check, context);
       if (standard.kind !== 'number') continue;
-      const outcomes = outcomesOf(
+      const { kinds, outcomes } = outcomesOf(
         predictions,
         check,
         context,
@@ -51,7 +51,9 @@ describe.each(
           const name = answer.kind === 'number' ? classify(standard, answer.value, answer.shape) : '';
           read.set(name, (read.get(name) ?? 0) + 1 / draws);
         }
-        const planned = outcomes.reduce((best, one) => (one.chances[index]! > best.chances[index]! ? one : best)).name;
+        const planned = outcomes.reduce((best, one) =>
+          one.chances[kinds[index]!]! > best.chances[kinds[index]!]! ? one : best,
+        ).name;
         expect(read.get(planned) ?? 0, `${check.id} under ${faults[index]!.id}: ${planned}`).toBeGreaterThan(0.4);
       }
     }
@@ -73,8 +75,11 @@ describe.each(
 
   it('know a good set', () => {
     const check = predictions.checks.get('picture')!;
-    const outcomes = outcomesOf(predictions, check, liveCold, [[]]);
-    const likeliest = outcomes.reduce((best, one) => (one.chances[0]! > best.chances[0]! ? one : best));
+    const {
+      kinds: [good],
+      outcomes,
+    } = outcomesOf(predictions, check, liveCold, [[]]);
+    const likeliest = outcomes.reduce((best, one) => (one.chances[good!]! > best.chances[good!]! ? one : best));
     expect(likeliest.name).toBe('Picture right');
   });
 });

@@ -1,11 +1,11 @@
-import { sum, sumOf } from '../../statistics';
+import { bitsOf, sum, sumOf } from '../../statistics';
 import { type Expectation, type NumberClass, type NumberStandard, type Standard } from '../../measure';
 import { type Check, type Context, contextKey, type Predictions } from '../../behaviour';
 import { likeness, type Symptom, symptomTitles } from '../../picture';
 import { type Fault } from '../../sheet';
 import { usualOutlierChance, toScale } from './likelihood';
 
-/** A class of answers to a check, with its chance under each fault. */
+/** A class of answers to a check, with its chance under each kind of set. */
 export interface Outcome {
   readonly name: string;
   readonly chances: Float64Array;
@@ -106,14 +106,13 @@ const pictureName = (shown: ReadonlySet<Symptom>) =>
     .join(', ');
 
 /** The answers a check can give in a context, and their chances under every single fault. */
-interface OutcomeTable {
-  readonly names: readonly string[];
-  /** One row an outcome, in sheet order of the faults; the good set comes last. */
+interface OutcomeTable extends Classes {
+  /** The kind of each fault, in sheet order; the good set comes last. Faults of one kind let the check answer alike. */
+  readonly kinds: Int32Array;
+  /** By outcome and kind. */
   readonly rows: readonly Float64Array[];
-  /** How uncertain the outcome is under each, in bits. */
+  /** How uncertain the outcome is under each kind, in bits. */
   readonly doubt: Float64Array;
-  /** Chances of the outcomes for an expectation that no single fault gives. */
-  chancesFor(expectation: Expectation): readonly number[];
 }
 
 const tables = new WeakMap<Predictions, Map<Check, Map<string, OutcomeTable>>>();
@@ -130,23 +129,34 @@ function tableOf(predictions: Predictions, check: Check, context: Context): Outc
 }
 
 function makeTable(predictions: Predictions, check: Check, context: Context): OutcomeTable {
-  const expected = predictions.row(check, context);
-  const sets = [...predictions.model.sheet.faults.values(), undefined];
-  const expectations = sets.map((fault) => expected(fault));
-  const { names, chancesFor } = classesOf(predictions.standard(check, context), expectations);
-  const rows = names.map(() => new Float64Array(sets.length));
-  const worked = new Map<Expectation, readonly number[]>();
-  expectations.forEach((expectation, set) => {
-    let chances = worked.get(expectation);
-    if (!chances) worked.set(expectation, (chances = chancesFor(expectation)));
-    for (let outcome = 0; outcome < names.length; outcome += 1) rows[outcome]![set] = chances[outcome]!;
-  });
-  const doubt = new Float64Array(sets.length);
-  for (const row of rows) row.forEach((chance, set) => (doubt[set]! -= chance > 0 ? chance * Math.log2(chance) : 0));
-  return { names, rows, doubt, chancesFor };
+  const { kinds, expectations } = predictions.kindsOf(check, context);
+  const classes = classesOf(predictions.standard(check, context), expectations);
+  return { ...classes, kinds, ...byKind(classes, expectations) };
 }
 
-type Classes = Pick<OutcomeTable, 'names' | 'chancesFor'>;
+/** The place of an expectation among those met so far, to which it is added. */
+function kindAmong(met: Map<Expectation, number>, expectation: Expectation): number {
+  const known = met.get(expectation);
+  if (known !== undefined) return known;
+  met.set(expectation, met.size);
+  return met.size - 1;
+}
+
+/** Chances of the outcomes by kind, and how uncertain they are under each, in bits. */
+function byKind({ names, chancesFor }: Classes, kinds: readonly Expectation[]): Pick<OutcomeTable, 'rows' | 'doubt'> {
+  const chances = kinds.map(chancesFor);
+  return {
+    rows: names.map((_, outcome) => Float64Array.from(chances, (ofKind) => ofKind[outcome]!)),
+    doubt: Float64Array.from(chances, (ofKind) => sumOf(ofKind, bitsOf)),
+  };
+}
+
+/** What classes of answers there are. */
+interface Classes {
+  readonly names: readonly string[];
+  /** Chances of the outcomes for an expectation. */
+  chancesFor(expectation: Expectation): readonly number[];
+}
 
 /** The classes of answers that some expectations of a check give. */
 export const classesOf = (standard: Standard, expectations: readonly Expectation[]): Classes =>
@@ -186,21 +196,6 @@ function answerClasses(standard: Standard, expectations: readonly Expectation[])
   };
 }
 
-/** How uncertain the answer to a check is under each set of faults, in bits; undefined where a set has several. */
-export function doubtsOf(
-  predictions: Predictions,
-  check: Check,
-  context: Context,
-  sets: readonly (readonly Fault[])[],
-): Float64Array | undefined {
-  const { places, joint } = placesOf(predictions, sets);
-  if (joint) return undefined;
-  const { doubt } = tableOf(predictions, check, context);
-  const found = new Float64Array(places.length);
-  for (let set = 0; set < places.length; set += 1) found[set] = doubt[places[set]!]!;
-  return found;
-}
-
 const knownPlaces = new WeakMap<
   readonly (readonly Fault[])[],
   { readonly places: Int32Array; readonly joint: boolean }
@@ -219,6 +214,15 @@ function placesOf(predictions: Predictions, sets: readonly (readonly Fault[])[])
   return known;
 }
 
+/** The classes of answers a check can give, and how sets of faults differ in them. */
+export interface Outcomes {
+  /** The kind of each set: sets of one kind let the check answer alike. */
+  readonly kinds: Int32Array;
+  readonly outcomes: readonly Outcome[];
+  /** How uncertain the answer is under each kind, in bits. */
+  readonly doubt: Float64Array;
+}
+
 /**
  * The classes of answers a check can give in a context, with their chances under sets of faults.
  *
@@ -233,18 +237,28 @@ export function outcomesOf(
   check: Check,
   context: Context,
   sets: readonly (readonly Fault[])[],
-): Outcome[] {
-  const { names, rows, chancesFor } = tableOf(predictions, check, context);
+): Outcomes {
+  const table = tableOf(predictions, check, context);
   const { places, joint } = placesOf(predictions, sets);
-  const several = joint
-    ? sets.map((faults) =>
-        faults.length > 1 ? chancesFor(predictions.expectationOf(faults, check, context)) : undefined,
-      )
-    : undefined;
-  return names.map((name, outcome) => {
-    const row = rows[outcome]!;
-    const chances = new Float64Array(sets.length);
-    for (let set = 0; set < sets.length; set += 1) chances[set] = several?.[set]?.[outcome] ?? row[places[set]!]!;
-    return { name, chances };
+  const kinds = new Int32Array(sets.length);
+  for (let set = 0; set < sets.length; set += 1) kinds[set] = table.kinds[places[set]!]!;
+  if (!joint) return { kinds, outcomes: named(table), doubt: table.doubt };
+
+  const several = new Map<Expectation, number>();
+  const single = table.doubt.length;
+  sets.forEach((faults, set) => {
+    if (faults.length > 1) kinds[set] = single + kindAmong(several, predictions.expectationOf(faults, check, context));
   });
+  const beside = byKind(table, [...several.keys()]);
+  return {
+    kinds,
+    outcomes: named({
+      names: table.names,
+      rows: table.rows.map((row, outcome) => Float64Array.from([...row, ...beside.rows[outcome]!])),
+    }),
+    doubt: Float64Array.from([...table.doubt, ...beside.doubt]),
+  };
 }
+
+const named = ({ names, rows }: Pick<OutcomeTable, 'names' | 'rows'>): Outcome[] =>
+  names.map((name, outcome) => ({ name, chances: rows[outcome]! }));

@@ -2,13 +2,15 @@ import { sum, sumOf } from '../../statistics';
 import { insideEvidence } from '../../inside';
 import { type BenchState } from '../../log';
 import { dealtWith } from '../../repair';
+import { type Predictions } from '../../behaviour';
 import { type Fault, type Sheet } from '../../sheet';
 import { besideSheet, insideLogs } from './byNetlist';
 import { type Case, curedAfter, type Observation, observationsOf } from './case';
-import { fadingAmong, fadingLogs, fadingShare } from './fading';
+import { fadingLogs } from './fading';
 import { leftovers } from './leftover';
 import { type Hypothesis, pairsToTry } from './pairs';
 import { priorOf } from './prior';
+import { singlesOf } from './singles';
 import { type Weighed, weighObservation } from './weighObservation';
 
 /** How one observation bears on one suspect. */
@@ -71,12 +73,16 @@ function weigh(priors: Float64Array, logs: readonly Float64Array[]): Float64Arra
   return weights.map((weight) => weight / all);
 }
 
+/** Hypotheses as unlikely as this say nothing of how likely a slip is. */
+const hardlyAny = 1e-12;
+
 /** Chance of each observation to be an outlier. */
 function outlierChances(weighed: readonly Weighed[], weights: Float64Array, logs: readonly Float64Array[]): number[] {
   return weighed.map(({ untouched, asOutlier, asOutlierUntouched }, o) => {
     const log = logs[o]!;
     let chance = 0;
     for (let h = 0; h < weights.length; h += 1) {
+      if (weights[h]! < hardlyAny) continue;
       const slipped = log[h] === untouched ? asOutlierUntouched : asOutlier;
       chance += weights[h]! * Math.min(1, slipped / Math.exp(log[h]!));
     }
@@ -103,6 +109,36 @@ function failedRepairs(sheet: Sheet, { repairs }: BenchState): { readonly fault:
 /** Two faults are looked for when a reading is this likely to be an outlier under every single one. */
 const unexplained = 0.3;
 
+/** Several lists of numbers as one. */
+function joined(...lists: readonly ArrayLike<number>[]): Float64Array<ArrayBuffer> {
+  const all = new Float64Array(sumOf(lists, ({ length }) => length));
+  let at = 0;
+  for (const list of lists) {
+    all.set(list, at);
+    at += list.length;
+  }
+  return all;
+}
+
+/** What the hypotheses come to for each fault with all its degrees, in sheet order: before anything was seen, after it, and as one that a repair failed to reach. */
+function byFault(
+  predictions: Predictions,
+  hypotheses: readonly Hypothesis[],
+  weights: Float64Array,
+  prior: ReadonlyMap<string, number>,
+): { readonly before: Float64Array; readonly after: Float64Array; readonly still: Float64Array } {
+  const { faults, shownAs } = singlesOf(predictions.model.sheet);
+  const before = new Float64Array(faults.length);
+  const after = new Float64Array(faults.length);
+  const still = new Float64Array(faults.length);
+  faults.forEach(({ id }, place) => (before[shownAs[place]!]! += prior.get(id)!));
+  hypotheses.forEach(({ faults: present, despite }, h) => {
+    for (const fault of present) after[shownAs[predictions.placeOf(fault)]!]! += weights[h]!;
+    if (despite) still[shownAs[predictions.placeOf(present[0]!)]!]! += weights[h]!;
+  });
+  return { before, after, still };
+}
+
 /**
  * The exact posterior over the single faults of the sheet, each while it lasts and each as it comes and goes, over
  * those that a repair failed to reach and, where no single fault explains all that was read or a repair was
@@ -114,29 +150,26 @@ const unexplained = 0.3;
 export function posteriorOf(job: Case): Posterior {
   const { predictions, bench, closed } = job;
   const { sheet } = predictions.model;
-  const faults = [...sheet.faults.values()];
+  const singles = singlesOf(sheet);
+  const { faults, lasting, fading } = singles;
   const observations = observationsOf(job);
   const inside = besideSheet(predictions, insideEvidence(sheet, predictions.checks, bench), observations);
   const prior = priorOf(sheet, closed);
   const failed = failedRepairs(sheet, bench);
-  const lasting: Hypothesis[] = faults.map((fault) => ({ faults: [fault] }));
   const despite: Hypothesis[] = failed.map(({ fault }) => ({ faults: [fault], despite: true as const }));
-  const fading = fadingAmong(faults);
-  let hypotheses: Hypothesis[] = [
-    ...lasting,
-    ...despite,
-    ...fading.map((fault) => ({ faults: [fault], sometimes: true as const })),
-  ];
-  let priors = Float64Array.from([
-    ...faults.map((fault) => Math.log(prior.get(fault.id)! * (1 - fadingShare(fault)))),
-    ...failed.map(({ fault, chance }) => Math.log(prior.get(fault.id)! * chance)),
-    ...fading.map((fault) => Math.log(prior.get(fault.id)! * fadingShare(fault))),
-  ]);
-  const weighed = observations.map((observation) =>
-    weighObservation(predictions, inside, [...lasting, ...despite], observation),
+  const constant = [...lasting, ...despite];
+  let hypotheses: readonly Hypothesis[] = [...constant, ...fading];
+  let priors = joined(
+    Float64Array.from(faults, ({ id }, place) => Math.log(prior.get(id)! * (1 - singles.shares[place]!))),
+    Float64Array.from(failed, ({ fault, chance }) => Math.log(prior.get(fault.id)! * chance)),
+    Float64Array.from(singles.fadingPlaces, (place) =>
+      Math.log(prior.get(faults[place]!.id)! * singles.shares[place]!),
+    ),
   );
-  const faded = fadingLogs(predictions, observations, faults, fading, weighed);
-  let logs = weighed.map((one, o) => Float64Array.from([...one.logs, ...faded.logs[o]!]));
+  const weighed = observations.map((observation) => weighObservation(predictions, inside, observation));
+  const single = weighed.map((one) => one.ofSingles(singles));
+  const faded = fadingLogs(predictions, observations, singles, weighed, single);
+  let logs = weighed.map(({ logOf }, o) => joined(single[o]!, despite.map(logOf), faded.logs[o]!));
   let within = insideLogs(inside, hypotheses, observations);
   let weights = weigh(priors, [...logs, within]);
   let chances = outlierChances(weighed, weights, logs);
@@ -146,42 +179,50 @@ export function posteriorOf(job: Case): Posterior {
   if (odd.length > 0 || bench.repairs.length > 0) {
     const pairs = pairsToTry(faults, prior, logs, odd, sheet, cured);
     const tried = pairs.map(({ hypothesis }) => hypothesis);
-    const jointLogs = observations.map((observation) => weighObservation(predictions, inside, tried, observation).logs);
     hypotheses = [...hypotheses, ...tried];
-    priors = Float64Array.from([...priors, ...pairs.map(({ prior: own }) => Math.log(own))]);
-    logs = logs.map((log, o) => Float64Array.from([...log, ...jointLogs[o]!]));
+    priors = joined(
+      priors,
+      pairs.map(({ prior: own }) => Math.log(own)),
+    );
+    logs = logs.map((log, o) => joined(log, tried.map(weighed[o]!.logOf)));
     within = insideLogs(inside, hypotheses, observations);
     weights = weigh(priors, [...logs, within]);
     const explained = { hypotheses, priors, weights, logs };
     const left = leftovers(predictions, inside, observations, weighed, explained, prior, cured);
     if (left.length > 0) {
       hypotheses = [...hypotheses, ...left.map(({ hypothesis }) => hypothesis)];
-      priors = Float64Array.from([...priors, ...left.map((one) => one.prior)]);
-      logs = logs.map((log, o) => Float64Array.from([...log, ...left.map((one) => one.logs[o]!)]));
+      priors = joined(
+        priors,
+        left.map((one) => one.prior),
+      );
+      logs = logs.map((log, o) =>
+        joined(
+          log,
+          left.map((one) => one.logs[o]!),
+        ),
+      );
       within = insideLogs(inside, hypotheses, observations);
       weights = weigh(priors, [...logs, within]);
     }
     chances = outlierChances(weighed, weights, logs);
   }
 
-  const before = new Map<string, number>();
-  for (const { id, degreeOf = id } of faults) before.set(degreeOf, (before.get(degreeOf) ?? 0) + prior.get(id)!);
-  const marginal = new Map<string, number>();
-  const still = new Map<string, number>();
-  hypotheses.forEach(({ faults: present, despite: failedRepair }, h) => {
-    for (const { id, degreeOf = id } of present) marginal.set(degreeOf, (marginal.get(degreeOf) ?? 0) + weights[h]!);
-    const [{ id, degreeOf = id }] = present as [Fault];
-    if (failedRepair) still.set(degreeOf, (still.get(degreeOf) ?? 0) + weights[h]!);
-  });
+  const { before, after, still } = byFault(predictions, hypotheses, weights, prior);
   const suspects = faults
-    .filter(({ degreeOf }) => degreeOf === undefined)
-    .map((fault): Suspect => ({
-      fault,
-      prior: before.get(fault.id)!,
-      probability: marginal.get(fault.id)!,
-      cured: cured.has(fault.id) && (still.get(fault.id) ?? 0) <= marginal.get(fault.id)! / 2,
-    }))
+    .flatMap((fault, place): Suspect[] =>
+      singles.shownAs[place] === place
+        ? [
+            {
+              fault,
+              prior: before[place]!,
+              probability: after[place]!,
+              cured: cured.has(fault.id) && still[place]! <= after[place]! / 2,
+            },
+          ]
+        : [],
+    )
     .sort((a, b) => b.probability - a.probability);
+  const showsNow = faded.there(bench.episode);
   return {
     suspects,
     pairs: hypotheses
@@ -201,10 +242,7 @@ export function posteriorOf(job: Case): Posterior {
     weights,
     logs,
     cured,
-    dormant: sumOf(
-      fading.keys(),
-      (f) => (1 - faded.there(bench.episode)[f]!) * weights[lasting.length + despite.length + f]!,
-    ),
+    dormant: sumOf(fading.keys(), (f) => (1 - showsNow[f]!) * weights[constant.length + f]!),
   };
 }
 

@@ -5,13 +5,26 @@ import { type Sheet } from '../../sheet';
 /** Closed jobs it takes before the shop's own experience weighs as much as the sheet's. */
 const sheetWeight = 20;
 
+const none: ReadonlyMap<string, number> = new Map();
+const known = new WeakMap<ReadonlyMap<string, number>, WeakMap<Sheet, ReadonlyMap<string, number>>>();
+
 /**
  * Prior probability of each fault: sheet weight × rate of the part kind, as Dirichlet
  * pseudo-counts to which the shop's own closed jobs are added.
  *
+ * Worked out once for a sheet and counts, neither of which is changed afterwards.
+ *
  * @param closed closed jobs of this sheet by fault id
  */
-export function priorOf(sheet: Sheet, closed: ReadonlyMap<string, number> = new Map()): Map<string, number> {
+export function priorOf(sheet: Sheet, closed: ReadonlyMap<string, number> = none): ReadonlyMap<string, number> {
+  let ofSheets = known.get(closed);
+  if (!ofSheets) known.set(closed, (ofSheets = new WeakMap()));
+  let prior = ofSheets.get(sheet);
+  if (!prior) ofSheets.set(sheet, (prior = workOut(sheet, closed)));
+  return prior;
+}
+
+function workOut(sheet: Sheet, closed: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
   const rates = [...sheet.faults.values()].map((fault): [string, number] => [
     fault.id,
     fault.weight * faultRate(sheet.parts.get(fault.part)!, fault.mode),

@@ -6,12 +6,15 @@ import { evenly, soundLog } from './byNetlist';
 import { type Observation } from './case';
 import { likelihood, misplacedLikelihood, outlierLikelihood } from './likelihood';
 import { type Hypothesis } from './pairs';
+import { type Singles } from './singles';
 import { likelihoodOfStanding } from './standing';
 
 /** How an observation bears on hypotheses. */
 export interface Weighed {
-  /** Its log-likelihood under each. */
-  readonly logs: Float64Array;
+  /** Its log-likelihood under one. */
+  logOf(hypothesis: Hypothesis): number;
+  /** Its log-likelihood under each single fault while it lasts, in sheet order. */
+  ofSingles(singles: Singles): Float64Array;
   /** Its log-likelihood where none of the faults touches it, and so under a good set. */
   readonly untouched: number;
   /** Its likelihood as an outlier: where no fault touches it, its point may be misplaced besides. */
@@ -20,13 +23,12 @@ export interface Weighed {
 }
 
 /**
- * Weighs an observation under each hypothesis: in the context in which it was taken, without the faults that
+ * Weighs an observation under hypotheses: in the context in which it was taken, without the faults that
  * repairs had dealt with by then, and where a netlist judges it by that as well.
  */
 export function weighObservation(
   predictions: Predictions,
   inside: readonly InsideEvidence[],
-  hypotheses: readonly Hypothesis[],
   observation: Observation,
 ): Weighed {
   const { check, context, cured, answer, outlierChance, weight, entry, standing } = observation;
@@ -39,27 +41,27 @@ export function weighObservation(
   const weighed = new Map<Expectation, number>([[good, soundLog(predictions, observation)]]);
   const expectedOf = (faults: readonly Fault[]) =>
     faults.length > 1 ? predictions.expectationOf(faults, check, context) : row(faults[0]);
-  const told = (faults: readonly Fault[]) => {
-    const expected = expectedOf(faults);
+  const toldBy = (expected: Expectation) => {
     let log = weighed.get(expected);
     if (log === undefined)
       weighed.set(expected, (log = weight * Math.log(likelihood(answer, expected, standard, outlierChance))));
     return log;
   };
+  const told = (faults: readonly Fault[]) => toldBy(expectedOf(faults));
   const stood = new Map<Expectation, number>();
   /** As told; where the same was read before, and what was put right since leaves the check alone, as a repetition. */
   const toldAgain = (faults: readonly Fault[], before: readonly Fault[]) => {
     const expected = expectedOf(faults);
-    if (!standing || (before.length > faults.length && expectedOf(before) !== expected)) return told(faults);
+    if (!standing || (before.length > faults.length && expectedOf(before) !== expected)) return toldBy(expected);
     let log = stood.get(expected);
     if (log === undefined) {
       const { first, borneOut } = standing;
-      const again = likelihoodOfStanding(first, borneOut, expected, standard, Math.exp(told(faults)));
+      const again = likelihoodOfStanding(first, borneOut, expected, standard, Math.exp(toldBy(expected)));
       stood.set(expected, (log = Math.log(again)));
     }
     return log;
   };
-  const logs = Float64Array.from(hypotheses, ({ faults, despite }) => {
+  const logOf = ({ faults, despite }: Hypothesis) => {
     const present = cured.size > 0 && !despite ? faults.filter(({ id }) => !cured.has(id)) : faults;
     // Where a netlist judges the reading, it is against how a block without the fault would give it.
     const judged = evidence && present.find(({ id }) => evidence.advantages.has(id));
@@ -70,8 +72,25 @@ export function weighObservation(
       told(present.filter((fault) => fault !== judged)) + evidence.advantages.get(judged.id)! / evidence.entries.size;
     // A set may fail as its sheet says as well as by its netlist.
     return evenly(byNetlist, bySheet);
-  });
-  const untouched = toldAgain([], []);
+  };
+  const ofSingles = ({ faults, lasting }: Singles) => {
+    if (standing) return Float64Array.from(lasting, logOf);
+    const { kinds, expectations } = predictions.kindsOf(check, context);
+    const ofKinds = Float64Array.from(expectations, toldBy);
+    const logs = Float64Array.from(kinds.subarray(0, faults.length), (kind) => ofKinds[kind]!);
+    const asked = [...cured, ...(evidence?.advantages.keys() ?? [])];
+    for (const fault of asked.flatMap((id) => predictions.model.sheet.faults.get(id) ?? [])) {
+      const place = predictions.placeOf(fault);
+      logs[place] = logOf(lasting[place]!);
+    }
+    return logs;
+  };
   const outlier = outlierLikelihood(answer, standard, outlierChance);
-  return { logs, untouched, asOutlier: outlier ** weight, asOutlierUntouched: (outlier + misplaced) ** weight };
+  return {
+    logOf,
+    ofSingles,
+    untouched: toldAgain([], []),
+    asOutlier: outlier ** weight,
+    asOutlierUntouched: (outlier + misplaced) ** weight,
+  };
 }
