@@ -14,7 +14,7 @@ import {
 import {
   adviseOn,
   contextFor,
-  evidenceFor,
+  evidenceIn,
   indistinguishable,
   reasonsFrom,
   stepsTo,
@@ -188,6 +188,7 @@ function suspected(given: Given): object {
     closed: new Map(),
     hourlyRate: 20,
   });
+  const evidenceOf = evidenceIn(advice.posterior);
   return {
     suspects: told(advice.posterior.suspects)
       .slice(0, mostSuspects)
@@ -195,7 +196,7 @@ function suspected(given: Given): object {
         fault: fault.id,
         title: fault.title,
         probability,
-        reasons: reasonsFrom(predictions, evidenceFor(advice.posterior, fault.id)).map(({ raises, text, factor }) => ({
+        reasons: reasonsFrom(predictions, evidenceOf(fault.id)).map(({ raises, text, factor }) => ({
           raises,
           text,
           factor,

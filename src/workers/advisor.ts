@@ -1,8 +1,7 @@
-import { proxy, type Remote, wrap } from 'comlink';
+import { type Remote, wrap } from 'comlink';
 import { type Briefing, type DeeperLook, type Outlook } from '@/core/diagnosis';
 import { type Sheet } from '@/core/sheet';
 import { type AdviceRequest, type AdvisorWorker, type ComplaintRequest } from './advisor.worker';
-import { Latest } from './latest';
 
 /** What is asked about a job whose log has these lines. */
 export const requestOf = (
@@ -10,14 +9,12 @@ export const requestOf = (
   entries: AdviceRequest['entries'],
 ): AdviceRequest => ({ complaint, closed, hourlyRate, entries });
 
-const start = () => new Worker(new URL('./advisor.worker.ts', import.meta.url));
-
-/** Longest a deeper look may take, in milliseconds. */
-const budget = 2500;
+/** Longest a deeper look may take, in milliseconds: what is asked meanwhile waits for it. */
+const budget = 250;
 
 /** Briefs on a job in a worker that holds its sheet; the last question asked is the one that is answered. */
 export class Advisor {
-  private readonly worker = start();
+  private readonly worker = new Worker(new URL('./advisor.worker.ts', import.meta.url));
   private readonly remote: Remote<AdvisorWorker> = wrap<AdvisorWorker>(this.worker);
   private asked = 0;
 
@@ -37,11 +34,21 @@ export class Advisor {
     void this.remote.brief(request).then((briefing) => mine === this.asked && onBriefing(briefing));
   }
 
+  /** @param onLook told what a look further ahead came to, unless a briefing was asked for since */
+  lookAhead(request: AdviceRequest, onLook: (look: DeeperLook | undefined) => void): void {
+    const { asked } = this;
+    // A look that fails leaves the briefing standing, which is all that was promised.
+    const failed = () => undefined;
+    void this.remote
+      .look(request, budget)
+      .catch(failed)
+      .then((look) => asked === this.asked && onLook(look));
+  }
+
   /** Works out briefings that nobody reads, so that the first one asked for is quick; what is asked goes before. */
   async rehearse(requests: readonly AdviceRequest[]): Promise<void> {
-    const mine = (this.asked += 1);
     for (const request of requests) {
-      if (mine !== this.asked) return;
+      if (this.asked > 0) return;
       await this.remote.brief(request);
     }
   }
@@ -49,35 +56,5 @@ export class Advisor {
   close(): void {
     this.asked += 1;
     this.worker.terminate();
-  }
-}
-
-/** Looks further ahead in a worker of its own; a new request cancels the one that is under way. */
-export class Planner {
-  private readonly latest: Latest<AdvisorWorker>;
-
-  constructor(sheet: Sheet) {
-    this.latest = new Latest<AdvisorWorker>(start, (remote) => void remote.open(sheet));
-  }
-
-  /** Starts a look. A worker that fails leaves the briefing standing, which is all that was promised. */
-  look(request: AdviceRequest, onLook: (look: DeeperLook) => void, onDone: () => void): void {
-    this.latest.ask(
-      (remote, wanted) =>
-        remote.look(
-          request,
-          budget,
-          proxy((look: DeeperLook) => wanted() && onLook(look)),
-        ),
-      onDone,
-    );
-  }
-
-  stop(): void {
-    this.latest.stop();
-  }
-
-  close(): void {
-    this.latest.close();
   }
 }

@@ -36,14 +36,16 @@ const advisor = {
   },
   outlook: (request: ComplaintRequest): Outlook => outlookOf({ ...request, predictions }),
   brief: (request: AdviceRequest): Briefing => briefingOf(caseOf(request)),
-  /** Looks ahead as far as `budget` milliseconds allow; `onLook` is told of each better look. */
-  look(request: AdviceRequest, budget: number, onLook: (look: DeeperLook) => void): void {
+  /** The furthest look ahead that `budget` milliseconds allow; undefined where there is nothing to look at. */
+  look(request: AdviceRequest, budget: number): DeeperLook | undefined {
     const until = performance.now() + budget;
+    let furthest: DeeperLook | undefined;
     try {
-      for (const look of lookDeeper(caseOf(request), () => performance.now() > until)) onLook(look);
+      for (const look of lookDeeper(caseOf(request), () => performance.now() > until)) furthest = look;
     } catch (error) {
       if (!(error instanceof Halted)) throw error;
     }
+    return furthest;
   },
 };
 

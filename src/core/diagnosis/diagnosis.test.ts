@@ -9,7 +9,7 @@ import {
   adviseOn,
   type Case,
   changeCost,
-  evidenceFor,
+  evidenceIn,
   indistinguishable,
   leadOf,
   likelihood,
@@ -160,14 +160,14 @@ describe('the posterior', () => {
     const job = caseWith(plasma, [live, took('vfu-dc', number(9.1)), took('vs-dc', number(187))], {
       complaint: upperDark,
     });
-    const evidence = evidenceFor(posteriorOf(job), 'C547.dry');
+    const evidence = evidenceIn(posteriorOf(job))('C547.dry');
     expect(evidence[0]!.observation.check.id === 'vfu-dc' || evidence[0]!.observation.check.id === 'picture').toBe(
       true,
     );
     expect(
       reasonsFrom(plasma, evidence).some(({ raises, text }) => raises && text.includes('9.1 V, a good set gives 15 V')),
     ).toBe(true);
-    const against = evidenceFor(posteriorOf(job), 'Q511.short');
+    const against = evidenceIn(posteriorOf(job))('Q511.short');
     expect(against[0]!.bits).toBeLessThan(-3);
   });
 });

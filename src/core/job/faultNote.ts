@@ -2,7 +2,7 @@ import { compared as comparedTable, oddText } from '../compare';
 import { attempt, Refusal } from '../quantity';
 import { sum, sumOf } from '../statistics';
 import { replay } from '../log';
-import { type Case, evidenceFor, posteriorOf, reasonsFrom, told, verificationOf } from '../diagnosis';
+import { type Case, evidenceIn, posteriorOf, reasonsFrom, told, verificationOf } from '../diagnosis';
 import { dealtWith } from '../repair';
 import { answerText } from '../reading';
 import { symptomTitles } from '../picture';
@@ -52,7 +52,7 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
     ),
   ].join('; ');
   // What proves it was read before the repair; pictures are told under the symptom.
-  const evidence = evidenceFor(posterior, culprit.fault.id).filter(
+  const evidence = evidenceIn(posterior)(culprit.fault.id).filter(
     ({ observation }) => observation.cured.size === 0 && observation.check.measure !== 'picture',
   );
   const reasons = reasonsFrom(predictions, evidence);

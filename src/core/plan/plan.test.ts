@@ -203,6 +203,34 @@ describe('condensing a problem', () => {
     const { outcomes } = small.problem.tests[0]!;
     for (let h = 0; h < 3; h += 1) expect(outcomes.reduce((sum, { chances }) => sum + chances[h]!, 0)).toBeCloseTo(1);
   });
+
+  it('takes together outcomes that leave the same or hardly come up, so that less is walked for the same answer', () => {
+    const told = (chances: readonly (readonly [number, number])[]): PlanProblem => ({
+      ...problem(1),
+      tests: [
+        {
+          ...problem(1).tests[0]!,
+          outcomes: chances.map((one, index) => ({ name: `outcome ${index}`, chances: Float64Array.from(one) })),
+        },
+      ],
+    });
+    // Three say the first, in any proportion; two say the second; two are slips.
+    const many = told([
+      [0.6, 0.006],
+      [0.3, 0.003],
+      [0.06, 0.0006],
+      [0.01, 0.7],
+      [0.004, 0.2804],
+      [0.013, 0.005],
+      [0.013, 0.005],
+    ]);
+    const small = condense(many, startOf(many), 2, 1).problem;
+    expect(small.tests[0]!.outcomes).toHaveLength(3);
+    for (const h of [0, 1])
+      expect(small.tests[0]!.outcomes.reduce((sum, { chances }) => sum + chances[h]!, 0)).toBeCloseTo(1);
+    const [whole, condensed] = [many, small].map((one) => new NestedRollouts(one, 1).expectedCost(1));
+    expect(Math.abs(condensed! - whole!)).toBeLessThan(0.05 * whole!);
+  });
 });
 
 const written = {

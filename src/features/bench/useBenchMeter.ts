@@ -24,7 +24,7 @@ export function useBenchMeter(
   file: JobFile,
   log: JobLog,
   job: Case,
-  { briefed, fresh }: LiveBriefing,
+  { briefed, fresh }: Pick<LiveBriefing, 'briefed' | 'fresh'>,
   control: BenchControl,
   simulated: boolean,
 ) {

@@ -1,11 +1,8 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { type Briefed, type DeeperLook } from '@/core/diagnosis';
-import { type LogEntry } from '@/core/log';
-import { Planner, requestOf } from '@/workers/advisor';
 import { type LiveBriefing } from '@/workshop/advice';
-import { type JobFile } from '@/workshop/job';
 
 /** How far ahead the advice looks: `briefing` while the log has grown since it was given, `looking` on from it. */
 export type AheadState = 'at once' | 'briefing' | 'looking' | 'done';
@@ -22,40 +19,21 @@ const quiet = 250;
  * @param held somebody is typing: the machine is left to what is typed
  */
 export function useDeeperLook(
-  file: JobFile,
-  entries: readonly LogEntry[],
-  { briefed, fresh }: LiveBriefing,
+  { briefed, fresh, lookAhead }: LiveBriefing,
   held: boolean,
 ): { readonly look: DeeperLook | undefined; readonly state: AheadState } {
-  const planner = useRef<Planner>(undefined);
-  const [seen, setSeen] = useState<{
-    readonly of: Briefed;
-    readonly look: DeeperLook | undefined;
-    readonly finished: boolean;
-  }>();
-  const done = seen?.of === briefed && seen.finished;
+  const [seen, setSeen] = useState<{ readonly of: Briefed; readonly look: DeeperLook | undefined }>();
+  const mine = seen?.of === briefed ? seen : undefined;
+  const due = fresh && !held && !mine;
   useEffect(() => {
-    if (!fresh || held || done) return;
-    const timer = setTimeout(() => {
-      planner.current ??= new Planner(file.sheet);
-      planner.current.look(
-        requestOf(file, entries),
-        // A look travels by a road of its own, and may come in after the word that the last one is done.
-        (look) => setSeen((now) => ({ of: briefed, look, finished: now?.of === briefed && now.finished })),
-        () => setSeen((now) => ({ of: briefed, look: now?.of === briefed ? now.look : undefined, finished: true })),
-      );
-    }, quiet);
-    return () => {
-      clearTimeout(timer);
-      planner.current?.stop();
-    };
-  }, [file, entries, briefed, fresh, held, done]);
-  useEffect(() => () => planner.current?.close(), []);
+    if (!due) return;
+    const timer = setTimeout(() => lookAhead((look) => setSeen({ of: briefed, look })), quiet);
+    return () => clearTimeout(timer);
+  }, [briefed, due, lookAhead]);
 
   if (!fresh) return { look: undefined, state: 'briefing' };
   if (briefed.next === 'verify') return { look: undefined, state: 'at once' };
-  const mine = seen?.of === briefed ? seen : undefined;
-  return { look: mine?.look, state: mine?.finished ? 'done' : 'looking' };
+  return { look: mine?.look, state: mine ? 'done' : 'looking' };
 }
 
 /** The briefing with the probe or the repair that a deeper look prefers in front. */

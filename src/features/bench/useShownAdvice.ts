@@ -19,9 +19,10 @@ interface Hands {
  * moment, and afterwards behind the probe in front, as long as nothing is typed.
  */
 export function useShownAdvice(file: JobFile, log: JobLog, { predictions }: Case, briefing: Briefing) {
-  const { briefed, fresh } = useBriefing(file, log.entries, predictions, briefing);
+  const live = useBriefing(file, log.entries, predictions, briefing);
+  const { briefed, fresh } = live;
   const [typing, setTyping] = useState(false);
-  const ahead = useDeeperLook(file, log.entries, { briefed, fresh }, typing);
+  const ahead = useDeeperLook(live, typing);
   const preferred = useMemo(() => reordered(briefed, ahead.look), [briefed, ahead.look]);
   const [settled, setSettled] = useState({ of: briefed, by: preferred, shown: preferred });
   /** The briefing that has stood long enough to have been read. */

@@ -1,6 +1,6 @@
-import { useEffect, useMemo, useRef, useState, useTransition } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, useTransition } from 'react';
 import { type Predictions } from '@/core/behaviour';
-import { type Briefed, type Briefing, followed } from '@/core/diagnosis';
+import { type Briefed, type Briefing, type DeeperLook, followed } from '@/core/diagnosis';
 import { type LogEntry } from '@/core/log';
 import { Advisor, requestOf } from '@/workers/advisor';
 import { type JobFile } from '@/workshop/job';
@@ -13,6 +13,8 @@ const longestIdle = 2000;
 export interface LiveBriefing {
   readonly briefed: Briefed;
   readonly fresh: boolean;
+  /** Looks further ahead from the log as it stands; tells what came of it unless the log has grown since. */
+  readonly lookAhead: (onLook: (look: DeeperLook | undefined) => void) => void;
 }
 
 /**
@@ -43,8 +45,7 @@ export function useBriefing(
   useEffect(() => {
     let stopJudging = () => {};
     const start = () => {
-      if (advisor.current) return;
-      advisor.current = new Advisor(file.sheet);
+      advisor.current ??= new Advisor(file.sheet);
       const logs = rehearsalsOf(file, predictions);
       // What it has worked out once it has at hand when the first line is typed.
       void advisor.current.rehearse([file.entries, ...logs].map((log) => requestOf(file, log)));
@@ -58,6 +59,13 @@ export function useBriefing(
       advisor.current = undefined;
     };
   }, [file, predictions]);
+  const lookAhead = useCallback<LiveBriefing['lookAhead']>(
+    (onLook) => {
+      advisor.current ??= new Advisor(file.sheet);
+      advisor.current.lookAhead(requestOf(file, entries), onLook);
+    },
+    [file, entries],
+  );
   const briefed = useMemo(() => followed(now.briefing, predictions), [now.briefing, predictions]);
-  return { briefed, fresh: now.of === entries };
+  return { briefed, fresh: now.of === entries, lookAhead };
 }

@@ -1,7 +1,7 @@
 import { type Predictions } from '../../behaviour';
 import { changesMade } from '../../log';
 import { answerText, expectedText } from '../../reading';
-import { type Case, evidenceFor, likeliestInside, type Observation, reasonsFrom, restsOn, told } from '../belief';
+import { type Case, evidenceIn, likeliestInside, type Observation, reasonsFrom, restsOn, told } from '../belief';
 import { adviseOn } from './advice';
 import { type Briefing } from './briefed';
 import { foundParts } from './found';
@@ -20,6 +20,7 @@ export function briefingOf(job: Case): Briefing {
   const advice = adviseOn(job);
   const { posterior, next, repairNow, curedChance } = advice;
   const [pair] = posterior.pairs;
+  const evidenceOf = evidenceIn(posterior);
   const alone = restsOn(posterior);
   const suspects = told(posterior.suspects);
   const leads = (suspects[0]?.probability ?? 0) >= leadingFrom;
@@ -33,9 +34,7 @@ export function briefingOf(job: Case): Briefing {
     probes: advice.probes.map(({ probe: { check, ...probe }, ...worth }) => ({ ...probe, check: check.id, ...worth })),
     repairs: advice.repairs.map(({ action, chance, minutes }) => ({ action: action.id, chance, minutes })),
     reasons: Object.fromEntries(
-      suspects
-        .slice(0, explained)
-        .map(({ fault: { id } }) => [id, reasonsFrom(predictions, evidenceFor(posterior, id))]),
+      suspects.slice(0, explained).map(({ fault: { id } }) => [id, reasonsFrom(predictions, evidenceOf(id))]),
     ),
     pair:
       pair && pair.probability > pairShown

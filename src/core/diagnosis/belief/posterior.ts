@@ -13,13 +13,6 @@ import { priorOf } from './prior';
 import { singlesOf } from './singles';
 import { type Weighed, weighObservation } from './weighObservation';
 
-/** How one observation bears on one suspect. */
-export interface Evidence {
-  readonly observation: Observation;
-  /** log2 of how much likelier the observation is under this suspect than under the others. */
-  readonly bits: number;
-}
-
 /** A fault with its probability after all observations, alone or beside another. */
 export interface Suspect {
   readonly fault: Fault;
@@ -244,68 +237,4 @@ export function posteriorOf(job: Case): Posterior {
     cured,
     dormant: sumOf(fading.keys(), (f) => (1 - showsNow[f]!) * weights[constant.length + f]!),
   };
-}
-
-/**
- * The reading on which the leading hypothesis rests alone: without it the hypothesis would lose at
- * least half its probability. Undefined where several bear it out, or a repetition has.
- */
-export function restsOn({ hypotheses, weights, logs, observations }: Posterior): Observation | undefined {
-  let leader = 0;
-  weights.forEach((weight, h) => {
-    if (weight > weights[leader]!) leader = h;
-  });
-  let found: Observation | undefined;
-  let least = weights[leader]! / 2;
-  observations.forEach((observation, o) => {
-    if (observation.entry === undefined || observation.times > 1) return;
-    const log = logs[o]!;
-    // All weights as they would be without the observation, scaled so that nothing overflows.
-    const smallest = log.reduce((min, value) => Math.min(min, value), Infinity);
-    let all = 0;
-    for (let h = 0; h < hypotheses.length; h += 1) all += weights[h]! * Math.exp(smallest - log[h]!);
-    const without = (weights[leader]! * Math.exp(smallest - log[leader]!)) / all;
-    if (without < least) [least, found] = [without, observation];
-  });
-  return found;
-}
-
-/** Evidence under this size does not bear mentioning. */
-const mentionable = 0.3;
-
-/**
- * The observations that raised or lowered a suspect, strongest first, each against the average
- * of the other hypotheses weighted by their probability without that observation.
- */
-export function evidenceFor(posterior: Posterior, faultId: string): Evidence[] {
-  const { hypotheses, weights, logs, observations } = posterior;
-  // A fault is explained by the likeliest hypothesis it is part of.
-  let index = -1;
-  hypotheses.forEach(({ faults }, h) => {
-    if (
-      faults.some(({ id, degreeOf }) => id === faultId || degreeOf === faultId) &&
-      (index < 0 || weights[h]! > weights[index]!)
-    )
-      index = h;
-  });
-  if (index < 0) return [];
-  const without = (h: number) =>
-    !hypotheses[h]!.faults.some(({ id, degreeOf }) => id === faultId || degreeOf === faultId);
-  return observations
-    .map((observation, o): Evidence => {
-      const log = logs[o]!;
-      let others = 0;
-      let mass = 0;
-      for (let h = 0; h < hypotheses.length; h += 1) {
-        if (!without(h)) continue;
-        // The weight before this observation: divided by what it contributed.
-        const before = Math.exp(Math.log(weights[h]! + 1e-300) - log[h]!);
-        mass += before;
-        others += before * Math.exp(log[h]!);
-      }
-      const average = mass > 0 ? others / mass : 1;
-      return { observation, bits: (log[index]! - Math.log(average + 1e-300)) / Math.LN2 };
-    })
-    .filter(({ bits }) => Math.abs(bits) >= mentionable)
-    .sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits));
 }

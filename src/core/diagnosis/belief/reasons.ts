@@ -1,6 +1,6 @@
 import { type Predictions } from '../../behaviour';
 import { answerText, expectedText } from '../../reading';
-import { type Evidence } from './posterior';
+import { type Evidence } from './evidence';
 
 /** One reason for or against a suspect, in words. */
 export interface Reason {
