@@ -16,6 +16,7 @@ export { say, spoken } from './speech';
 export { sound } from './tones';
 export { useDraft } from './useDraft';
 export { useReturnFocus } from './useReturnFocus';
+export { useTypedEarly } from './useTypedEarly';
 export { BenchTheme, useBenchTheme } from './theme/BenchTheme';
 export { chartLook } from './theme/chartLook';
 export { palettes, paletteStyles, type ThemeName } from './theme/palette';

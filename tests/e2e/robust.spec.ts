@@ -30,6 +30,35 @@ test('bad lines get one clear message each and change nothing', async ({ page, a
   await expect(page.getByTestId('readings')).toHaveAttribute('data-count', '1');
 });
 
+test('what is typed before the page listens is taken over', async ({ page, app, context }) => {
+  await takeIn(page, app.address, 'Halvane HP-42', 'Quick hands', ['Upper half dark']);
+  await page.keyboard.press('Alt+p');
+  await saved(page);
+  for (const [where, name, typed] of [
+    [page.url(), 'Reading', 'vs 187'],
+    [`${app.address}/shelf`, 'Look for a part', 'put C 1000u 50V 105 x3 in A4'],
+  ] as const) {
+    // The page is there, and what makes it listen is held back.
+    const early = await context.newPage();
+    let letGo: () => void = () => undefined;
+    const typedFirst = new Promise<void>((resolve) => (letGo = resolve));
+    await early.route('**/*.js', async (route) => {
+      await typedFirst;
+      await route.continue();
+    });
+    await early.goto(where, { waitUntil: 'commit' });
+    const line = early.getByRole('textbox', { name });
+    await line.pressSequentially(typed);
+    letGo();
+    await early.waitForSelector('html[data-awake]', { state: 'attached' });
+    await expect(line).toHaveValue(typed);
+    await line.press('Enter');
+    if (name === 'Reading') await expect(early.getByTestId('readings')).toHaveAttribute('data-count', '1');
+    else await expect(early.getByText(/put .*: 3 in A4/)).toBeVisible();
+    await early.close();
+  }
+});
+
 test('a correction supersedes and taking back withdraws; the record keeps all', async ({ page, app }) => {
   await takeIn(page, app.address, 'Halvane HP-42', 'Corrections', ['Upper half dark']);
   await page.keyboard.press('Alt+p');

@@ -8,7 +8,7 @@ import { blinkConditions, choicesFor, type Check, type Predictions, type Context
 import { type ProbeAdvice } from '@/core/diagnosis';
 import { type Symptom } from '@/core/picture';
 import { type Usual } from '@/core/reading';
-import { Key, minutesText } from '@/ui';
+import { Key, minutesText, useTypedEarly } from '@/ui';
 import { type SeenPicture, whyProbe } from './benchModel';
 import { BlinkConditions } from './BlinkConditions';
 import { BlinkTapper } from './BlinkTapper';
@@ -47,6 +47,7 @@ export interface ProbeCardView {
 /** The one thing to do next, and the place where its answer goes. */
 export function ProbeCard({ card }: { readonly card: ProbeCardView }) {
   const { predictions, act, check, context, step, cautions, correcting, text, interpreted, input } = card;
+  useTypedEarly(input, text, card.type);
   const doing = step !== undefined && correcting === undefined;
   const choices = doing || !check ? [] : choicesFor(check);
   return (

@@ -1,4 +1,5 @@
-import { type Ref } from 'react';
+import { type Ref, useImperativeHandle, useRef } from 'react';
+import { useTypedEarly } from '../useTypedEarly';
 import styles from './parts.module.css';
 
 interface LineEntryProps {
@@ -16,11 +17,15 @@ interface LineEntryProps {
 }
 
 /** One line in large letters, taken with Enter. */
-export function LineEntry({ label, message, onType, onEnter, ...input }: LineEntryProps) {
+export function LineEntry({ label, message, onType, onEnter, ref, ...input }: LineEntryProps) {
+  const own = useRef<HTMLInputElement>(null);
+  useImperativeHandle(ref, () => own.current!);
+  useTypedEarly(own, input.value, onType);
   return (
     <>
       <input
         {...input}
+        ref={own}
         className={`figure ${styles.lineEntry}`}
         autoComplete="off"
         spellCheck={false}

@@ -7,7 +7,7 @@ import { type LogBody } from '@/core/log';
 import { depict, type Symptom, symptomTitles } from '@/core/picture';
 import { cautionsFor, powerCaution } from '@/core/safety';
 import { familyOf } from '@/core/sheet';
-import { PictureView, VerdictMark } from '@/ui';
+import { PictureView, useTypedEarly, VerdictMark } from '@/ui';
 import styles from './asked.module.css';
 
 interface AskedReadingProps {
@@ -40,6 +40,7 @@ const cautionFor = (job: Case, check: Check, wanted: Context, step: SetStep | un
 export function AskedReading(props: AskedReadingProps) {
   const { job, check, wanted, label, how, entry, pictures, input, onRecord, children } = props;
   const [text, setText] = useState('');
+  useTypedEarly(input, text, setText);
   const step = nextStep(job, wanted);
   const offered = pictures.map((symptoms) => ({ symptoms }));
   const interpreted = interpret(text, { job, focus: check, step, correcting: undefined, pictures: offered });
