@@ -203,6 +203,8 @@ describe('a line that refines the sheet', () => {
     ['part XY9 psu feeds vs', /what is XY9\? Put its kind behind it/],
     ['part C861 100u psu shunts vs', /already: type what it reads/],
     ['rail v18 psu', /a short name and its volts/],
+    ['rail +27 27 from supply', /"\+27" would be read as a value: .*such as v27$/],
+    ['rail -12 12', /such as n12$/],
     ['rail vs 18 from supply', /has a net "vs" already/],
     ['rail v18 18 at tp18', /which block makes it/],
     ['code 2 vs', /2 blinks already: /],

@@ -44,12 +44,29 @@ export function readRefinement(line: string, scope: EntryScope): Refinement | un
 const isShortName = (name: string) => /^[a-z][\w-]{0,30}$/i.test(name);
 const isNumber = (word: string) => /^[-+.,\d]/.test(word);
 
+/**
+ * Is a word that was typed a name for what is new?
+ *
+ * @param needs what is said where none was typed
+ * @throws Refusal where it could not be told from a value
+ */
+function checkName(word: string, needs: string): void {
+  if (isShortName(word)) return;
+  const [, sign, digits] = /^([-+]?)(\d+)/.exec(word) ?? [];
+  throw new Refusal(
+    digits === undefined
+      ? needs
+      : `"${word}" would be read as a value: a name begins with a letter, such as ${sign === '-' ? 'n' : 'v'}${digits}`,
+  );
+}
+
 /** `new tp4 v12 12.1 pin 3 of CN2`: a name, the net it is on, what the manual gives and where it is. */
 function readNewPoint(words: readonly string[], { sheet, checks }: EntryScope): Refinement {
   const [name = '', on = '', third = ''] = words;
   const example = `like "new tp4 ${[...sheet.nets.keys()][0] ?? 'v12'} 12.1 pin 3"`;
-  if (!isShortName(name) || on === '')
-    throw new Refusal(`a new point needs a short name, its net, and if known the volts and the place, ${example}`);
+  const needs = `a new point needs a short name, its net, and if known the volts and the place, ${example}`;
+  checkName(name, needs);
+  if (on === '') throw new Refusal(needs);
   if (findNamed([name], { sheet, checks })) throw new Refusal(`${sheet.title} has a point "${name}" already`);
   const net = netNamed(on, sheet);
   const volts = isNumber(third) ? voltsOf(third, `a new point is read in volts, ${example}`) : undefined;
@@ -137,7 +154,9 @@ function phrases(words: readonly string[], leading: readonly string[]): Readonly
 function readRail(words: readonly string[], { sheet, checks }: EntryScope): Refinement {
   const example = 'like "rail v18 18 from supply to logic at tp18"';
   const [rail = '', volts = '', ...rest] = words;
-  if (!isShortName(rail) || !isNumber(volts)) throw new Refusal(`a rail needs a short name and its volts, ${example}`);
+  const needs = `a rail needs a short name and its volts, ${example}`;
+  checkName(rail, needs);
+  if (!isNumber(volts)) throw new Refusal(needs);
   if ([...sheet.nets.keys()].some((id) => id.toLowerCase() === rail.toLowerCase()))
     throw new Refusal(`${sheet.title} has a net "${rail}" already: "new tp4 ${rail} 12.1" puts a point on it`);
   const value = voltsOf(volts, `a rail is given in volts, ${example}`);
