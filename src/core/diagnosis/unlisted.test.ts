@@ -248,6 +248,16 @@ describe('what is plain to see', () => {
   });
 });
 
+describe('what reads otherwise at another switching on', () => {
+  const shorted = (...lines: string[]) => chanceOf(jobOn('generic-plasma', 'picture brief', ...lines), 'COL-C.short');
+
+  it('comes and goes, and what is read again at the same is put right', () => {
+    const good = shorted('va 65', 'col-c-ohms OL');
+    expect(shorted('col-c-ohms 0.4', 'va 65', 'col-c-ohms OL')).toBeGreaterThan(3 * good);
+    expect(shorted('va 65', 'col-c-ohms 0.4', 'col-c-ohms OL') / good).toBeCloseTo(1, 1);
+  });
+});
+
 describe('parts found bad', () => {
   it('stay, each beside the others, until they are dealt with', () => {
     const looks = ['C547', 'C548', 'C551'].filter((id) => shippedSheets().get('halvane-hp-42')!.parts.has(id));

@@ -89,7 +89,12 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
     const check = predictions.checks.get(id);
     if (!check || isUnknownCode(predictions, check, answer)) continue;
     const key = circumstance(id, context, afterRepairs);
-    const before = latest.get(key);
+    const earlierReading = latest.get(key);
+    const changed =
+      earlierReading !== undefined && earlierReading.episode !== episode && !agree(earlierReading.answer, answer);
+    // What a set reads at one switching on and no longer at another is no slip put right: both count.
+    if (changed) latest.set(`${key}@${earlierReading.episode}`, earlierReading);
+    const before = changed ? undefined : earlierReading;
     // Who says that nothing has changed has looked twice.
     const again = said === 'no change' ? 2 : 1;
     const times = before && agree(before.answer, answer) ? before.times + again : again;
