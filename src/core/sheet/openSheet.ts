@@ -18,7 +18,7 @@ const plugs = 0.06;
  * How often what should take a rail to nothing leaves something of it, or what should alter it goes further, and what is
  * left then; what lets through all or nothing leaves something less often: the rail is fed from elsewhere, or floats.
  */
-const byDegrees = { chance: 0.2, allOrNothing: 0.1, ofNothing: 0.3, ofLow: 0.5, further: 1.6 };
+const byDegrees = { chance: 0.2, allOrNothing: 0.1, ofNothing: [0.25, 0.5], ofLow: 0.5, further: 1.6 };
 
 /**
  * How what goes wrong in a block spreads over its effects, where it has all of them: about as the shipped sheets’ own
@@ -152,26 +152,31 @@ const allOrNothing: ReadonlySet<Part['kind']> = new Set([
   'relay',
 ]);
 
-/** What is left of a net where a fault goes another way than it is taken to. */
-function otherDegree(ratio: number): number {
+/** What may be left of a net where a fault goes another way than it is taken to: by less and by more. */
+function otherDegrees(ratio: number): readonly number[] {
   if (ratio < deadBelow) return byDegrees.ofNothing;
-  if (ratio === levelRatio.low) return byDegrees.ofLow;
-  return Math.max(deadBelow, 1 + byDegrees.further * (ratio - 1));
+  if (ratio === levelRatio.low) return [byDegrees.ofLow];
+  return [Math.max(deadBelow, 1 + byDegrees.further * (ratio - 1))];
 }
 
-/** A fault that alters what its nets stand at, and the same to another degree. */
+/** A fault that alters what its nets stand at, and the same to other degrees. */
 function withDegrees({ parts }: Sheet, fault: Fault): Fault[] {
-  const sets = new Map([...fault.sets].map(([net, ratio]) => [net, otherDegree(ratio)]));
-  if ([...fault.sets].every(([net, ratio]) => sets.get(net) === ratio)) return [fault];
+  const others = [...fault.sets].map(([net, ratio]) => ({ net, ratio, degrees: otherDegrees(ratio) }));
+  const count = Math.max(0, ...others.map(({ degrees }) => degrees.length));
+  const altered = Array.from({ length: count }, (_, at) =>
+    others.map(({ net, degrees }) => [net, degrees[Math.min(at, degrees.length - 1)]!] as const),
+  ).filter((sets) => sets.some(([net, ratio]) => fault.sets.get(net) !== ratio));
+  if (altered.length === 0) return [fault];
   const chance = allOrNothing.has(parts.get(fault.part)!.kind) ? byDegrees.allOrNothing : byDegrees.chance;
-  const lesser = {
+  let id = fault.id;
+  const lesser = altered.map((sets): Fault => ({
     ...fault,
-    id: lesserId(fault.id),
+    id: (id = lesserId(id)),
     degreeOf: fault.id,
-    sets,
-    weight: fault.weight * chance,
-  };
-  return [{ ...fault, weight: fault.weight * (1 - chance) }, lesser];
+    sets: new Map(sets),
+    weight: (fault.weight * chance) / altered.length,
+  }));
+  return [{ ...fault, weight: fault.weight * (1 - chance) }, ...lesser];
 }
 
 /** What stands for everything in a block that its sheet does not list. */
