@@ -256,6 +256,17 @@ describe('what reads otherwise at another switching on', () => {
     expect(shorted('col-c-ohms 0.4', 'va 65', 'col-c-ohms OL')).toBeGreaterThan(3 * good);
     expect(shorted('va 65', 'col-c-ohms 0.4', 'col-c-ohms OL') / good).toBeCloseTo(1, 1);
   });
+
+  it('is not asked for again, slip or not', () => {
+    const once = jobOn('generic-plasma', 'picture upper_dark', 'col-c-ohms 0.4');
+    expect(adviseOn(once).probes[0]).toMatchObject({
+      probe: { id: 'col-c-ohms' },
+      doubt: expect.any(Number) as number,
+    });
+    const since = jobOn('generic-plasma', 'picture upper_dark', 'col-c-ohms 0.4', 'va 65', 'col-c-ohms OL');
+    expect(adviseOn(since).posterior.doubts.map(({ observation: { check } }) => check.id)).toEqual(['col-c-ohms']);
+    expect(adviseOn(since).probes.every(({ doubt }) => doubt === undefined)).toBe(true);
+  });
 });
 
 describe('parts found bad', () => {

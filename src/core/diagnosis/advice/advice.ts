@@ -120,8 +120,8 @@ function askedAgain(
   here: Context,
 ): ProbeAdvice | undefined {
   for (const { observation, chance } of doubts) {
-    // What was read before the last repair cannot be read again.
-    if (observation.times > 1 || observation.cured.size < cured.size) continue;
+    // What was read before the last repair cannot be read again; what was read again since need not be.
+    if (observation.times > 1 || observation.readSince || observation.cured.size < cured.size) continue;
     const open = probes.find(
       ({ probe: { check, context } }) =>
         check === observation.check && contextKey(context) === contextKey(observation.context),

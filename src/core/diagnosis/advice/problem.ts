@@ -54,7 +54,9 @@ export const forbiddenFrom = 0.2;
 function openProbes(job: Case, posterior: Posterior, isolating: boolean): Probe[] {
   const { bench, predictions } = job;
   const again = new Set(
-    posterior.doubts.flatMap(({ observation }) => (observation.times === 1 ? (observation.entry ?? []) : [])),
+    posterior.doubts.flatMap(({ observation: { times, readSince, entry } }) =>
+      times === 1 && !readSince ? (entry ?? []) : [],
+    ),
   );
   const twice = new Set(
     posterior.observations.flatMap(({ check, times, entry }) => (mayMiss(check) && times < 2 ? (entry ?? []) : [])),

@@ -46,6 +46,8 @@ export interface Observation {
   readonly entry?: string;
   /** Which switching on or off it belongs to; absent for what the owner said. */
   readonly episode?: number;
+  /** It was read otherwise at a later switching on or off: there is no need to ask whether it was a slip. */
+  readonly readSince?: true;
   /** The first reading that said the same before the last repairs, and how often it has been borne out after others of them. */
   readonly standing?: { readonly first: Observation; readonly borneOut: number };
 }
@@ -69,7 +71,8 @@ export function mayMiss({ point }: Check): boolean {
 
 /**
  * The observations of a case: the owner's account, then readings. Of several readings of one
- * check in the same circumstances the latest counts; one that a second reading bore out is hardly a slip.
+ * check in the same circumstances the latest counts, and what it read otherwise at an earlier switching on or off;
+ * one that a second reading bore out is hardly a slip.
  */
 export function observationsOf({ predictions, complaint, bench }: Case): Observation[] {
   const told: Observation[] = [];
@@ -93,7 +96,7 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
     const changed =
       earlierReading !== undefined && earlierReading.episode !== episode && !agree(earlierReading.answer, answer);
     // What a set reads at one switching on and no longer at another is no slip put right: both count.
-    if (changed) latest.set(`${key}@${earlierReading.episode}`, earlierReading);
+    if (changed) latest.set(`${key}@${earlierReading.episode}`, { ...earlierReading, readSince: true });
     const before = changed ? undefined : earlierReading;
     // Who says that nothing has changed has looked twice.
     const again = said === 'no change' ? 2 : 1;

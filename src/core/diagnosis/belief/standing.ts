@@ -14,7 +14,8 @@ export function agree(one: Answer, other: Answer): boolean {
     return (
       one.shape === other.shape &&
       (one.value === other.value ||
-        Math.abs(one.value - other.value) <= agreeing * Math.max(Math.abs(one.value), Math.abs(other.value)))
+        // Nothing but OL agrees with OL.
+        Math.abs(one.value - other.value) < agreeing * Math.max(Math.abs(one.value), Math.abs(other.value)))
     );
   if (one.kind === 'choice' && other.kind === 'choice') return one.choice === other.choice;
   return one.kind === 'picture' && other.kind === 'picture' && one.symptoms.join() === other.symptoms.join();
