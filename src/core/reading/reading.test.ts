@@ -20,6 +20,7 @@ describe('verdicts', () => {
     ['vs 0.3', 'dead', 'nothing there'],
     ['vs 187 brief', 'odd', 'up, then gone'],
     ['C547 esr 2.9', 'high', /times what a good one shows/],
+    ['C547 esr 2900', 'high', /is the unit right\?$/],
     ['F801 OL', 'open', 'open'],
     ['buzz weak', 'odd', 'weak, not yes'],
     ['vs-ohms 0.6', 'dead', 'shorted'],

@@ -55,6 +55,8 @@ export function judgeAnswer(predictions: Predictions, check: Check, answer: Answ
 }
 
 const openFrom = 49;
+/** From so many times what is right, less one, it is rather the unit that is wrong. */
+const slipOfUnit = 999;
 
 function wordsFor(check: Check, found: Judgement['mark'], off: number | undefined): string {
   if (found === 'within') return 'within';
@@ -64,6 +66,7 @@ function wordsFor(check: Check, found: Judgement['mark'], off: number | undefine
   if (off === undefined) return found;
   // A part that reads fifty times what it should, in megohms, lets nothing through.
   if (check.measure === 'ohms' && off > openFrom) return 'open';
+  if (off > slipOfUnit) return 'more than a thousand times what a good one shows: is the unit right?';
   if (numberWay(check)?.multiple || off > 2) return `${Number((off + 1).toPrecision(2))} times what a good one shows`;
   const percent = `${Math.abs(Math.round(off * 100))} %`;
   if (found === 'high') return `${percent} high`;
