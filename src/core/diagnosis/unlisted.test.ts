@@ -257,6 +257,14 @@ describe('what reads otherwise at another switching on', () => {
     expect(shorted('va 65', 'col-c-ohms 0.4', 'col-c-ohms OL') / good).toBeCloseTo(1, 1);
   });
 
+  it('speaks against what comes and goes where it reads right each time, and once at each', () => {
+    const joint = (...lines: string[]) => chanceOf(jobOn('halvane-hp-42', ...lines), 'CN501.joint');
+    const right = 'picture normal';
+    expect(joint(right, right, right)).toBeCloseTo(joint(right, right), 6);
+    const switchings = joint(right, ...[1, 2, 3].flatMap(() => ['unplugged', 'live', right]));
+    expect(switchings).toBeLessThan(0.5 * joint(right));
+  });
+
   it('is not asked for again, slip or not', () => {
     const once = jobOn('generic-plasma', 'picture upper_dark', 'col-c-ohms 0.4');
     expect(adviseOn(once).probes[0]).toMatchObject({

@@ -68,6 +68,10 @@ describe('what to do where no probe is asked for', () => {
     );
     expect(after.next).toBe('verify');
     expect(nextAction(after)).toMatchObject({ button: 'Verify', title: 'Measure again what was wrong' });
+    expect(nextAction({ ...after, switchings: 2 })).toMatchObject({
+      title: 'Plug out, and on again',
+      how: expect.stringContaining('2 times more') as string,
+    });
   });
 
   it('is a search inside a block that no part of the sheet explains, and nothing where nothing is suspected', () => {

@@ -22,7 +22,15 @@ export function nextAction({
   found,
   suspects,
   probes,
-}: Pick<Briefed, 'next' | 'repairs' | 'found' | 'suspects' | 'probes'>): NextAction | undefined {
+  switchings,
+}: Pick<Briefed, 'next' | 'repairs' | 'found' | 'suspects' | 'probes' | 'switchings'>): NextAction | undefined {
+  if (next === 'verify' && switchings > 0)
+    return {
+      label: 'It may not be all',
+      title: 'Plug out, and on again',
+      how: `What comes and goes is there about two times in three. Read the picture after each: ${switchings === 1 ? 'once more' : `${switchings} times more`}, or let it soak.`,
+      button: 'Verify',
+    };
   if (next === 'verify')
     return {
       label: 'After the repair',

@@ -8,7 +8,7 @@ import { type Sheet } from '../../sheet';
 import { byContext, type ExpectedHarm, expectedHarm, probeMinutesOn } from './harm';
 import { changeCost, type Probe, probeCost } from './probes';
 import { type OpenFaults, problemOf, repairCost } from './problem';
-import { worthSearching } from './search';
+import { switchingsWorth, worthSearching } from './search';
 import { proofOf } from './verification';
 
 /** A probe worth making, with what it is expected to bring. */
@@ -55,6 +55,8 @@ export interface Advice {
   readonly repairNow: Minutes;
   /** Chance that a repair already done was the cure. */
   readonly curedChance: number;
+  /** How often what seems cured is worth switching off and on again before that is believed. */
+  readonly switchings: number;
   /** What is wrong comes and goes and is likely not there now: nothing that is measured tells until it shows again. */
   readonly dormant: boolean;
   /** What a minute more does to the set as it stands; undefined where nothing is to be feared. */
@@ -92,7 +94,8 @@ export function adviseOn(job: Case): Advice {
   const worthProbing = again !== undefined || (best !== undefined && best.total < plan.repairNow - 1e-6);
   const proving = bench.repairs.length > 0 && curedChance > 0.5 && again === undefined;
   // What has gone the same way is looked for as long as that costs less than its coming back would.
-  const telling = proving && proofOf(job).done ? worthSearching(job, open, described) : undefined;
+  const proven = proving && proofOf(job).done;
+  const telling = proven ? worthSearching(job, open, described) : undefined;
   const first = again ?? telling;
   return {
     posterior,
@@ -101,6 +104,7 @@ export function adviseOn(job: Case): Advice {
     next: proving ? (telling ? 'probe' : 'verify') : worthProbing ? 'probe' : untried(job) ? 'verify' : 'act',
     repairNow: plan.repairNow,
     curedChance,
+    switchings: proven && !telling ? switchingsWorth(open) : 0,
     dormant: bench.context.power === 'live' && posterior.dormant > likelyDormant,
     harmNow: harmOn(bench.context, minuteOn),
   };

@@ -22,7 +22,10 @@ interface BriefProbe extends Omit<ProbeAdvice, 'probe'> {
  * Advice with what a screen says of it, in names and numbers alone: small enough to be sent from a worker or
  * a server at every reading.
  */
-export interface Briefing extends Pick<Advice, 'next' | 'repairNow' | 'curedChance' | 'dormant' | 'harmNow'> {
+export interface Briefing extends Pick<
+  Advice,
+  'next' | 'repairNow' | 'curedChance' | 'switchings' | 'dormant' | 'harmNow'
+> {
   /** All of them, likeliest first. */
   readonly suspects: readonly BriefSuspect[];
   readonly probes: readonly BriefProbe[];

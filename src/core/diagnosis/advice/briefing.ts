@@ -28,6 +28,7 @@ export function briefingOf(job: Case): Briefing {
     next,
     repairNow,
     curedChance,
+    switchings: advice.switchings,
     dormant: advice.dormant,
     harmNow: advice.harmNow,
     suspects: suspects.map(({ fault, ...suspect }) => ({ fault: fault.id, ...suspect })),

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { type Context, contextKey, liveCold, predictionsOf } from '../../behaviour';
 import { type Fault, openSheet } from '../../sheet';
-import { worthSearching } from './search';
+import { switchingsWorth, worthSearching } from './search';
 
 const predictions = predictionsOf(openSheet(shippedSheets().get('generic-crt-colour')!));
 const fault = (id: string): Fault => predictions.model.sheet.faults.get(id)!;
@@ -41,5 +41,17 @@ describe('looking for what is left in a set that seems cured', () => {
     expect(chosen(left(joint, 0.3), [volts])).toBe('hbase-ac');
     expect(chosen(left(joint, 0.3, 1), [volts])).toBeUndefined();
     expect(chosen(left(joint, 0.3, 1), [volts, press])).toBe('press-line');
+  });
+});
+
+describe('switching off and on again what seems cured', () => {
+  const joint = { 'H-DRV-T.joint': 1 };
+
+  it('is worth as many times as what comes and goes is likely to be left, and none for what would stay', () => {
+    expect(switchingsWorth(left(joint, 0.5, 0))).toBe(0);
+    expect(switchingsWorth(left(joint, 0.05, 1))).toBe(0);
+    expect(switchingsWorth(left(joint, 0.1, 1))).toBe(1);
+    expect(switchingsWorth(left(joint, 0.4, 1))).toBe(2);
+    expect(switchingsWorth(left(joint, 1, 1))).toBeLessThanOrEqual(4);
   });
 });

@@ -1,4 +1,4 @@
-import { type Case, outcomesOf } from '../belief';
+import { type Case, outcomesOf, showing } from '../belief';
 import { measures } from '../../measure';
 import { type Minutes } from '../../quantity';
 import { sum, sumOf } from '../../statistics';
@@ -42,4 +42,23 @@ export function worthSearching<One extends { readonly probe: Probe; readonly min
     .map((probe) => ({ probe, gain: gain(probe) }))
     .sort((a, b) => b.gain - a.gain);
   return best && best.gain > 0 ? best.probe : undefined;
+}
+
+/** To switch a set off and on again, and look at it. */
+const lookAgain: Minutes = 3.5;
+/** More is a matter for a soak. */
+const mostSwitchings = 4;
+
+/**
+ * How often a set that seems cured is worth switching off and on again before that is believed: what comes and goes and
+ * was not dealt with shows at most of them, and is spared its coming back. 0 where none is.
+ */
+export function switchingsWorth({ weights, fading, mass }: Pick<OpenFaults, 'weights' | 'fading' | 'mass'>): number {
+  let left = mass * sumOf(weights.keys(), (set) => weights[set]! * fading[set]!);
+  let switchings = 0;
+  while (switchings < mostSwitchings && left * showing * comingBack > lookAgain) {
+    left *= 1 - showing;
+    switchings += 1;
+  }
+  return switchings;
 }

@@ -46,6 +46,8 @@ export interface Observation {
   readonly entry?: string;
   /** Which switching on or off it belongs to; absent for what the owner said. */
   readonly episode?: number;
+  /** At how many earlier switchings on or off the same was read. */
+  readonly elsewhere: number;
   /** It was read otherwise at a later switching on or off: there is no need to ask whether it was a slip. */
   readonly readSince?: true;
   /** The first reading that said the same before the last repairs, and how often it has been borne out after others of them. */
@@ -76,7 +78,14 @@ export function mayMiss({ point }: Check): boolean {
  */
 export function observationsOf({ predictions, complaint, bench }: Case): Observation[] {
   const told: Observation[] = [];
-  const owner = { context: liveCold, cured: nobodyCured, outlierChance: ownersOutlierChance, times: 1, weight: 1 };
+  const owner = {
+    context: liveCold,
+    cured: nobodyCured,
+    outlierChance: ownersOutlierChance,
+    times: 1,
+    weight: 1,
+    elsewhere: 0,
+  };
   const picture = predictions.checks.get('picture');
   if (picture && complaint.symptoms.length > 0)
     told.push({ ...owner, check: picture, answer: { kind: 'picture', symptoms: complaint.symptoms } });
@@ -115,6 +124,7 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
       weight: mayMiss(check) && times > 1 ? 1 + secondLook : 1,
       entry: entry.id,
       episode,
+      elsewhere: before && times > again ? before.elsewhere + (before.episode === episode ? 0 : 1) : 0,
       ...(chain && earlier > 0 ? { standing: { first: chain.first, borneOut: earlier - 1 } } : {}),
     };
     if (chain && earlier > 0) chain.stages.push(afterRepairs);
@@ -159,6 +169,7 @@ function mainsSaid({ checks, model: { sheet } }: Predictions, { mains, context }
       outlierChance: usualOutlierChance,
       times: 1,
       weight: 1,
+      elsewhere: 0,
     },
   ];
 }

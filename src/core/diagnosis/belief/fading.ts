@@ -6,7 +6,22 @@ import { likelihood } from './likelihood';
 import { type Singles } from './singles';
 
 /** How often what comes and goes is there, from one switching on to the next. */
-const showing = 0.65;
+export const showing = 0.65;
+
+/**
+ * How likely it is that a set reads the same at another switching on, where what is wrong comes and goes: it is there
+ * both times or away both times, or would read as well the other way.
+ *
+ * @param log by how much likelier the answer is with the fault there than without it
+ */
+function sameElsewhere(log: number): number {
+  const ratio = Math.exp(Math.max(-40, Math.min(40, log)));
+  const there = (showing * ratio) / (showing * ratio + 1 - showing);
+  return (
+    there * (showing + (1 - showing) * Math.min(1, 1 / ratio)) +
+    (1 - there) * (1 - showing + showing * Math.min(1, ratio))
+  );
+}
 
 /** How likely a touch or a look at parts is that one of them comes and goes; undefined for faults of other parts. */
 function underTouch(
@@ -48,7 +63,7 @@ export function fadingLogs(
   const ratios = new Map<number, Float64Array>();
   const logs = observations.map((observation, o) => {
     const log = new Float64Array(count);
-    const { episode, check, cured } = observation;
+    const { episode, check, cured, elsewhere } = observation;
     const lasting = episode === undefined || 'findsIntermittents' in measures[check.measure];
     let ratio = ratios.get(episode ?? -1);
     if (!lasting && !ratio) ratios.set(episode, (ratio = new Float64Array(count)));
@@ -62,6 +77,7 @@ export function fadingLogs(
       const before = showing * Math.exp(ratio![f]!) + 1 - showing;
       ratio![f] = Math.max(-40, Math.min(40, ratio![f]! + own - absent));
       log[f] = absent + Math.log((showing * Math.exp(ratio![f]!) + 1 - showing) / before);
+      if (elsewhere > 0) log[f]! += elsewhere * Math.log(sameElsewhere(own - absent));
     }
     return log;
   });

@@ -1,4 +1,5 @@
 export { circumstance, mayMiss, type Case, type Complaint, type Observation } from './case';
+export { showing } from './fading';
 export { leadOf, told } from './lead';
 export { likeliestInside } from './likeliestInside';
 export { likelihood } from './likelihood';

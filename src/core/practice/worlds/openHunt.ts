@@ -102,13 +102,18 @@ export class Bench {
       this.record(step);
   }
 
-  /** Switches off and on until the set shows what is wrong with it, or patience ends. */
-  provoke(mended: ReadonlySet<string>) {
+  /** Switches off and on again, and reads the picture. */
+  switchAgain(mended: ReadonlySet<string>) {
     const picture = this.predictions.checks.get('picture')!;
     const off = contextFor(asBuilt(this.context), 'cold');
+    this.go({ ...off, power: 'unplugged' });
+    this.measure({ check: picture, context: { ...off, power: 'live', warm: false } }, mended);
+  }
+
+  /** Switches off and on until the set shows what is wrong with it, or patience ends. */
+  provoke(mended: ReadonlySet<string>) {
     for (let turn = 0; turn < patience; turn += 1) {
-      this.go({ ...off, power: 'unplugged' });
-      this.measure({ check: picture, context: { ...off, power: 'live', warm: false } }, mended);
+      this.switchAgain(mended);
       const last = this.log[this.log.length - 1]!.body;
       if (last.kind === 'reading' && last.answer.kind === 'picture' && last.answer.symptoms.join() !== 'normal') return;
     }
@@ -217,6 +222,10 @@ export function huntIn(
           mended,
           secondsToProve(open.before.answer),
         );
+        continue;
+      }
+      if (proof.done && advice.switchings > 0) {
+        bench.switchAgain(mended);
         continue;
       }
       if (proof.done) {
