@@ -59,6 +59,29 @@ test('what is typed before the page listens is taken over', async ({ page, app, 
   }
 });
 
+test('a set is not taken in by another sheet while the chosen one is on its way', async ({ page, app }) => {
+  await page.goto(`${app.address}/take-in`);
+  let letGo: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => (letGo = resolve));
+  await page.route(/take-in\?sheet=generic-plasma/, async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.getByLabel('Name of the set').fill('Hasty');
+  await page.getByRole('button', { name: 'Plasma display' }).click();
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'still on its way' })).toBeVisible();
+  letGo();
+  await expect(page.getByRole('button', { name: 'Plasma display' })).toHaveAttribute('aria-pressed', 'true');
+  await page
+    .getByRole('region', { name: 'The complaint' })
+    .getByRole('button', { name: 'Nothing at all', exact: true })
+    .click();
+  await page.keyboard.press('Control+Enter');
+  await page.waitForURL(/\/bench$/);
+  await expect(page.getByText('Plasma display').first()).toBeVisible();
+});
+
 test('a correction supersedes and taking back withdraws; the record keeps all', async ({ page, app }) => {
   await takeIn(page, app.address, 'Halvane HP-42', 'Corrections', ['Upper half dark']);
   await page.keyboard.press('Alt+p');

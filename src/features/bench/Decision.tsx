@@ -24,7 +24,10 @@ export function Decision({ briefed, file, sheet, spent }: DecisionProps) {
         <h2>Verify the repair</h2>
         <p>
           What was done cures it with <b className="figure">{chanceText(briefed.curedChance)}</b> by the readings so
-          far. Measure again what was wrong.
+          far.{' '}
+          {briefed.switchings > 0
+            ? 'What was wrong reads right again; what comes and goes may only be away.'
+            : 'Measure again what was wrong.'}
         </p>
         <Link href={`/job/${job}/repair`}>
           <Button type="primary" ghost>

@@ -11,16 +11,18 @@ const shownTiles = 15;
 interface ComplaintViewProps {
   readonly sheet: Sheet;
   readonly complaint: ToldComplaint;
+  /** Another sheet was chosen and is on its way: what is pressed now would be said of this one. */
+  readonly waiting: boolean;
   /** What is said in words, and read off the label. */
   readonly children: ReactNode;
 }
 
 /** What the set shows, picked from pictures, and what is heard and lit, answered by pressing. */
-export function ComplaintView({ sheet, complaint, children }: ComplaintViewProps) {
+export function ComplaintView({ sheet, complaint, waiting, children }: ComplaintViewProps) {
   const { tiles, picked, signs, pick, answer } = complaint;
   const [all, setAll] = useState(false);
   return (
-    <section className={styles.middle} aria-label="The complaint">
+    <section className={styles.middle} aria-label="The complaint" inert={waiting}>
       <h1 className="label">What does it show? Pick all that fit</h1>
       <div className={styles.tiles}>
         {(all ? tiles : tiles.slice(0, shownTiles)).map((tile) => (

@@ -36,6 +36,7 @@ export function TakeIn({ cards, done, sheet, tiles, options, closed, former, set
     schema: describedSchema,
     values: before,
     act: async (described) => {
+      if (choosing) return { refused: 'The sheet that was chosen is still on its way: once more in a moment.' };
       const values = attempt(() => labelValues(sheet, label));
       if (values instanceof Refusal) return { refused: values.message };
       const id = crypto.randomUUID();
@@ -105,7 +106,7 @@ export function TakeIn({ cards, done, sheet, tiles, options, closed, former, set
             onChoose={(option, choice) => choose(sheet.id, { ...options, [option]: choice })}
           />
         </section>
-        <ComplaintView sheet={sheet} complaint={complaint}>
+        <ComplaintView sheet={sheet} complaint={complaint} waiting={choosing}>
           <ParagraphField<Described> name="words" title="In the owner’s words" />
           <LabelFields
             sheet={sheet}
@@ -123,7 +124,7 @@ export function TakeIn({ cards, done, sheet, tiles, options, closed, former, set
           />
           <TextField<Described> name="due" title="Due back" type="date" />
           <FormRefusal refused={refused} />
-          <Button type="primary" size="large" loading={sending} onClick={() => sendTo('bench')}>
+          <Button type="primary" size="large" loading={sending || choosing} onClick={() => sendTo('bench')}>
             Put it on the bench
           </Button>
           <p className="soft">
@@ -132,7 +133,7 @@ export function TakeIn({ cards, done, sheet, tiles, options, closed, former, set
           {!complaint.told && (
             <p>
               Nothing is wrong with it?{' '}
-              <Button onClick={() => sendTo('overhaul')} disabled={sending}>
+              <Button onClick={() => sendTo('overhaul')} disabled={sending || choosing}>
                 Overhaul it
               </Button>
             </p>
