@@ -21,6 +21,7 @@ const rooms = [
   'quantity',
   'statistics',
   'recent',
+  'plane',
   'circuit',
   'tracing',
   'picture',

@@ -1,6 +1,6 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { PNG } from 'pngjs';
-import { type Raster } from '@/core/crosshatch';
+import { type Raster } from '@/core/plane';
 import { Refusal } from '@/core/quantity';
 
 const mostBytes = 60e6;

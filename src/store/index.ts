@@ -28,7 +28,7 @@ export {
   type JobDetails,
   type Waiting,
 } from './jobs';
-export { appendLog, JobClosed, lastLine, lastTakenApart, readLog, readLogs, StaleLog } from './log';
+export { appendLog, JobClosed, lastLine, lastWith, readLog, readLogs, StaleLog } from './log';
 export {
   AlreadyClosed,
   closedBySheet,

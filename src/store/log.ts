@@ -98,13 +98,18 @@ export async function appendLog(
   });
 }
 
-/** The log of the newest other set of some sheets that was taken apart with a record of it; empty where none was. */
-export async function lastTakenApart(database: Knex, sheets: readonly string[], job: string): Promise<LogEntry[]> {
+/** The log of the job among sets of these sheets, but one, in which a line of a kind was written last; empty where none is. */
+export async function lastWith(
+  database: Knex,
+  kind: LogBody['kind'],
+  sheets: readonly string[],
+  but: string,
+): Promise<LogEntry[]> {
   const found = (await database('log_entry')
     .join('job', 'job.id', 'log_entry.job')
     .whereIn('job.sheet', sheets)
-    .whereNot('job.id', job)
-    .whereRaw("json_extract(log_entry.body, '$.kind') = 'apart'")
+    .whereNot('job.id', but)
+    .whereRaw("json_extract(log_entry.body, '$.kind') = ?", [kind])
     .orderBy('log_entry.seq', 'desc')
     .first('log_entry.job')) as { job: string } | undefined;
   return found ? [...(await readLog(database, found.job)).entries] : [];

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { type Raster } from '../plane';
 import { quantile, seeded } from '../statistics';
-import { certain, findCrossings, photographed, type Raster, screenOf, usualBadness } from '.';
+import { certain, findCrossings, photographed, screenOf, usualBadness } from '.';
 
 const pattern = { across: 15, down: 11 };
 const straight = { ...usualBadness, askew: 0, noise: 0.01 };

@@ -1,7 +1,7 @@
 import { Refusal } from '../quantity';
 import { latticeOf, type Node, smoothMap } from './lattice';
 import { candidatesIn, cellOf } from './likely';
-import { meanOf, type Plane, planesOf, type Point, type Raster } from './plane';
+import { meanOf, type Plane, planesOf, type Point, type Raster } from '../plane';
 import { refined, type Refined } from './refine';
 
 /** A crossing of a crosshatch in a picture. */

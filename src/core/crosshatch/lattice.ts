@@ -1,6 +1,6 @@
 import { Matrix, SingularValueDecomposition } from 'ml-matrix';
 import { type Candidate, type Cell } from './likely';
-import { type Point } from './plane';
+import { type Point } from '../plane';
 
 /** A crossing by its place in the pattern; row and column from 0 at the top left. */
 export interface Node extends Point {

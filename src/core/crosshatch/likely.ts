@@ -1,4 +1,4 @@
-import { blurred, type Plane, type Point } from './plane';
+import { blurred, type Plane, type Point } from '../plane';
 
 /** A place that looks like a crossing of two lines. */
 export interface Candidate extends Point {

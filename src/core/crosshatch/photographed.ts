@@ -1,6 +1,6 @@
 import { gaussian, type Random } from '../statistics';
 import { type Pattern } from './find';
-import { blurred, type Point, type Raster } from './plane';
+import { blurred, cameraOf, type Point, type Raster } from '../plane';
 
 /** A photograph of a crosshatch that was made up, with where its crossings truly are. */
 export interface Photographed {
@@ -74,7 +74,7 @@ export function photographed(pattern: Pattern, width: number, random: Random, ba
       of.high * v +
       of.bow * u * u,
   });
-  const camera = cameraOf(width, height, bad.askew, random);
+  const camera = cameraOf(width, height, { degrees: bad.askew, curve: 0.25, barrel: 0.06 }, random);
   const channels = [red, none, blue].map((of) =>
     drawnLines(pattern, width, height, (u, v) => camera(shown(u, v, of)), random),
   );
@@ -100,27 +100,6 @@ export function photographed(pattern: Pattern, width: number, random: Random, ba
     blue: beside(blue),
     corners,
     wide: Math.hypot(right.x - left.x, right.y - left.y),
-  };
-}
-
-/** The way from the flat of the screen, over its curved face, through a camera and its lens, to pixels. */
-function cameraOf(width: number, height: number, askew: number, random: Random): (place: Point) => Point {
-  const draw = (most: number) => most * (2 * random() - 1);
-  const [yaw, pitch, roll] = [draw(askew), draw(askew * 0.6), draw(4)].map((degrees) => (degrees * Math.PI) / 180);
-  const curve = 0.25 * random();
-  const distance = 1.7 + random();
-  const barrel = 0.06 * random();
-  const share = 0.72 + 0.12 * random();
-  const [shiftX, shiftY] = [draw(0.03), draw(0.03)];
-  return ({ x, y }) => {
-    const depth = -curve * (x * x + y * y);
-    const [x1, z1] = [x * Math.cos(yaw!) + depth * Math.sin(yaw!), -x * Math.sin(yaw!) + depth * Math.cos(yaw!)];
-    const [y2, z2] = [y * Math.cos(pitch!) - z1 * Math.sin(pitch!), y * Math.sin(pitch!) + z1 * Math.cos(pitch!)];
-    const [x3, y3] = [x1 * Math.cos(roll!) - y2 * Math.sin(roll!), x1 * Math.sin(roll!) + y2 * Math.cos(roll!)];
-    const scale = distance / (distance - z2);
-    const [px, py] = [x3 * scale, y3 * scale];
-    const bent = 1 - barrel * 4 * (px * px + py * py);
-    return { x: width * (0.5 + shiftX + share * px * bent), y: height * (0.5 + shiftY) + width * share * py * bent };
   };
 }
 

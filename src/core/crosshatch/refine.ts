@@ -1,5 +1,5 @@
 import { lineThrough } from '../statistics';
-import { type Plane, type Point, sampled } from './plane';
+import { type Plane, type Point, sampled } from '../plane';
 
 /** A crossing to a fraction of a line. */
 export interface Refined extends Point {

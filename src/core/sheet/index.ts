@@ -8,7 +8,7 @@ export { makers, needOrder } from './needOrder';
 export { partName } from './faultTitle';
 export { lintSheet } from './lint';
 export { partNotes, type PartNotes } from './partNotes';
-export { adoptedId, adoptedText, editsOf, editsUnderChoices, type SheetEdit, withEdits } from './refine';
+export { adoptedId, adoptedText, editsOf, editsUnderChoices, isAnyMake, type SheetEdit, withEdits } from './refine';
 export { pathUnderChoices } from './sources';
 export { anyMark, openSheet } from './openSheet';
 export { withLabel } from './withLabel';

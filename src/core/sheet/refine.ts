@@ -153,6 +153,9 @@ points: {}
 `;
 }
 
+/** Is it the sheet of a kind of set, of any make? */
+export const isAnyMake = (sheet: string): boolean => sheet.startsWith('generic-');
+
 /**
  * The id of the shop's own refinement of a sheet. What fits any make is refined for one make and model.
  *
@@ -164,5 +167,5 @@ export function adoptedId(parent: string, model = ''): string {
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '')
     .slice(0, 40);
-  return parent.startsWith('generic-') && words !== '' ? `my-${words}` : `my-${parent}`;
+  return isAnyMake(parent) && words !== '' ? `my-${words}` : `my-${parent}`;
 }

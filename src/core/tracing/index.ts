@@ -1,10 +1,15 @@
+export { type Alignment, alignmentOf } from './align';
 export { traceBoard, traceInOrder } from './board';
+export { beepOhms } from './fact';
+export { laidLike, pinPlaces, shownPins, turnedQuarter } from './footprint';
 export { contradictionText, netOf, type TracedNet } from './net';
 export { netlistNode, netlistOf } from './netlist';
 export { nextBeep, type NextBeep } from './nextBeep';
-export { type TracedPart } from './part';
+export { type Spot, type TracedPart } from './part';
 export { type Believed, PatternLibrary } from './library';
 export { patternOf } from './pattern';
+export { type BoardSide, boardSides, holeLine, photoLine, placeLine, type TracedBoard } from './place';
+export { type BoardBadness, type MadeBoard, photographedBoard } from './photographedBoard';
 export { type TracedShort } from './short';
-export { traceOf, withTraced } from './trace';
+export { type Trace, traceOf, withTraced } from './trace';
 export { type TracedPattern } from './tracedPattern';

@@ -1,12 +1,14 @@
 import { attempt, Refusal } from '../quantity';
 import { readFact, type TracedFact } from './fact';
 import { readTracedPart, type TracedPart } from './part';
+import { bareBoard, isOfBoard, type TracedBoard, withPlaced } from './place';
 import { readLift, readShort, type TracedShort } from './short';
 
 /** What was typed while a board was traced, read. */
 export interface Trace {
   readonly parts: readonly TracedPart[];
   readonly facts: readonly TracedFact[];
+  readonly board: TracedBoard;
   /** The place that reads like a short, while it is followed. */
   readonly short?: TracedShort | undefined;
 }
@@ -19,6 +21,7 @@ const isFact = (typed: string): boolean =>
 export function withTraced(trace: Trace, typed: string): Trace {
   const parts = new Map(trace.parts.map((part) => [part.ref, part]));
   const [word = ''] = typed.trim().toLowerCase().split(/\s+/);
+  if (isOfBoard(word)) return { ...trace, board: withPlaced(trace.board, typed, parts) };
   if (word === 'short') return { ...trace, short: readShort(typed, parts) };
   if (word === 'lifted') {
     if (!trace.short) throw new Refusal('nothing is followed: say first what reads like a short, short +12 0.8');
@@ -35,7 +38,7 @@ export function withTraced(trace: Trace, typed: string): Trace {
 
 /** All lines, in their order; those that cannot be read are passed over with why. */
 export function traceOf(lines: readonly string[]): Trace & { readonly refused: readonly string[] } {
-  let trace: Trace = { parts: [], facts: [] };
+  let trace: Trace = { parts: [], facts: [], board: bareBoard };
   const refused: string[] = [];
   for (const line of lines) {
     const next = attempt(() => withTraced(trace, line));

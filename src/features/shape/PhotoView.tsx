@@ -1,5 +1,6 @@
 import { useRef } from 'react';
-import { certain, type Corners, type Point } from '@/core/crosshatch';
+import { certain, type Corners } from '@/core/crosshatch';
+import { type Point } from '@/core/plane';
 import { cornerNames, type Photo } from './shapeModel';
 import styles from './shape.module.css';
 

@@ -1,4 +1,5 @@
-import { type Corners, type Crossing, type Pattern, type Point } from '@/core/crosshatch';
+import { type Corners, type Crossing, type Pattern } from '@/core/crosshatch';
+import { type Point } from '@/core/plane';
 import { Refusal } from '@/core/quantity';
 import {
   adviseShape,

@@ -5,15 +5,19 @@ import { replay, standing } from '@/core/log';
 import { type TracedPattern } from '@/core/tracing';
 import { type JobFile, JobFrame, useLog } from '@/workshop/job';
 import { OntoChassis } from './OntoChassis';
+import { TakeUp } from './TakeUp';
 import { Trace } from './Trace';
 
 interface JobTraceProps {
   readonly file: JobFile;
   readonly patterns: readonly TracedPattern[];
+  /** What was traced on another set of its kind. */
+  readonly before: readonly string[];
+  readonly simulatedMeter: boolean;
 }
 
 /** A board of a set on the bench, traced; its lines stay with the job. */
-export function JobTrace({ file, patterns }: JobTraceProps) {
+export function JobTrace({ file, patterns, before, simulatedMeter }: JobTraceProps) {
   const log = useLog(file);
   const bench = useMemo(() => replay(log.entries, [...file.sheet.stores.keys()]), [log.entries, file.sheet]);
   const lines = useMemo(() => standing(log.entries, 'traced'), [log.entries]);
@@ -24,7 +28,16 @@ export function JobTrace({ file, patterns }: JobTraceProps) {
         patterns={patterns}
         title={`${file.title}, traced`}
         lines={texts}
+        set={{ id: file.id, simulatedMeter }}
         off={bench.context.power === 'live' ? 'The set is live by its record: pull the plug first (Alt P).' : undefined}
+        before={
+          before.length > 0 && (
+            <TakeUp
+              lines={before}
+              onTake={() => log.record(before.map((text) => ({ body: { kind: 'traced', text } })))}
+            />
+          )
+        }
         further={file.closedAt === null && <OntoChassis file={file} lines={texts} />}
         add={(text) => log.record([{ body: { kind: 'traced', text } }])}
         takeBack={() => {

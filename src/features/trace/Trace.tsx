@@ -1,86 +1,117 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { type ReactNode, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { attempt, Refusal } from '@/core/quantity';
 import { deference } from '@/core/safety';
-import { PatternLibrary, type TracedPattern, traceOf, withTraced } from '@/core/tracing';
-import { chanceText, EmptyState, Key, LineEntry, say, WriteFile } from '@/ui';
+import {
+  boardSides,
+  PatternLibrary,
+  photoLine,
+  type Spot,
+  type TracedPart,
+  type TracedPattern,
+  traceOf,
+  withTraced,
+} from '@/core/tracing';
+import { AttachPhoto } from '@/workshop/photo';
+import { EmptyState, Key, LineEntry, say, WriteFile } from '@/ui';
 import styles from './trace.module.css';
-import { LiftNext } from './ShortFollowed';
+import { BeepNext } from './BeepNext';
+import { BoardSection } from './BoardSection';
 import { TraceFound } from './TraceFound';
 import { viewOf } from './traceModel';
+
+const TraceMeter = dynamic(() => import('./TraceMeter').then((loaded) => loaded.TraceMeter), { ssr: false });
+
+/** The set that a board is of: there are photographs and a meter with it. */
+interface TracedSet {
+  readonly id: string;
+  readonly simulatedMeter: boolean;
+}
 
 interface TraceProps {
   readonly patterns: readonly TracedPattern[];
   readonly title: string;
   readonly lines: readonly string[];
+  readonly set?: TracedSet;
   /** Why no beep counts now; undefined where it does. */
   readonly off?: string | undefined;
+  /** What is offered before anything is traced. */
+  readonly before?: ReactNode;
   /** What may be done with what was found. */
   readonly further?: ReactNode;
   add(line: string): void;
   takeBack(): void;
 }
 
-/** A board becomes a stage: parts and beeps are typed, what to beep next is named, and what it is. */
-export function Trace({ patterns, title, lines, off, further, add, takeBack }: TraceProps) {
+/** A board becomes a stage: parts and beeps are typed or pointed at, what to beep next is named, and what it is. */
+export function Trace({ patterns, title, lines, set, off, before, further, add, takeBack }: TraceProps) {
   const library = useMemo(() => new PatternLibrary(patterns), [patterns]);
   const settled = useDeferredValue(lines);
   const view = useMemo(() => viewOf(settled, library, title), [settled, library, title]);
   const [line, setLine] = useState('');
   const [message, setMessage] = useState<string>();
   const [aloud, setAloud] = useState(false);
+  const [metered, setMetered] = useState(false);
+  const [picked, setPicked] = useState<readonly Spot[]>([]);
+  const [asked, setAsked] = useState<TracedPart>();
   const { next } = view;
-  const take = (text: string) => {
-    if (off !== undefined) return setMessage(off);
-    const read = attempt(() => withTraced(traceOf(lines), text));
-    if (read instanceof Refusal) return setMessage(read.message);
+  const take = (text: string): boolean => {
+    const read = off ?? attempt(() => withTraced(traceOf(lines), text));
+    if (typeof read === 'string' || read instanceof Refusal) {
+      setMessage(typeof read === 'string' ? read : read.message);
+      return false;
+    }
     add(text.trim());
     setLine('');
+    setPicked([]);
     setMessage(undefined);
+    return true;
   };
-  const answer = (joined: boolean) => next && take(`${next.a} ${joined ? '' : 'not '}${next.b}`.replace('  ', ' '));
+  const [one, other] = picked;
+  const pair = one !== undefined && other !== undefined ? ([one, other] as const) : undefined;
+  const wanted = pair ?? (next && !view.short ? ([next.a, next.b] as const) : undefined);
+  const answer = (joined: boolean) => wanted && take(`${wanted[0]} ${joined ? '' : 'not '}${wanted[1]}`);
   const lift = view.short?.next;
   const enter = () => {
     const typed = line.trim().toLowerCase();
-    if (lift && (typed === 'g' || typed === 'gone')) return take(`lifted ${lift.ref} gone`);
-    if (lift && (typed === 's' || typed === 'still')) return take(`lifted ${lift.ref} still`);
-    if (view.short && typed === '') return undefined;
+    if (lift && (typed === 'g' || typed === 'gone')) return void take(`lifted ${lift.ref} gone`);
+    if (lift && (typed === 's' || typed === 'still')) return void take(`lifted ${lift.ref} still`);
+    if (view.short && typed === '' && !pair) return;
     if (typed === '' || typed === 'y' || typed === 'yes') return void answer(true);
     if (typed === 'n' || typed === 'no') return void answer(false);
     take(line);
   };
+  const pick = (spot: Spot) => setPicked((now) => (now.length === 1 && now[0] !== spot ? [...now, spot] : [spot]));
   useHotkeys('alt+z', takeBack, { preventDefault: true, enableOnFormTags: true });
+  useHotkeys('alt+m', () => setMetered((was) => !was), {
+    enabled: set !== undefined,
+    preventDefault: true,
+    enableOnFormTags: true,
+  });
   const words = lift ? `lift ${lift.ref}` : next && `${next.a} to ${next.b}`;
   useEffect(() => {
     if (aloud && words !== undefined) say(words.replaceAll('.', ' '));
   }, [aloud, words]);
+  const [laidOut, setLaidOut] = useState(false);
+  const onBoard = laidOut || view.board.photos.length > 0 || view.board.pins.length > 0;
+  const camera =
+    set &&
+    boardSides.map((side) => (
+      <AttachPhoto
+        key={side}
+        job={set.id}
+        title={view.board.photos.some((one) => one.side === side) ? `${side} anew` : `Photograph the ${side}`}
+        onKept={({ id }) => take(photoLine(side, set.id, id))}
+        onRefused={setMessage}
+      />
+    ));
   return (
-    <div className={styles.page}>
+    <div className={styles.page} data-board={onBoard || undefined}>
       <section className={styles.now} aria-label="Beep next">
-        {view.short ? (
-          <LiftNext short={view.short} />
-        ) : next ? (
-          <div className={`task ${styles.next}`} role="status">
-            <small>beep next · {chanceText(next.chance)} that it does</small>
-            <b className="figure">
-              {next.a} <span aria-hidden>–</span> {next.b}
-            </b>
-            <span>
-              <Key>⏎</Key> it beeps · <Key>n</Key> <Key>⏎</Key> it does not · or type what you beeped
-            </span>
-          </div>
-        ) : (
-          <div className={`task ${styles.next}`} role="status">
-            <b>{view.parts.length < 2 ? 'What sits on it?' : 'Nothing is worth a beep now'}</b>
-            <span>
-              {view.parts.length < 2
-                ? 'Type the parts, then beep: what to beep next is named here.'
-                : 'Type another part, or a beep of your own.'}
-            </span>
-          </div>
-        )}
+        <BeepNext view={view} pair={pair} />
         <LineEntry
           label="A part or a beep"
           value={line}
@@ -94,6 +125,15 @@ export function Trace({ patterns, title, lines, off, further, add, takeBack }: T
           }}
           onEnter={enter}
         />
+        {set && metered && (
+          <TraceMeter
+            job={set.id}
+            simulated={set.simulatedMeter}
+            between={off === undefined && line === '' ? wanted : undefined}
+            found={lines.length}
+            onOhms={([a, b], ohms) => take(`${a} ${b} ${ohms}`)}
+          />
+        )}
         <p className="caution">
           Cold only: plug out, stores measured low. A beep through a coil, a low resistor or a junction is none.
         </p>
@@ -103,14 +143,26 @@ export function Trace({ patterns, title, lines, off, further, add, takeBack }: T
           </p>
         ))}
         <ul className={styles.parts} aria-label="Parts">
-          {view.parts.map(({ ref, kind }) => (
-            <li key={ref}>
-              <b className="figure">{ref}</b> <small>{kind}</small>
+          {view.parts.map((part) => (
+            <li key={part.ref}>
+              {onBoard ? (
+                <button type="button" title={`Show where ${part.ref} lies`} onClick={() => setAsked(part)}>
+                  <b className="figure">{part.ref}</b>
+                </button>
+              ) : (
+                <b className="figure">{part.ref}</b>
+              )}{' '}
+              <small>{part.kind}</small>
             </li>
           ))}
         </ul>
         <p className="soft">
           {view.beeps} found · <Key>Alt Z</Key> takes the last line back ·{' '}
+          {set && (
+            <>
+              <Key>Alt M</Key> meter ·{' '}
+            </>
+          )}
           <label>
             <input type="checkbox" checked={aloud} onChange={(event) => setAloud(event.target.checked)} /> Say what is
             next
@@ -118,20 +170,50 @@ export function Trace({ patterns, title, lines, off, further, add, takeBack }: T
         </p>
         <p className="soft">{deference}</p>
       </section>
-      {view.parts.length === 0 ? (
-        <EmptyState title="Nothing is traced yet">
-          <p>
-            Parts: <span className="figure">R12 4k7, Q5 npn, D2 zener 5.6, C3 100n, IC1 8</span>. Beeps:{' '}
-            <span className="figure">R12.1 Q5.b</span>, on a rail <span className="figure">R12.2 +12</span>, none{' '}
-            <span className="figure">R12.1 not gnd</span>, or ohms <span className="figure">R12.1 Q5.c 4k7</span>. A
-            rail that reads like a short is followed to its part: <span className="figure">short +12 0.8</span>.
-          </p>
-        </EmptyState>
-      ) : (
-        <TraceFound view={view}>
-          <WriteFile name="traced.cir" type="text/plain" text={() => view.netlist} title="Write the netlist" />
-          {further}
-        </TraceFound>
+      <div className={styles.turnedOut}>
+        {!onBoard && (
+          <div className={styles.camera}>
+            {camera}
+            {view.parts.length > 0 && (
+              <button type="button" className={styles.layOut} onClick={() => setLaidOut(true)}>
+                Lay it out on a plane
+              </button>
+            )}
+          </div>
+        )}
+        {view.parts.length === 0 ? (
+          <>
+            {before}
+            <EmptyState title="Nothing is traced yet">
+              <p>
+                Parts: <span className="figure">R12 4k7, Q5 npn, D2 zener 5.6, C3 100n, IC1 8</span>. Beeps:{' '}
+                <span className="figure">R12.1 Q5.b</span>, on a rail <span className="figure">R12.2 +12</span>, none{' '}
+                <span className="figure">R12.1 not gnd</span>, or ohms <span className="figure">R12.1 Q5.c 4k7</span>. A
+                rail that reads like a short is followed to its part: <span className="figure">short +12 0.8</span>.
+              </p>
+            </EmptyState>
+          </>
+        ) : (
+          <TraceFound view={view}>
+            <WriteFile name="traced.cir" type="text/plain" text={() => view.netlist} title="Write the netlist" />
+            {further}
+          </TraceFound>
+        )}
+      </div>
+      {onBoard && (
+        <div className={styles.board}>
+          <BoardSection
+            trace={view.trace}
+            view={view.board}
+            picked={picked}
+            photoAddress={(photo) => `/api/jobs/${photo.replace('/', '/photos/')}`}
+            camera={camera}
+            asked={asked}
+            onAsked={setAsked}
+            onLine={take}
+            onPick={pick}
+          />
+        </div>
       )}
     </div>
   );

@@ -10,10 +10,12 @@ import {
   type NextBeep,
   nextBeep,
   type PatternLibrary,
+  type Trace,
   traceOf,
   type TracedPart,
   type TracedShort,
 } from '@/core/tracing';
+import { boardOf, type BoardView } from './boardModel';
 
 /** A node as it is listed: its pins, and the volts it should stand at. */
 export interface NodeRow {
@@ -24,6 +26,9 @@ export interface NodeRow {
 
 /** All that the page shows of a trace. */
 export interface TraceView {
+  /** What was typed, read. */
+  readonly trace: Trace;
+  readonly board: BoardView;
   readonly parts: readonly TracedPart[];
   readonly rows: readonly NodeRow[];
   /** Pins that have no place yet. */
@@ -57,12 +62,14 @@ const leads = 0.5;
 
 /** What some lines of a trace come to. */
 export function viewOf(lines: readonly string[], library: PatternLibrary, title: string): TraceView {
-  const { parts, facts, short } = traceOf(lines);
+  const trace = traceOf(lines);
+  const { parts, facts, short } = trace;
   const net = netOf(parts, facts);
   const believed = library.believe(net);
   const { text, guesses, left } = netlistOf(net, believed, title);
   const solved = attempt(() => Stage.open(text));
   const volts = solved instanceof Refusal ? undefined : solved.volts;
+  const next = net.contradictions.length > 0 ? undefined : nextBeep(net, library, believed);
   const placed = net.nodes.filter(({ spots }) => spots.length > 1);
   return {
     parts,
@@ -78,7 +85,9 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
     beeps: facts.length,
     contradictions: net.contradictions.map(contradictionText),
     ...namedOf(believed, parts.length),
-    next: net.contradictions.length > 0 ? undefined : nextBeep(net, library, believed),
+    next,
+    trace,
+    board: boardOf(trace, net, next),
     netlist: text,
     unsolved: solved instanceof Refusal ? solved.message : undefined,
     guessed: guesses.map(

@@ -70,3 +70,17 @@ export function dischargeReadings(volts: number, random: Random): MeterReading[]
     return { at, value: falls * (1 + noise * (2 * random() - 1)), unit: 'V' };
   });
 }
+
+/** Leads and contacts, in ohms, and how long it takes to find a pin, in seconds. */
+const leads = { least: 0.1, more: 0.5 };
+const finds = 0.6;
+
+/** What a meter on ohms would send between two pins of a cold board: leads where they are one node, else beyond its range. */
+export function beepReadings(joined: boolean, random: Random): MeterReading[] {
+  const ohms = leads.least + leads.more * random();
+  return Array.from({ length: standInSeconds * standInRate }, (_, index): MeterReading => {
+    const at = index / standInRate;
+    const value = joined && at > finds ? ohms * (1 + 5 * noise * gaussian(random)) : Infinity;
+    return { at, value, unit: 'Ω', range: ranges.Ω[0] };
+  });
+}

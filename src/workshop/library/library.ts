@@ -3,7 +3,7 @@ import 'server-only';
 import { cache } from 'react';
 import { parse } from 'yaml';
 import { Recent } from '@/core/recent';
-import { pathUnderChoices, readSheet, type Sheet, withLabel } from '@/core/sheet';
+import { isAnyMake, pathUnderChoices, readSheet, type Sheet, withLabel } from '@/core/sheet';
 import { shippedTexts } from '@/sheets';
 import { netlistOf } from '@/sheets/stages';
 import { database, ownSheets, type SheetVersion } from '@/store';
@@ -146,7 +146,7 @@ export function sheetCards(library: Library): SheetCard[] {
   return [...library.texts]
     .filter(([, text]) => complete(text))
     .map(([id]): SheetCard => {
-      const generic = id.startsWith('generic-');
+      const generic = isAnyMake(id);
       const card = ({ title, technology, size, summary }: Head) => ({ id, title, technology, size, summary, generic });
       if (!library.own.has(id)) return { ...card(headOf(shippedTexts(), id)), own: false };
       const sheet = attempt(() => sheetOf(library, { sheet: id, options: {}, label: {} })!);

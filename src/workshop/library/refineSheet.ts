@@ -3,6 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { Refusal } from '@/core/quantity';
 import {
+  isAnyMake,
   adoptedId,
   adoptedText,
   editsOf,
@@ -24,7 +25,7 @@ export interface Refined {
 
 /** What the shop’s own sheet of a set is called: its make and model where it was of any make. */
 function ownTitle(library: Pick<Library, 'texts'>, { sheet, title }: Pick<Job, 'sheet' | 'title'>): string {
-  return sheet.startsWith('generic-') && title !== '' ? title : `${titleOf(library, sheet)}, ours`;
+  return isAnyMake(sheet) && title !== '' ? title : `${titleOf(library, sheet)}, ours`;
 }
 
 /** @throws Refusal where what is to be put in is there already, or what it speaks of is not */

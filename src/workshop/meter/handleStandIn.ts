@@ -1,19 +1,27 @@
 import 'server-only';
 import { instrumentFor } from '@/core/measure';
 import { loadJob } from '@/workshop/job/server';
-import { replay } from '@/core/log';
+import { replay, standing } from '@/core/log';
 import { type Check } from '@/core/behaviour';
 import { seeded } from '@/core/statistics';
 import { answerFrom, hiddenFault } from '@/core/practice';
 import { caseOf } from '@/workshop/job';
+import { areJoined } from './beepedBoard';
 import { simulatedMeterOffered } from './offered';
-import { dischargeReadings, type MeterReading, meterLine, standInRate, standInReadings } from '@/instruments';
+import {
+  beepReadings,
+  dischargeReadings,
+  type MeterReading,
+  meterLine,
+  standInRate,
+  standInReadings,
+} from '@/instruments';
 
 /** A number that stays the same for a text. */
 const seedOf = (text: string): number => [...text].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) >>> 0, 7);
 
 /**
- * A stand-in for a meter on a check or a store of a job's set, as server-sent events: `data` is a line of the
+ * A stand-in for a meter on a check or a store of a job's set, or between two pins of a board that is traced, as server-sent events: `data` is a line of the
  * meter, `end` closes.
  */
 export async function standIn(job: string, asked: URLSearchParams): Promise<Response> {
@@ -24,6 +32,11 @@ export async function standIn(job: string, asked: URLSearchParams): Promise<Resp
   const { predictions } = caseOf(file, []);
   const store = file.sheet.stores.get(asked.get('store') ?? '');
   if (store) return stream(dischargeReadings(store.volts, seeded(seedOf(`${job} ${store.id}`))));
+  const [a, b] = [asked.get('between'), asked.get('and')];
+  if (a !== null && b !== null) {
+    const lines = standing(file.entries, 'traced').map(({ body }) => body.text);
+    return stream(beepReadings(areJoined(lines, a, b), seeded(seedOf(`${job} ${a} ${b}`))));
+  }
   const checkId = asked.get('check') ?? '';
   const check = predictions.checks.get(checkId);
   if (!check) return new Response(`${file.sheet.title} has no point "${checkId}"`, { status: 400 });
@@ -34,12 +47,12 @@ export async function standIn(job: string, asked: URLSearchParams): Promise<Resp
   const random = seeded(seedOf(`${job} ${checkId} ${bench.readings.length}`));
   const expectation = (of: Check) => predictions.expectation(cured ? undefined : hidden, of, bench.context);
   // What stands at the point of a sweep, by the check that reads it in DC volts there or elsewhere on the net.
-  const standing = [...predictions.checks.values()].find(
+  const below = [...predictions.checks.values()].find(
     ({ measure, point }) => measure === 'dc' && point?.net !== undefined && point.net === check.point?.net,
   );
-  const below = standing && answerFrom(expectation(standing), 0, random);
+  const standsAt = below && answerFrom(expectation(below), 0, random);
   return stream(
-    standInReadings(check, expectation(check), random, below?.kind === 'number' ? below.value : 0),
+    standInReadings(check, expectation(check), random, standsAt?.kind === 'number' ? standsAt.value : 0),
     instrumentFor(check.measure) === 'sampler' ? sweepPerTick : 1,
   );
 }

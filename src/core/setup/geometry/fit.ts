@@ -1,4 +1,5 @@
 import { inverse, Matrix, solve } from 'ml-matrix';
+import { Projection } from '../../plane';
 import { Refusal } from '../../quantity';
 import { sumOf } from '../../statistics';
 import { type Place, type TermId, termIds, terms } from './terms';
@@ -76,17 +77,8 @@ export function shapeOf(seen: readonly Seen[], wanted: Wanted, corners = true): 
 
 /** The crossings as a camera straight before the screen would see them, by the projective map that suits them best. */
 export function straightened(seen: readonly Seen[], { wide, high }: Wanted): Seen[] {
-  const rows = seen.flatMap(({ u, v, x, y }) => {
-    const [wx, wy] = [(u * wide) / 2, (v * high) / 2];
-    return [
-      [x, y, 1, 0, 0, 0, -wx * x, -wx * y],
-      [0, 0, 0, x, y, 1, -wy * x, -wy * y],
-    ];
-  });
-  const right = seen.flatMap(({ u, v }) => [(u * wide) / 2, (v * high) / 2]);
-  const h = solve(new Matrix(rows), Matrix.columnVector(right), true).to1DArray();
-  return seen.map(({ u, v, x, y }) => {
-    const depth = h[6]! * x + h[7]! * y + 1;
-    return { u, v, x: (h[0]! * x + h[1]! * y + h[2]!) / depth, y: (h[3]! * x + h[4]! * y + h[5]!) / depth };
-  });
+  const projection = Projection.through(
+    seen.map((one) => ({ seen: one, lies: { x: (one.u * wide) / 2, y: (one.v * high) / 2 } })),
+  );
+  return seen.map((one) => ({ u: one.u, v: one.v, ...projection.at(one) }));
 }

@@ -1,7 +1,8 @@
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { JobTrace } from '@/features/trace';
-import { loadPatterns } from '@/features/trace/load';
+import { loadPatterns, loadTracedBefore } from '@/features/trace/load';
+import { simulatedMeterOffered } from '@/workshop/meter/server';
 import { loadJob } from '@/workshop/job/server';
 
 interface Props {
@@ -15,5 +16,13 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <JobTrace key={file.id} file={file} patterns={loadPatterns()} />;
+  return (
+    <JobTrace
+      key={file.id}
+      file={file}
+      patterns={loadPatterns()}
+      before={await loadTracedBefore(file.id, file.sheet.id)}
+      simulatedMeter={simulatedMeterOffered()}
+    />
+  );
 }

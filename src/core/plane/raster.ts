@@ -12,11 +12,6 @@ export interface Raster {
   readonly data: Uint8Array | Uint8ClampedArray;
 }
 
-export interface Point {
-  readonly x: number;
-  readonly y: number;
-}
-
 /** The three colours of a picture, made smaller by a whole factor so that scan lines and moiré of the camera average out. */
 export interface Planes {
   readonly red: Plane;

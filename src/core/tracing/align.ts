@@ -1,0 +1,33 @@
+import { distanceOf, type Point, type PointPair, pairsNeeded, Projection } from '../plane';
+
+/** How the second photograph lies on the first. */
+export interface Alignment {
+  /** From the second photograph onto the first; a back is turned over by it. */
+  readonly projection: Projection;
+  /** How far the holes still lie apart, as a share of the board’s width (root mean square); of four holes, nothing. */
+  readonly apart: number | undefined;
+}
+
+/** The alignment of the two photographs; undefined as long as too few holes were shown on both. */
+export function alignmentOf(holes: readonly PointPair[]): Alignment | undefined {
+  if (holes.length < pairsNeeded) return undefined;
+  const projection = Projection.through(holes);
+  const squares = holes.map(({ seen, lies }) => distanceOf(projection.at(seen), lies) ** 2);
+  const mean = squares.reduce((sum, square) => sum + square, 0) / squares.length;
+  return { projection, apart: holes.length > pairsNeeded ? Math.sqrt(mean) : undefined };
+}
+
+/** Three points are in a row if their triangle is flatter than this, in squares of the width. */
+const flattest = 0.01;
+
+/** Does one of three points lie between the others, more or less? */
+function inARow(a: Point, b: Point, c: Point): boolean {
+  return Math.abs((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)) < flattest;
+}
+
+/** Would a point settle nothing beside those that are there, as long as they are fewer than four? */
+export function settlesNothing(point: Point, others: readonly Point[]): boolean {
+  if (others.length >= pairsNeeded) return false;
+  if (others.length === 1) return distanceOf(point, others[0]!) ** 2 < flattest;
+  return others.some((a, index) => others.slice(index + 1).some((b) => inARow(a, b, point)));
+}

@@ -1,0 +1,125 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { distanceOf, type Point, roundSpotNear } from '../plane';
+import { Refusal } from '../quantity';
+import { gaussian, seeded } from '../statistics';
+import {
+  alignmentOf,
+  laidLike,
+  type MadeBoard,
+  photographedBoard,
+  pinPlaces,
+  placeLine,
+  shownPins,
+  traceOf,
+  turnedQuarter,
+  withTraced,
+} from '.';
+import { readTracedPart } from './part';
+
+const share = fc.double({ min: 0, max: 1, noNaN: true });
+const point = fc.record({ x: share, y: share });
+const near = ({ x, y }: Point) => ({ x: expect.closeTo(x, 6) as number, y: expect.closeTo(y, 6) as number });
+
+describe('where the pins of a part lie', () => {
+  const chip = readTracedPart('IC1 8');
+
+  it('follows from what was shown of it: each pin, the ends of a row, three corners of two rows', () => {
+    expect(shownPins(readTracedPart('Q5 npn'))).toEqual(['b', 'c', 'e']);
+    expect(shownPins(readTracedPart('CN1 5'))).toEqual(['1', '5']);
+    expect(shownPins(chip)).toEqual(['1', '4', '8']);
+    const row = pinPlaces(readTracedPart('CN1 5'), [
+      { x: 0.1, y: 0.2 },
+      { x: 0.5, y: 0.2 },
+    ]);
+    expect(row.get('CN1.3')).toEqual(near({ x: 0.3, y: 0.2 }));
+  });
+
+  it('goes round a chip: pins that stand opposite add up to one more than it has', () => {
+    fc.assert(
+      fc.property(point, point, point, (first, end, opposite) => {
+        const places = pinPlaces(chip, [first, end, opposite]);
+        const across = { x: opposite.x - first.x, y: opposite.y - first.y };
+        for (const pin of [1, 2, 3, 4]) {
+          const [here, there] = [places.get(`IC1.${pin}`)!, places.get(`IC1.${9 - pin}`)!];
+          expect(there).toEqual(near({ x: here.x + across.x, y: here.y + across.y }));
+        }
+      }),
+    );
+  });
+
+  it('is nowhere until all is shown', () => {
+    expect(pinPlaces(chip, [{ x: 0, y: 0 }]).size).toBe(0);
+  });
+
+  it('is moved with its first pin, and back where it was after four quarters', () =>
+    fc.assert(
+      fc.property(point, point, point, (first, second, to) => {
+        const [at, other] = laidLike(to, [first, second]);
+        expect(at).toEqual(near(to));
+        expect(distanceOf(at!, other!)).toBeCloseTo(distanceOf(first, second), 9);
+        const round = [1, 2, 3, 4].reduce<readonly Point[]>((shown) => turnedQuarter(shown), [first, second]);
+        expect(round[1]).toEqual(near(second));
+      }),
+    ));
+});
+
+describe('lines of where things lie', () => {
+  const read = (...lines: string[]) => traceOf(['R12 4k7', ...lines]);
+
+  it('are written as they are read; a later one counts', () => {
+    const shown = [
+      { x: 0.25, y: 0.5 },
+      { x: 0.3, y: 0.5 },
+    ];
+    const { board } = read('at R12 0 0 1 1', placeLine('R12', shown));
+    expect(board.shown.get('R12')).toEqual(shown);
+  });
+
+  it.each([
+    ['at R13 0.1 0.1 0.2 0.2', /no R13 here/],
+    ['at R12 0.1 0.1', /write at R12 0.31 0.42 0.35 0.42/],
+    ['at R12 0.1 0.1 0.2 -0.2', /shares of the board’s width/],
+    ['hole 0.1 0.1 0.2 0.2', /take front and back first/],
+    ['front what', /by its button/],
+  ])('are refused where they say nothing: %s', (line, words) => {
+    expect(() => withTraced(traceOf(['R12 4k7']), line)).toThrow(words);
+  });
+
+  it('refuse a hole in a row with two others, and forget holes when a photograph is taken anew', () => {
+    const photos = ['front a/photo-front', 'back a/photo-back1'];
+    const three = [...photos, 'hole 0.1 0.1 0.9 0.1', 'hole 0.9 0.1 0.1 0.1', 'hole 0.9 0.7 0.1 0.7'];
+    expect(read(...three).board.holes).toHaveLength(3);
+    expect(() => withTraced(read(...three), 'hole 0.9 0.4 0.1 0.4')).toThrow(Refusal);
+    expect(alignmentOf(read(...three, 'hole 0.1 0.7 0.9 0.7').board.holes)).toBeDefined();
+    const anew = read(...three, 'back a/photo-back2').board;
+    expect(anew).toMatchObject({ holes: [], photos: [{ photo: 'a/photo-front' }, { photo: 'a/photo-back2' }] });
+  });
+});
+
+describe('the back of a board laid on its front', () => {
+  it('lies within half a millimetre on 25 cm, by four clicks that scatter by a millimetre', () => {
+    const random = seeded(5);
+    const holes = [
+      ...[0.06, 0.94].flatMap((x) => [0.06, 0.6].map((y) => ({ x, y }))),
+      ...Array.from({ length: 30 }, (_, i) => ({ x: 0.1 + 0.16 * (i % 6), y: 0.12 + 0.1 * Math.floor(i / 6) })),
+    ];
+    const board: MadeBoard = { high: 0.66, holes, tracks: [[holes[5]!, holes[12]!, holes[20]!]], bodies: [] };
+    const [width, millimetres] = [900, 250];
+    const [front, back] = (['front', 'back'] as const).map((side) =>
+      photographedBoard(board, side, width, { askew: 18, barrel: 0, noise: 0.02 }, random),
+    );
+    const clicked = ({ picture, at }: NonNullable<typeof front>, hole: Point): Point => {
+      const scatter = distanceOf(at({ x: 0, y: 0.3 }), at({ x: 1, y: 0.3 })) / millimetres;
+      const seen = at(hole);
+      const values = Float32Array.from({ length: width * picture.height }, (_, i) => picture.data[4 * i]! / 255);
+      const click = { x: seen.x + scatter * gaussian(random), y: seen.y + scatter * gaussian(random) };
+      return roundSpotNear({ width, height: picture.height, values }, click, 0.012 * width)!;
+    };
+    const pairs = holes.slice(0, 4).map((hole) => ({ seen: clicked(back!, hole), lies: clicked(front!, hole) }));
+    const { projection } = alignmentOf(pairs)!;
+    const scale = millimetres / distanceOf(front!.at({ x: 0, y: 0.3 }), front!.at({ x: 1, y: 0.3 }));
+    for (const hole of holes)
+      expect(scale * distanceOf(projection.at(back!.at(hole)), front!.at(hole))).toBeLessThan(0.5);
+  });
+});

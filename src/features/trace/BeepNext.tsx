@@ -1,0 +1,40 @@
+import { type Spot } from '@/core/tracing';
+import { chanceText, Key } from '@/ui';
+import { LiftNext } from './ShortFollowed';
+import styles from './trace.module.css';
+import { type TraceView } from './traceModel';
+
+interface BeepNextProps {
+  readonly view: TraceView;
+  /** The two pins that were pointed at; they come before what is proposed. */
+  readonly pair: readonly [Spot, Spot] | undefined;
+}
+
+/** The one thing to do now on a board that is traced: what to lift, what to beep, or to type what sits on it. */
+export function BeepNext({ view, pair }: BeepNextProps) {
+  const { next } = view;
+  if (view.short && !pair) return <LiftNext short={view.short} />;
+  const [a, b] = pair ?? [next?.a, next?.b];
+  if (a === undefined || b === undefined)
+    return (
+      <div className={`task ${styles.next}`} role="status">
+        <b>{view.parts.length < 2 ? 'What sits on it?' : 'Nothing is worth a beep now'}</b>
+        <span>
+          {view.parts.length < 2
+            ? 'Type the parts, then beep: what to beep next is named here.'
+            : 'Type another part, or a beep of your own.'}
+        </span>
+      </div>
+    );
+  return (
+    <div className={`task ${styles.next}`} role="status">
+      <small>{pair ? 'pointed at' : `beep next · ${chanceText(next!.chance)} that it does`}</small>
+      <b className="figure">
+        {a} <span aria-hidden>–</span> {b}
+      </b>
+      <span>
+        <Key>⏎</Key> it beeps · <Key>n</Key> <Key>⏎</Key> it does not · or type what you beeped
+      </span>
+    </div>
+  );
+}
