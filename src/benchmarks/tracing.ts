@@ -1,7 +1,17 @@
 // Tracing boards made from the shipped stages: beeps against pin by pin, what is found, what it is called.
 import { readNetlist } from '@/core/circuit';
-import { quantile, seeded, sumOf } from '@/core/statistics';
-import { netOf, nextBeep, PatternLibrary, patternOf, traceBoard, traceInOrder } from '@/core/tracing';
+import { distanceOf, type Point, roundSpotNear } from '@/core/plane';
+import { gaussian, quantile, seeded, sumOf } from '@/core/statistics';
+import {
+  alignmentOf,
+  netOf,
+  nextBeep,
+  PatternLibrary,
+  patternOf,
+  photographedBoard,
+  traceBoard,
+  traceInOrder,
+} from '@/core/tracing';
 import { shippedStages } from '@/sheets/stages';
 
 const patterns = shippedStages().map(({ id, text }) => patternOf(id, readNetlist(text)));
@@ -54,3 +64,46 @@ for (let turn = 0; turn < 40; turn += 1) {
 console.log(
   `  next beep on ${largest.parts.length} parts: ${quantile(took, 0.5).toFixed(0)} ms median, ${quantile(took, 0.95).toFixed(0)} ms p95`,
 );
+
+// The back of a board laid on its front by four clicks, each a millimetre beside its hole on a board of 25 cm.
+const millimetres = 250;
+const photographed = 1200;
+const middle = 0.33;
+type Shot = ReturnType<typeof photographedBoard>;
+
+/** How far the holes of a made-up board lie apart once its back is laid on its front, in millimetres. */
+function alignedBoard(barrel: number, seed: number): number[] {
+  const random = seeded(seed);
+  const holes = [0.05, 0.95].flatMap((x) => [0.05, 0.6].map((y) => ({ x, y })));
+  while (holes.length < 70) {
+    const hole = { x: 0.03 + 0.94 * random(), y: 0.03 + 0.6 * random() };
+    if (holes.every((other) => distanceOf(other, hole) > 0.02)) holes.push(hole);
+  }
+  const pairs = Array.from({ length: 30 }, (_, index) => [holes[4 + 2 * index]!, holes[5 + 2 * index]!] as const);
+  const tracks = pairs.map(([from, to]) => [from, { x: to.x, y: from.y }, to]);
+  const board = { high: 0.66, holes, tracks, bodies: pairs.slice(0, 15) };
+  const shoot = (side: 'front' | 'back') =>
+    photographedBoard(board, side, photographed, { askew: 20, barrel, noise: 0.02 }, random);
+  const [front, back] = [shoot('front'), shoot('back')];
+  const scaleOf = ({ at }: Shot) => distanceOf(at({ x: 0, y: middle }), at({ x: 1, y: middle })) / millimetres;
+  const clicked = (shot: Shot, hole: Point): Point => {
+    const { picture, at } = shot;
+    const values = Float32Array.from({ length: photographed * picture.height }, (_, i) => picture.data[4 * i]! / 255);
+    const seen = at(hole);
+    const scatter = scaleOf(shot);
+    const click = { x: seen.x + scatter * gaussian(random), y: seen.y + scatter * gaussian(random) };
+    const plane = { width: photographed, height: picture.height, values };
+    return roundSpotNear(plane, click, 0.012 * photographed) ?? click;
+  };
+  const { projection } = alignmentOf(
+    holes.slice(0, 4).map((hole) => ({ seen: clicked(back, hole), lies: clicked(front, hole) })),
+  )!;
+  return holes.map((hole) => distanceOf(projection.at(back.at(hole)), front.at(hole)) / scaleOf(front));
+}
+for (const barrel of [0, 0.01, 0.02]) {
+  const apart = Array.from({ length: 12 }, (_, seed) => alignedBoard(barrel, seed)).flat();
+  const millimetre = (share: number) => quantile(apart, share).toFixed(2);
+  console.log(
+    `  back on front, lens ${100 * barrel} %: ${millimetre(0.5)} mm median, ${millimetre(0.95)} mm p95, ${millimetre(1)} mm at most`,
+  );
+}

@@ -1,14 +1,18 @@
+import { PNG } from 'pngjs';
 import { readNetlist } from '../../src/core/circuit';
-import { patternOf } from '../../src/core/tracing';
+import { seeded } from '../../src/core/statistics';
+import { patternOf, photographedBoard } from '../../src/core/tracing';
 import { netlistOf } from '../../src/sheets/stages';
 import { expect, test } from './app';
 import { saved, takeIn } from './bench';
 
+const board = (stage: string) => patternOf(stage, readNetlist(netlistOf(stage)!));
+
 test('a regulator is traced from nothing to its volts by what is said to be beeped next', async ({ page, app }) => {
-  const board = patternOf('series-regulator', readNetlist(netlistOf('series-regulator')!));
+  const regulator = board('series-regulator');
   // On a board every part has a number.
   const printed = (spot: string) => spot.replace(/^([A-Z]+)(?=\.|$)/i, (name) => (name === 'gnd' ? name : `${name}9`));
-  const nodeOf = new Map(board.nodes.flatMap((spots, node) => spots.map((spot) => [printed(spot), node] as const)));
+  const nodeOf = new Map(regulator.nodes.flatMap((spots, node) => spots.map((spot) => [printed(spot), node] as const)));
   await takeIn(page, app.address, 'Mono tube set', 'No schematic', ['Nothing at all']);
   const job = /\/job\/[^/]+/.exec(page.url())![0];
   await page.goto(`${app.address}${job}/trace`);
@@ -23,7 +27,7 @@ test('a regulator is traced from nothing to its volts by what is said to be beep
   await line.press('Enter');
   await expect(page.locator('p[role=alert]')).toContainText('is no value of a resistor');
   // One value cannot be read: its bands have burnt.
-  for (const [index, { ref, kind, value }] of board.parts.entries())
+  for (const [index, { ref, kind, value }] of regulator.parts.entries())
     await type(`${printed(ref)} ${kind}${value === undefined || index === 3 ? '' : ` ${value}`}`);
   await type('+140 not gnd');
   const next = page.getByRole('region', { name: 'Beep next' }).getByRole('status');
@@ -41,11 +45,11 @@ test('a regulator is traced from nothing to its volts by what is said to be beep
   expect(beeps).toBeLessThan(60);
   await expect(page.getByRole('region', { name: 'What it is' })).toContainText(/It is likely.*regulator/is);
   const rows = page.getByTestId('nodes').locator('tr');
-  await expect(rows).toHaveCount(board.nodes.length);
+  await expect(rows).toHaveCount(regulator.nodes.length);
   await expect(page.getByText(/Volts as the traced circuit should stand/)).toBeVisible();
   await saved(page);
   await page.reload();
-  await expect(rows).toHaveCount(board.nodes.length);
+  await expect(rows).toHaveCount(regulator.nodes.length);
 });
 
 test('traced parts go onto the chassis in one go, and are suspected and measured at the bench', async ({
@@ -114,4 +118,97 @@ test('a rail that reads like a short is followed to its capacitor by what is lif
   await expect(next).toContainText('C3');
   await type('short off');
   await expect(page.getByRole('region', { name: 'The short' })).toHaveCount(0);
+});
+
+test('pins are shown on both sides, two pointed at are beeped, and the next set of the make takes it up', async ({
+  page,
+  app,
+}) => {
+  const rows = [0, 1, 2].map((row) => [0.2, 0.4, 0.6, 0.8].map((x) => ({ x, y: 0.12 + 0.2 * row })));
+  const holes = rows.flat();
+  const made = { high: 0.64, holes, tracks: [rows[0]!.slice(0, 2)], bodies: rows.map((row) => row.slice(0, 2)) };
+  const [front, back] = (['front', 'back'] as const).map((side) =>
+    photographedBoard(made, side, 900, { askew: 10, barrel: 0, noise: 0.02 }, seeded(side === 'front' ? 3 : 4)),
+  );
+  const file = ({ picture: { width, height, data } }: NonNullable<typeof front>) => {
+    const png = new PNG({ width, height });
+    png.data = Buffer.from(data);
+    return { name: 'board.png', mimeType: 'image/png', buffer: PNG.sync.write(png) };
+  };
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Kiosk set', ['Nothing at all']);
+  await page.goto(page.url().replace(/bench$/, 'trace'));
+  const line = page.getByLabel('A part or a beep');
+  const type = async (text: string) => {
+    await line.fill(text);
+    await line.press('Enter');
+    await expect(line).toHaveValue('');
+  };
+  // Parts of a stage that the stand-in plays.
+  for (const { ref, kind } of board('series-regulator').parts.filter((part) => /\d/.test(part.ref)))
+    await type(`${ref} ${kind}`);
+  await page.getByLabel('Photograph the front').setInputFiles(file(front!));
+  const surface = page.getByRole('application');
+  await expect(surface).toHaveAccessibleName('Board, front');
+  await page.getByLabel('Photograph the back').setInputFiles(file(back!));
+  const click = async (side: typeof front, hole: { x: number; y: number }) => {
+    const box = (await surface.boundingBox())!;
+    const { x, y } = side!.at(hole);
+    // Two pixels beside it: the middle of the hole is found.
+    await surface.click({ position: { x: (x * box.width) / 900 + 2, y: (y * box.width) / 900 - 2 } });
+  };
+  const region = page.getByRole('region', { name: 'The board' });
+  await region.getByRole('button', { name: 'Lay the back on the front' }).click();
+  for (const [index, corner] of [holes[0]!, holes[3]!, holes[11]!, holes[8]!].entries()) {
+    await expect(region).toContainText(`On the front, click a hole you will know again · hole ${index + 1}`);
+    await click(front, corner);
+    await expect(region).toContainText('Now the same hole on the back');
+    await click(back, corner);
+  }
+  await region.getByLabel('back over front, percent').fill('100');
+  const pins = surface.locator('[data-spot]');
+  const asked = async () =>
+    /Click pin (\S+) of (\S+)/
+      .exec(await region.innerText())
+      ?.slice(1)
+      .reverse()
+      .join('.');
+  const clicked = new Map<string, { x: number; y: number }>();
+  for (const hole of holes) {
+    const spot = await asked();
+    if (spot === undefined) break;
+    clicked.set(spot, front!.at(hole));
+    await click(front, hole);
+    await expect.poll(asked).not.toBe(spot);
+  }
+  await page.keyboard.press('Escape');
+  await expect(region).toContainText('Click two pins');
+  const places = await pins.evaluateAll((all) => all.map((one) => (one as SVGElement).dataset.spot!));
+  expect(places.length).toBeGreaterThan(5);
+  // On the back as it is laid, every pin that was shown lies in its hole.
+  for (const [spot, { x, y }] of clicked) {
+    const pin = surface.locator(`[data-spot="${spot}"]`);
+    // The last part may not have had holes enough.
+    if ((await pin.count()) === 0) continue;
+    const [, right, down] = /translate\((\S+) (\S+)\)/.exec((await pin.getAttribute('transform'))!)!;
+    expect(Math.hypot(Number(right) - x / 0.9, Number(down) - y / 0.9)).toBeLessThan(2.5);
+  }
+  // The meter answers for the two pins that are asked for, and beeps are taken without a key.
+  await line.focus();
+  await page.keyboard.press('Alt+m');
+  await expect(page.getByLabel('Meter', { exact: true }).first()).toBeVisible();
+  const pair = board('series-regulator').nodes.map((node) => node.filter((spot) => places.includes(spot)));
+  const [a, b] = pair.find((node) => node.length > 1)!;
+  for (const spot of [a, b]) {
+    const box = (await surface.locator(`[data-spot="${spot!}"] > :not(text, title)`).last().boundingBox())!;
+    await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+  }
+  await expect(page.getByTestId('nodes').locator('tr', { hasText: a! })).toContainText(b!);
+  await saved(page);
+
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Hall set', ['Nothing at all']);
+  await page.goto(page.url().replace(/bench$/, 'trace'));
+  await page.getByRole('button', { name: 'Take it up' }).click();
+  await expect(surface.locator('[data-spot]')).toHaveCount(places.length);
+  await expect(page.getByTestId('nodes').locator('tr', { hasText: a! })).toContainText(b!);
+  await expect(region.getByAltText('The front of the board')).toBeVisible();
 });

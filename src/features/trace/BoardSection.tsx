@@ -47,9 +47,9 @@ export function BoardSection(props: BoardSectionProps) {
   const over = usePhotoPixels(second && photoAddress(second.photo));
   const [through, setThrough] = useState(0);
   const [shown, setShown] = useState<readonly Point[]>([]);
-  const [later, setLater] = useState<string>();
+  const [later, setLater] = useState<ReadonlySet<string>>(new Set());
   const [aligning, setAligning] = useState<{ readonly lies?: Point }>();
-  const part = asked ?? view.unplaced.find(({ ref }) => ref !== later);
+  const part = asked ?? view.unplaced.find(({ ref }) => !later.has(ref));
   const pins = part && shownPins(part);
   const alone = aligning?.lies !== undefined;
   const high = (alone ? over.high : under.high) ?? bareHigh;
@@ -59,12 +59,16 @@ export function BoardSection(props: BoardSectionProps) {
     if (placed !== undefined && points) onLine(placeLine(placed, turnedQuarter(points)));
   };
   useHotkeys('alt+q', turn, { preventDefault: true, enableOnFormTags: true });
-  useHotkeys('escape', () => {
-    setShown([]);
-    if (aligning) return setAligning(undefined);
-    setLater(part?.ref);
-    onAsked(undefined);
-  });
+  useHotkeys(
+    'escape',
+    () => {
+      setShown([]);
+      if (aligning) return setAligning(undefined);
+      setLater(new Set(view.unplaced.map(({ ref }) => ref)));
+      onAsked(undefined);
+    },
+    { enableOnFormTags: true },
+  );
   const place = (of: TracedPart, at: Point) => {
     const points = [...shown, at];
     const like = points.length === 1 && !asked ? shownLike(of, trace) : undefined;
