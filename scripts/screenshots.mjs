@@ -1,6 +1,6 @@
 // npm run screenshots: one picture per main view from the demo data, into docs/screenshots; some of them by name:
 // npm run screenshots -- power survey
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { seed } from './seed.mjs';
 import {
@@ -22,6 +22,9 @@ const database = path.join(workFolder, 'screenshots.db');
 seed(database, { fresh: true });
 const crosshatch = path.join(workFolder, 'crosshatch.png');
 runPackage(scripts.tsx, ['src/demo/drawCrosshatch.ts', crosshatch]);
+const board = { front: path.join(workFolder, 'front.png'), back: path.join(workFolder, 'back.png') };
+const placed = path.join(workFolder, 'placed.json');
+runPackage(scripts.tsx, ['src/demo/drawBoard.ts', board.front, board.back, placed]);
 const suppliers = playSuppliers(database, await freePort(4895));
 const { address, child } = await serve({ database, port: await freePort(4930), quiet: true, simulatedMeter: true });
 const browser = await launch();
@@ -134,7 +137,7 @@ const views = [
   },
   {
     name: 'trace',
-    path: '/trace',
+    path: `${job(4)}/trace`,
     act: async (page) => {
       const line = page.getByLabel('A part or a beep');
       const parts = ['R1 12k', 'R2 330', 'R3 9k1', 'R4 150', 'R5 1k', 'R6 1k2', 'R7 1k8', 'Q1 npn', 'Q2 npn'];
@@ -148,11 +151,19 @@ const views = [
         'Q2.c R1.2',
         'R6.1 +12',
       ];
-      for (const typed of [...parts, ...found]) {
+      const type = async (typed) => {
         await line.fill(typed);
         await line.press('Enter');
         await page.waitForFunction(() => document.activeElement?.value === '');
+      };
+      for (const typed of [...parts, ...found]) await type(typed);
+      for (const [side, file] of Object.entries(board)) {
+        await page.getByLabel(`Photograph the ${side}`).setInputFiles(file);
+        await page.getByText(`${side} anew`).waitFor();
       }
+      for (const typed of JSON.parse(readFileSync(placed, 'utf8'))) await type(typed);
+      await page.getByLabel('back over front, percent').fill('35');
+      await line.focus();
     },
   },
   {

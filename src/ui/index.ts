@@ -12,6 +12,7 @@ export { WriteFile } from './parts/WriteFile';
 export { markColours, markNames, MarkShape, VerdictMark, type MarkName } from './parts/VerdictMark';
 export { chanceText, clockText, dateText, minutesText, moneyText, shopZone, timeText, waitText } from './format';
 export { askForNotices, notice, noticesAllowed } from './notice';
+export { savePicture } from './savePicture';
 export { say, spoken } from './speech';
 export { sound } from './tones';
 export { useDraft } from './useDraft';

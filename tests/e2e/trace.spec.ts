@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { PNG } from 'pngjs';
 import { readNetlist } from '../../src/core/circuit';
 import { seeded } from '../../src/core/statistics';
@@ -47,6 +48,13 @@ test('a regulator is traced from nothing to its volts by what is said to be beep
   const rows = page.getByTestId('nodes').locator('tr');
   await expect(rows).toHaveCount(regulator.nodes.length);
   await expect(page.getByText(/Volts as the traced circuit should stand/)).toBeVisible();
+  await page.getByText('Draw it').click();
+  const drawing = page.getByRole('img', { name: `Drawing of ${regulator.parts.length} parts` });
+  for (const { ref } of regulator.parts) await expect(drawing.locator(`[data-ref="${printed(ref)}"]`)).toHaveCount(1);
+  const writes = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Write PNG' }).click();
+  const png = PNG.sync.read(readFileSync(await (await writes).path()));
+  expect(Math.min(png.width, png.height)).toBeGreaterThan(200);
   await saved(page);
   await page.reload();
   await expect(rows).toHaveCount(regulator.nodes.length);
@@ -118,6 +126,22 @@ test('a rail that reads like a short is followed to its capacitor by what is lif
   await expect(next).toContainText('C3');
   await type('short off');
   await expect(page.getByRole('region', { name: 'The short' })).toHaveCount(0);
+
+  // Written to a file, and opened again on an empty board; a file with a wrong line changes nothing.
+  const writes = page.waitForEvent('download').catch(() => undefined);
+  await page.getByRole('button', { name: 'Write the board' }).click();
+  const file = readFileSync(await (await writes)!.path(), 'utf8');
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  const open = (text: string) =>
+    page
+      .getByLabel('Open a board that was written')
+      .setInputFiles({ name: 'traced.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await open(file.replace('C3.1 L1.2', 'C3.1 L9.2'));
+  await expect(page.locator('p[role=alert]')).toContainText('"C3.1 L9.2": there is no "L9.2" here');
+  await expect(page.getByRole('list', { name: 'Parts' }).getByRole('listitem')).toHaveCount(0);
+  await open(file);
+  await expect(page.getByRole('list', { name: 'Parts' }).getByRole('listitem')).toHaveCount(5);
 });
 
 test('pins are shown on both sides, two pointed at are beeped, and the next set of the make takes it up', async ({

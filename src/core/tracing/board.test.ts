@@ -5,12 +5,17 @@ import { Refusal } from '../quantity';
 import { gaussian, seeded } from '../statistics';
 import {
   alignmentOf,
+  drawingOf,
   laidLike,
   type MadeBoard,
+  netOf,
   photographedBoard,
   pinPlaces,
+  pinTable,
   placeLine,
+  readTraceFile,
   shownPins,
+  traceFile,
   traceOf,
   turnedQuarter,
   withTraced,
@@ -121,5 +126,63 @@ describe('the back of a board laid on its front', () => {
     const scale = millimetres / distanceOf(front!.at({ x: 0, y: 0.3 }), front!.at({ x: 1, y: 0.3 }));
     for (const hole of holes)
       expect(scale * distanceOf(projection.at(back!.at(hole)), front!.at(hole))).toBeLessThan(0.5);
+  });
+});
+
+describe('a traced circuit drawn', () => {
+  const lines = ['R1 1k', 'R2 2k2', 'Q1 npn', 'R9 1k', 'R1.1 +12', 'R1.2 Q1.b', 'R2.2 R1.2', 'R2.1 gnd', 'Q1.c +12'];
+  const drawn = (...more: string[]) => {
+    const { parts, facts } = traceOf([...lines, ...more]);
+    return drawingOf(netOf(parts, facts));
+  };
+  const sides = ({ parts }: ReturnType<typeof drawn>, of: string) =>
+    Object.fromEntries(parts.find(({ part }) => part.ref === of)!.pins.map(({ pin, side }) => [pin, side]));
+
+  it('has what is high above and what is low below, whichever way round it was beeped', () => {
+    expect(sides(drawn(), 'R1')).toEqual({ 1: 'above', 2: 'below' });
+    expect(sides(drawn(), 'R2')).toEqual({ 1: 'below', 2: 'above' });
+    expect(sides(drawn(), 'Q1')).toEqual({ b: 'left', c: 'above', e: 'below' });
+  });
+
+  it('has rails at their pins and wires between the others, one fewer than a node has pins', () => {
+    const { parts, wires } = drawn();
+    expect(parts.flatMap(({ part, pins }) => pins.map(({ pin, rail }) => [`${part.ref}.${pin}`, rail]))).toContainEqual(
+      ['R2.1', 'gnd'],
+    );
+    expect(wires).toHaveLength(2);
+    expect(wires.every(({ from, to }) => !from.startsWith('R2.1') && !to.startsWith('R2.1'))).toBe(true);
+  });
+
+  it('leaves out what hangs on nothing, until it does', () => {
+    expect(drawn().parts.map(({ part }) => part.ref)).not.toContain('R9');
+    expect(drawn('R9.1 Q1.e').parts.map(({ part }) => part.ref)).toContain('R9');
+  });
+});
+
+describe('a traced board as a file', () => {
+  const lines = ['R1 1k', 'C2 100n', 'R1.1 +12', 'at R1 0.1000 0.2000 0.3000 0.2000'];
+
+  it('comes back as it was written, without the photographs of its job', () => {
+    expect(readTraceFile(traceFile([...lines, 'front a/photo-front']))).toEqual(lines);
+  });
+
+  it.each([
+    ['no file at all', /it is no JSON/],
+    ['{"format": "another/1", "lines": []}', /format should be tovrik-trace\/1/],
+    ['{"format": "tovrik-trace/1", "lines": ["R1 1k", "R1.1 Q5.b"]}', /line 2 of the board, "R1.1 Q5.b": there is no/],
+    ['{"format": "tovrik-trace/1", "lines": [5]}', /not a traced board/],
+  ])('is refused whole where it is wrong: %s', (text, words) => {
+    expect(() => readTraceFile(text)).toThrow(words);
+  });
+
+  it('is a table of pins, with their nodes and places', () => {
+    const { parts, facts, board } = traceOf(lines);
+    const places = pinPlaces(parts[0]!, board.shown.get('R1')!);
+    expect(pinTable(netOf(parts, facts), places).split('\n').slice(0, 4)).toEqual([
+      'part,kind,pin,node,right,down',
+      'R1,resistor,1,+12,0.1000,0.2000',
+      'R1,resistor,2,n1,0.3000,0.2000',
+      'C2,capacitor,1,n2,,',
+    ]);
   });
 });

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { type PatternId, patternIds, patternPicture, patterns, type RasterId, rasters } from '@/core/patterns';
-import { Key } from '@/ui';
+import { Key, savePicture } from '@/ui';
 import styles from './patterns.module.css';
 import { Shown } from './Shown';
 
@@ -81,10 +81,18 @@ export function Patterns({ first = 'crosshatch', across: firstAcross = 15, down:
             </label>
           </div>
           <p className={styles.saved}>
-            <button type="button" className="press" onClick={() => savePicture(picture, chosen, 'svg', width, height)}>
+            <button
+              type="button"
+              className="press"
+              onClick={() => savePicture(picture, `${chosen}-${width}x${height}`, 'svg', width, height)}
+            >
               Save as SVG
             </button>
-            <button type="button" className="press" onClick={() => savePicture(picture, chosen, 'png', width, height)}>
+            <button
+              type="button"
+              className="press"
+              onClick={() => savePicture(picture, `${chosen}-${width}x${height}`, 'png', width, height)}
+            >
               Save as PNG, {width} × {height}
             </button>
           </p>
@@ -128,27 +136,4 @@ function Lines({ title, value, onChange }: { title: string; value: number; onCha
       {bad && <span role="alert">3 to 60, as 15</span>}
     </label>
   );
-}
-
-/** Saves a picture by way of the browser: as it is written, or in points. */
-async function savePicture(svg: string, name: string, kind: 'svg' | 'png', width: number, height: number) {
-  const written = new Blob([svg], { type: 'image/svg+xml' });
-  let blob = written;
-  if (kind === 'png') {
-    const image = new Image(width, height);
-    const address = URL.createObjectURL(written);
-    image.src = address;
-    await image.decode();
-    const canvas = document.createElement('canvas');
-    canvas.width = width;
-    canvas.height = height;
-    canvas.getContext('2d')!.drawImage(image, 0, 0, width, height);
-    URL.revokeObjectURL(address);
-    blob = await new Promise<Blob>((done) => canvas.toBlob((made) => done(made!), 'image/png'));
-  }
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = `${name}-${width}x${height}.${kind}`;
-  link.click();
-  URL.revokeObjectURL(link.href);
 }

@@ -128,12 +128,12 @@ function Marks({ view, zoom, picked }: MarksProps) {
           y2={second.at.y * units}
         />
       )}
-      {view.names.map(({ ref, at }) => (
+      {view.names.map(({ ref, at, above }) => (
         <text
           key={ref}
           className={styles.name}
           x={at.x * units}
-          y={at.y * units}
+          y={at.y * units - (above ? (1.3 * size.name) / Math.sqrt(zoom) : 0)}
           fontSize={size.name / Math.sqrt(zoom)}
           dominantBaseline="central"
         >

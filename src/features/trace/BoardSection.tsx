@@ -15,7 +15,7 @@ import {
   turnedQuarter,
 } from '@/core/tracing';
 import { Key } from '@/ui';
-import { type BoardView, type Laid, laidTransform, pinNear, shownLike } from './boardModel';
+import { type BoardView, type Laid, laidTransform, pinNear, shownLike, unplacedOf } from './boardModel';
 import styles from './board.module.css';
 import { BoardPlane } from './BoardPlane';
 import { usePhotoPixels } from './usePhotoPixels';
@@ -24,6 +24,7 @@ import { usePhotoPixels } from './usePhotoPixels';
 const bareHigh = 0.62;
 
 interface BoardSectionProps {
+  /** As it stands this moment; what is drawn of it may come a moment later. */
   readonly trace: Trace;
   readonly view: BoardView;
   readonly picked: readonly string[];
@@ -42,14 +43,15 @@ interface BoardSectionProps {
 /** The board that is traced: where its parts lie, what is joined, and the two pins to beep next. */
 export function BoardSection(props: BoardSectionProps) {
   const { trace, view, picked, photoAddress, camera, asked, onAsked, onLine, onPick } = props;
-  const [first, second] = view.photos;
+  const [first, second] = trace.board.photos;
   const under = usePhotoPixels(first && photoAddress(first.photo));
   const over = usePhotoPixels(second && photoAddress(second.photo));
   const [through, setThrough] = useState(0);
   const [shown, setShown] = useState<readonly Point[]>([]);
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
   const [aligning, setAligning] = useState<{ readonly lies?: Point }>();
-  const part = asked ?? view.unplaced.find(({ ref }) => !later.has(ref));
+  const unplaced = unplacedOf(trace);
+  const part = asked ?? unplaced.find(({ ref }) => !later.has(ref));
   const pins = part && shownPins(part);
   const alone = aligning?.lies !== undefined;
   const high = (alone ? over.high : under.high) ?? bareHigh;
@@ -64,7 +66,7 @@ export function BoardSection(props: BoardSectionProps) {
     () => {
       setShown([]);
       if (aligning) return setAligning(undefined);
-      setLater(new Set(view.unplaced.map(({ ref }) => ref)));
+      setLater(new Set(unplaced.map(({ ref }) => ref)));
       onAsked(undefined);
     },
     { enableOnFormTags: true },
@@ -88,7 +90,7 @@ export function BoardSection(props: BoardSectionProps) {
   const point = (at: Point, reach: number) => {
     if (aligning?.lies) {
       onLine(holeLine({ lies: aligning.lies, seen: over.middleNear(at) }));
-      return setAligning(view.holes + 1 < pairsNeeded ? {} : undefined);
+      return setAligning(trace.board.holes.length + 1 < pairsNeeded ? {} : undefined);
     }
     if (aligning) return setAligning({ lies: under.middleNear(at) });
     if (part) return place(part, middleNear(at));
@@ -106,7 +108,7 @@ export function BoardSection(props: BoardSectionProps) {
                   ? `Now the same hole on the ${second!.side}`
                   : `On the ${first!.side}, click a hole you will know again`}
               </b>{' '}
-              · hole {view.holes + 1}, near another corner each time · <Key>Esc</Key> ends
+              · hole {trace.board.holes.length + 1}, near another corner each time · <Key>Esc</Key> ends
             </>
           ) : part && pins ? (
             <>
@@ -131,7 +133,7 @@ export function BoardSection(props: BoardSectionProps) {
             </>
           )}
         </p>
-        {view.photos.length > 0 && <span className={styles.break} />}
+        {trace.board.photos.length > 0 && <span className={styles.break} />}
         {view.alignment && !aligning && (
           <label>
             {first!.side}

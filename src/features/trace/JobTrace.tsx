@@ -22,6 +22,8 @@ export function JobTrace({ file, patterns, before, simulatedMeter }: JobTracePro
   const bench = useMemo(() => replay(log.entries, [...file.sheet.stores.keys()]), [log.entries, file.sheet]);
   const lines = useMemo(() => standing(log.entries, 'traced'), [log.entries]);
   const texts = useMemo(() => lines.map(({ body }) => body.text), [lines]);
+  const add = (...added: readonly string[]) =>
+    void log.record(added.map((text) => ({ body: { kind: 'traced', text } })));
   return (
     <JobFrame file={file} log={log} bench={bench}>
       <Trace
@@ -30,16 +32,9 @@ export function JobTrace({ file, patterns, before, simulatedMeter }: JobTracePro
         lines={texts}
         set={{ id: file.id, simulatedMeter }}
         off={bench.context.power === 'live' ? 'The set is live by its record: pull the plug first (Alt P).' : undefined}
-        before={
-          before.length > 0 && (
-            <TakeUp
-              lines={before}
-              onTake={() => log.record(before.map((text) => ({ body: { kind: 'traced', text } })))}
-            />
-          )
-        }
+        before={before.length > 0 && <TakeUp lines={before} onTake={() => add(...before)} />}
         further={file.closedAt === null && <OntoChassis file={file} lines={texts} />}
-        add={(text) => log.record([{ body: { kind: 'traced', text } }])}
+        add={add}
         takeBack={() => {
           const last = lines[lines.length - 1];
           if (last) log.takeBack(last.entry.id);

@@ -19,7 +19,7 @@ export function OwnTrace({ patterns }: { readonly patterns: readonly TracedPatte
       patterns={patterns}
       title="A traced board"
       lines={lines}
-      add={(text) => change([...lines, text])}
+      add={(...added) => change([...lines, ...added])}
       takeBack={() => change(lines.slice(0, -1))}
     />
   );

@@ -9,14 +9,17 @@ import {
   boardSides,
   PatternLibrary,
   photoLine,
+  pinTable,
+  readTraceFile,
   type Spot,
   type TracedPart,
   type TracedPattern,
+  traceFile,
   traceOf,
   withTraced,
 } from '@/core/tracing';
 import { AttachPhoto } from '@/workshop/photo';
-import { EmptyState, Key, LineEntry, say, WriteFile } from '@/ui';
+import { EmptyState, Key, LineEntry, OpenFile, say, WriteFile } from '@/ui';
 import styles from './trace.module.css';
 import { BeepNext } from './BeepNext';
 import { BoardSection } from './BoardSection';
@@ -42,13 +45,14 @@ interface TraceProps {
   readonly before?: ReactNode;
   /** What may be done with what was found. */
   readonly further?: ReactNode;
-  add(line: string): void;
+  add(...lines: string[]): void;
   takeBack(): void;
 }
 
 /** A board becomes a stage: parts and beeps are typed or pointed at, what to beep next is named, and what it is. */
 export function Trace({ patterns, title, lines, set, off, before, further, add, takeBack }: TraceProps) {
   const library = useMemo(() => new PatternLibrary(patterns), [patterns]);
+  const trace = useMemo(() => traceOf(lines), [lines]);
   const settled = useDeferredValue(lines);
   const view = useMemo(() => viewOf(settled, library, title), [settled, library, title]);
   const [line, setLine] = useState('');
@@ -59,7 +63,7 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
   const [asked, setAsked] = useState<TracedPart>();
   const { next } = view;
   const take = (text: string): boolean => {
-    const read = off ?? attempt(() => withTraced(traceOf(lines), text));
+    const read = off ?? attempt(() => withTraced(trace, text));
     if (typeof read === 'string' || read instanceof Refusal) {
       setMessage(typeof read === 'string' ? read : read.message);
       return false;
@@ -96,14 +100,14 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
     if (aloud && words !== undefined) say(words.replaceAll('.', ' '));
   }, [aloud, words]);
   const [laidOut, setLaidOut] = useState(false);
-  const onBoard = laidOut || view.board.photos.length > 0 || view.board.pins.length > 0;
+  const onBoard = laidOut || trace.board.photos.length > 0 || view.board.pins.length > 0;
   const camera =
     set &&
     boardSides.map((side) => (
       <AttachPhoto
         key={side}
         job={set.id}
-        title={view.board.photos.some((one) => one.side === side) ? `${side} anew` : `Photograph the ${side}`}
+        title={trace.board.photos.some((one) => one.side === side) ? `${side} anew` : `Photograph the ${side}`}
         onKept={({ id }) => take(photoLine(side, set.id, id))}
         onRefused={setMessage}
       />
@@ -184,6 +188,20 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
         {view.parts.length === 0 ? (
           <>
             {before}
+            <div>
+              <OpenFile
+                accept=".json"
+                title="Open a board that was written"
+                onText={(text) => {
+                  const read = off ?? attempt(() => readTraceFile(text));
+                  if (typeof read === 'string') return setMessage(read);
+                  if (read instanceof Refusal) return setMessage(read.message);
+                  setMessage(undefined);
+                  add(...read);
+                }}
+                onRefused={setMessage}
+              />
+            </div>
             <EmptyState title="Nothing is traced yet">
               <p>
                 Parts: <span className="figure">R12 4k7, Q5 npn, D2 zener 5.6, C3 100n, IC1 8</span>. Beeps:{' '}
@@ -195,7 +213,21 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
           </>
         ) : (
           <TraceFound view={view}>
-            <WriteFile name="traced.cir" type="text/plain" text={() => view.netlist} title="Write the netlist" />
+            <div className={styles.files}>
+              <WriteFile name="traced.cir" type="text/plain" text={() => view.netlist} title="Write the netlist" />
+              <WriteFile
+                name="traced.csv"
+                type="text/csv"
+                text={() => pinTable(view.net, new Map(view.board.pins.map(({ spot, at }) => [spot, at])))}
+                title="Write its pins"
+              />
+              <WriteFile
+                name="traced.json"
+                type="application/json"
+                text={() => traceFile(lines)}
+                title="Write the board"
+              />
+            </div>
             {further}
           </TraceFound>
         )}
@@ -203,7 +235,7 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
       {onBoard && (
         <div className={styles.board}>
           <BoardSection
-            trace={view.trace}
+            trace={trace}
             view={view.board}
             picked={picked}
             photoAddress={(photo) => `/api/jobs/${photo.replace('/', '/photos/')}`}

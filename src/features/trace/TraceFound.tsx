@@ -1,8 +1,11 @@
-import { type ReactNode } from 'react';
+import dynamic from 'next/dynamic';
+import { type ReactNode, useState } from 'react';
 import { chanceText } from '@/ui';
 import { ShortFollowed } from './ShortFollowed';
 import styles from './trace.module.css';
 import { type TraceView } from './traceModel';
+
+const TraceDrawing = dynamic(() => import('./TraceDrawing').then((loaded) => loaded.TraceDrawing), { ssr: false });
 
 interface TraceFoundProps {
   readonly view: TraceView;
@@ -11,6 +14,7 @@ interface TraceFoundProps {
 
 /** What the trace has come to: the stage it is, its nodes with their volts, and what is missing. */
 export function TraceFound({ view, children }: TraceFoundProps) {
+  const [drawn, setDrawn] = useState(false);
   const { stage, roles, rows, single, guessed, left, unsolved } = view;
   return (
     <section className={styles.found} aria-label="What it is">
@@ -28,6 +32,12 @@ export function TraceFound({ view, children }: TraceFoundProps) {
             </p>
           )}
         </div>
+      )}
+      {rows.length > 0 && (
+        <details className={styles.onto} onToggle={(event) => setDrawn(event.currentTarget.open)}>
+          <summary>Draw it</summary>
+          {drawn && <TraceDrawing net={view.net} />}
+        </details>
       )}
       <h2 className="label">Nodes · {rows.length}</h2>
       <table className={styles.nodes} data-testid="nodes">

@@ -2,7 +2,6 @@ import { distanceOf, type Point, type Projection } from '@/core/plane';
 import {
   type Alignment,
   alignmentOf,
-  type BoardSide,
   type NextBeep,
   pinPlaces,
   type Spot,
@@ -27,13 +26,9 @@ export interface BoardView {
   readonly pins: readonly BoardPin[];
   /** What belongs together, each node by the shortest way over its pins. */
   readonly wires: readonly { readonly from: Point; readonly to: Point; readonly look: PinLook }[];
-  readonly names: readonly { readonly ref: string; readonly at: Point }[];
-  /** Parts that lie nowhere yet, the one that was typed last first. */
-  readonly unplaced: readonly TracedPart[];
-  readonly photos: readonly { readonly side: BoardSide; readonly photo: string }[];
+  /** Names stand in the middle of their part, or above it where a pin is there. */
+  readonly names: readonly { readonly ref: string; readonly at: Point; readonly above: boolean }[];
   readonly alignment: Alignment | undefined;
-  /** Holes that were shown on both photographs. */
-  readonly holes: number;
   /** The pins to beep next, as far as they lie somewhere. */
   readonly next: readonly BoardPin[];
 }
@@ -80,14 +75,19 @@ export function boardOf({ parts, board }: Trace, net: TracedNet, next: NextBeep 
   return {
     pins,
     wires: [...byNode.values()].flatMap(joined),
-    names: laid.map(({ part, places }) => ({ ref: part.ref, at: middleOf([...places.values()]) })),
-    unplaced: parts.filter((part) => !laid.some((one) => one.part === part)).reverse(),
-    photos: board.photos,
+    names: laid.map(({ part, places }) => ({
+      ref: part.ref,
+      at: middleOf([...places.values()]),
+      above: places.size % 2 === 1,
+    })),
     alignment: alignmentOf(board.holes),
-    holes: board.holes.length,
     next: next ? pins.filter(({ spot }) => spot === next.a || spot === next.b) : [],
   };
 }
+
+/** Parts that lie nowhere yet, the one that was typed last first. */
+export const unplacedOf = ({ parts, board }: Trace): readonly TracedPart[] =>
+  parts.filter((part) => pinPlaces(part, board.shown.get(part.ref) ?? []).size === 0).reverse();
 
 /** The pin nearest to a place, within a reach. */
 export function pinNear(pins: readonly BoardPin[], place: Point, reach: number): BoardPin | undefined {

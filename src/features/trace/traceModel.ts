@@ -10,8 +10,8 @@ import {
   type NextBeep,
   nextBeep,
   type PatternLibrary,
-  type Trace,
   traceOf,
+  type TracedNet,
   type TracedPart,
   type TracedShort,
 } from '@/core/tracing';
@@ -26,8 +26,6 @@ export interface NodeRow {
 
 /** All that the page shows of a trace. */
 export interface TraceView {
-  /** What was typed, read. */
-  readonly trace: Trace;
   readonly board: BoardView;
   readonly parts: readonly TracedPart[];
   readonly rows: readonly NodeRow[];
@@ -40,6 +38,7 @@ export interface TraceView {
   readonly roles: readonly { readonly ref: string; readonly role: string; readonly chance: number }[];
   readonly next: NextBeep | undefined;
   readonly netlist: string;
+  readonly net: TracedNet;
   /** Why no volts can be said yet. */
   readonly unsolved: string | undefined;
   readonly guessed: readonly string[];
@@ -56,6 +55,10 @@ const units: Partial<Record<TracedPart['kind'], Unit>> = {
   coil: 'H',
   zener: 'V',
 };
+
+/** A part’s value as it is written; nothing where it was not read. */
+export const valueText = ({ kind, value }: TracedPart): string =>
+  value === undefined ? '' : formatQuantity(value, units[kind] ?? '');
 
 /** A stage is named from here on. */
 const leads = 0.5;
@@ -86,9 +89,9 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
     contradictions: net.contradictions.map(contradictionText),
     ...namedOf(believed, parts.length),
     next,
-    trace,
     board: boardOf(trace, net, next),
     netlist: text,
+    net,
     unsolved: solved instanceof Refusal ? solved.message : undefined,
     guessed: guesses.map(
       ({ ref, value, from }) =>

@@ -1,4 +1,4 @@
-import { inverse, Matrix, solve } from 'ml-matrix';
+import { inverse, Matrix } from 'ml-matrix';
 import { Projection } from '../../plane';
 import { Refusal } from '../../quantity';
 import { sumOf } from '../../statistics';
