@@ -13,6 +13,8 @@ export { markColours, markNames, MarkShape, VerdictMark, type MarkName } from '.
 export { chanceText, clockText, dateText, minutesText, moneyText, shopZone, timeText, waitText } from './format';
 export { askForNotices, notice, noticesAllowed } from './notice';
 export { savePicture } from './savePicture';
+export { type SourceHandle, type SourceTrouble } from './source/source';
+export { SourceEditor } from './source/SourceEditor';
 export { say, spoken } from './speech';
 export { sound } from './tones';
 export { useDraft } from './useDraft';

@@ -1,6 +1,7 @@
 import { type Locator } from '@playwright/test';
 import { expect, test } from './app';
 import { saved, takeIn } from './bench';
+import { source } from './source';
 
 /** Chooses what is reckoned by a word of it, as one types it: once it is the one that Enter takes. */
 async function choose(reckoner: Locator, word: string, title: string): Promise<void> {
@@ -61,7 +62,7 @@ test('the reckoner opens over the bench by one key, warns of X-rays, and its ans
 test('an equal sign belongs to a text that is being written', async ({ page, app }) => {
   await page.goto(`${app.address}/stage`);
   await page.keyboard.press('Alt+n');
-  await page.getByLabel('Netlist').focus();
+  await source(page, 'Netlist').focus();
   await page.keyboard.press('=');
   await expect(page.getByRole('dialog', { name: 'Reckoner' })).toHaveCount(0);
   await page.getByRole('textbox', { name: 'A node and its volts' }).focus();

@@ -11,6 +11,7 @@ const Reckoner = dynamic(() => import('./Reckoner').then(({ Reckoner: loaded }) 
 /** An equal sign is typed into a text that has room for one; anywhere else it opens the reckoner. */
 function typesEqualSign(): boolean {
   const at = document.activeElement;
+  if (at instanceof HTMLElement && at.isContentEditable) return true;
   return at instanceof HTMLTextAreaElement || (at instanceof HTMLInputElement && at.value !== '');
 }
 

@@ -1,18 +1,17 @@
 'use client';
 
-import { sumOf } from '@/core/statistics';
 import { Button } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useDeferredValue, useMemo, useRef, useState, useTransition } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState, useTransition } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { type Problem, withEdits } from '@/core/sheet';
-import { Key, OpenFile, useDraft, WriteFile } from '@/ui';
+import { Key, OpenFile, SourceEditor, type SourceHandle, useDraft, WriteFile } from '@/ui';
 import { storeSheet } from './actions';
 import { AddPoint } from './AddPoint';
 import { FaultPreview } from './FaultPreview';
 import { LinePreview } from './LinePreview';
-import { checkText } from './editorModel';
+import { checkText, sheetWords, troublesOf } from './editorModel';
 import { type OpenSheet } from './load';
 import { Problems } from './Problems';
 import styles from './sheets.module.css';
@@ -24,7 +23,7 @@ export function SheetEditor({ opened }: { opened: OpenSheet }) {
   const [message, setMessage] = useState<{ readonly text: string; readonly bad: boolean }>();
   const [fault, setFault] = useState<string>();
   const [saving, startSaving] = useTransition();
-  const area = useRef<HTMLTextAreaElement>(null);
+  const source = useRef<SourceHandle>(null);
   const changed = text !== opened.text;
 
   // A draft of this very version outlives a closed tab or a refused save.
@@ -37,6 +36,13 @@ export function SheetEditor({ opened }: { opened: OpenSheet }) {
   const settled = useDeferredValue(text);
   const checked = useMemo(() => checkText(settled, opened.parents), [settled, opened.parents]);
 
+  /** The sheet as it was when it could be read last. */
+  const readable = useRef(checked.sheet);
+  useEffect(() => {
+    readable.current = checked.sheet ?? readable.current;
+  }, [checked.sheet]);
+  const troubles = useMemo(() => troublesOf(checked), [checked]);
+
   const save = () =>
     startSaving(async () => {
       const saved = await storeSheet(text, opened.version);
@@ -47,16 +53,10 @@ export function SheetEditor({ opened }: { opened: OpenSheet }) {
       router.replace(`/sheets/${id}`);
       router.refresh();
     });
-  useHotkeys('mod+s', save, { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('mod+s', save, { enableOnFormTags: true, enableOnContentEditable: true, preventDefault: true });
 
   const goTo = (problem: Problem) => {
-    const input = area.current;
-    if (!input || problem.sheet !== undefined) return;
-    const lines = text.split('\n');
-    const start = sumOf(lines.slice(0, problem.line - 1), (line) => line.length + 1);
-    input.focus();
-    input.setSelectionRange(start, start + (lines[problem.line - 1]?.length ?? 0));
-    input.scrollTop = Math.max(0, (problem.line - 6) * 18);
+    if (problem.sheet === undefined) source.current?.goTo(problem.line);
   };
   return (
     <div className={styles.editor}>
@@ -90,13 +90,14 @@ export function SheetEditor({ opened }: { opened: OpenSheet }) {
             {message.text}
           </p>
         )}
-        <textarea
-          ref={area}
-          className="figure source"
+        <SourceEditor
+          ref={source}
+          label="Text of the sheet"
+          language="yaml"
           value={text}
-          spellCheck={false}
-          aria-label="Text of the sheet"
-          onChange={(event) => edit(event.target.value)}
+          words={() => sheetWords(readable.current)}
+          troubles={troubles}
+          onChange={edit}
         />
         {checked.sheet && <LinePreview text={settled} sheet={checked.sheet} fault={fault} />}
       </section>

@@ -1,5 +1,6 @@
 import { liveCold, predictionsOf } from '@/core/behaviour';
 import { type Picture, symptomsOf, symptomTitles } from '@/core/picture';
+import { type SourceTrouble } from '@/ui';
 import { lintSheet, type Problem, readSheet, type Sheet, SheetError } from '@/core/sheet';
 
 /** What a text under edit comes to. */
@@ -21,6 +22,24 @@ export function checkText(text: string, parents: Readonly<Record<string, string>
     if (!(error instanceof SheetError)) throw error;
     return { sheet: undefined, problems: error.problems, warnings: [] };
   }
+}
+
+/** What is wrong in this very text, as the editor marks it; what lies in a sheet below has no line here. */
+export function troublesOf({ problems, warnings }: Checked): SourceTrouble[] {
+  const marks = (all: readonly Problem[], severity: SourceTrouble['severity']) =>
+    all
+      .filter(({ sheet }) => sheet === undefined)
+      .map(({ line, message }): SourceTrouble => ({ line, message, severity }));
+  return [...marks(problems, 'error'), ...marks(warnings, 'warning')];
+}
+
+/** Names that a text may speak of: those of the sheet as it was when it could be read last. */
+export function sheetWords(sheet: Sheet | undefined): string[] {
+  if (!sheet) return [];
+  const { nets, points, blocks, boards, parts, faults, signs, stores } = sheet;
+  return [
+    ...new Set([nets, points, blocks, boards, parts, faults, signs, stores].flatMap((named) => [...named.keys()])),
+  ];
 }
 
 /** A problem with where it is: `line 12`, or `in crt, line 12` for a sheet below. */

@@ -78,7 +78,9 @@ export function StageScreen({ stages, first, inside }: StageScreenProps) {
   const passedOver = drawn?.circuit.notes.slice(0, mostNotes) ?? [];
   return (
     <div className={styles.screen} data-open={open || undefined} data-band={inside ? true : undefined}>
-      {open && <StageText stages={stages} text={text} onText={stage.setText} onRefused={setMessage} />}
+      {open && (
+        <StageText stages={stages} text={text} refused={refused} onText={stage.setText} onRefused={setMessage} />
+      )}
       <section className={styles.drawing} aria-label="The stage">
         <header>
           <Select

@@ -1,17 +1,29 @@
 import { Button } from 'antd';
-import { OpenFile, useDraft, WriteFile } from '@/ui';
+import { useMemo } from 'react';
+import { type Refusal } from '@/core/quantity';
+import { OpenFile, SourceEditor, type SourceTrouble, useDraft, WriteFile } from '@/ui';
 import { type ShippedStage } from '@/sheets/stages';
 import styles from './stage.module.css';
 
 interface StageTextProps {
   readonly stages: readonly ShippedStage[];
   readonly text: string;
+  /** Why it cannot be read; undefined where it can. */
+  readonly refused: Refusal | undefined;
   onText(text: string): void;
   onRefused(message: string): void;
 }
 
+/** What is wrong, at the line it names. */
+const troubleOf = (refused: Refusal | undefined): SourceTrouble[] =>
+  refused?.at.line === undefined ? [] : [{ line: refused.at.line, message: refused.message, severity: 'error' }];
+
+/** Names that stand in a netlist: elements, nodes and models. */
+const wordsOf = (text: string): string[] => [...new Set(text.match(/[A-Za-z][\w.-]+/g))];
+
 /** The netlist as text: typed, kept, or from a file. */
-export function StageText({ stages, text, onText, onRefused }: StageTextProps) {
+export function StageText({ stages, text, refused, onText, onRefused }: StageTextProps) {
+  const troubles = useMemo(() => troubleOf(refused), [refused]);
   const { draft, keep } = useDraft('stage-text');
   const edit = (next: string) => {
     onText(next);
@@ -28,12 +40,13 @@ export function StageText({ stages, text, onText, onRefused }: StageTextProps) {
           What you typed before is kept here. <Button onClick={() => edit(draft)}>Go on with it</Button>
         </p>
       )}
-      <textarea
-        className="figure source"
+      <SourceEditor
+        label="Netlist"
+        language="netlist"
         value={text}
-        spellCheck={false}
-        aria-label="Netlist"
-        onChange={(event) => edit(event.target.value)}
+        words={() => wordsOf(text)}
+        troubles={troubles}
+        onChange={edit}
       />
     </section>
   );

@@ -1,0 +1,25 @@
+import { type Ref } from 'react';
+
+/** Something that is wrong with a text, by its line, counted from 1. */
+export interface SourceTrouble {
+  readonly line: number;
+  readonly message: string;
+  readonly severity: 'error' | 'warning';
+}
+
+/** What may be done to an editor from outside. */
+export interface SourceHandle {
+  /** Marks a line and brings it into view. */
+  goTo(line: number): void;
+}
+
+export interface SourceProps {
+  readonly label: string;
+  readonly value: string;
+  readonly language: 'yaml' | 'netlist';
+  /** Names that may be completed, asked for when one is typed. */
+  words(): readonly string[];
+  readonly troubles: readonly SourceTrouble[];
+  onChange(text: string): void;
+  readonly ref?: Ref<SourceHandle>;
+}
