@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useDeferredValue, useEffect, useMemo, useRef, useState, useTransition } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState, useTransition } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { type Problem, withEdits } from '@/core/sheet';
 import { Key, OpenFile, SourceEditor, type SourceHandle, useDraft, WriteFile } from '@/ui';
@@ -41,6 +41,7 @@ export function SheetEditor({ opened }: { opened: OpenSheet }) {
   useEffect(() => {
     readable.current = checked.sheet ?? readable.current;
   }, [checked.sheet]);
+  const words = useCallback(() => sheetWords(readable.current), []);
   const troubles = useMemo(() => troublesOf(checked), [checked]);
 
   const save = () =>
@@ -95,7 +96,7 @@ export function SheetEditor({ opened }: { opened: OpenSheet }) {
           label="Text of the sheet"
           language="yaml"
           value={text}
-          words={() => sheetWords(readable.current)}
+          words={words}
           troubles={troubles}
           onChange={edit}
         />

@@ -44,7 +44,7 @@ export function StageText({ stages, text, refused, onText, onRefused }: StageTex
         label="Netlist"
         language="netlist"
         value={text}
-        words={() => wordsOf(text)}
+        words={wordsOf}
         troubles={troubles}
         onChange={edit}
       />

@@ -64,15 +64,15 @@ export function SourceText({ label, value, language, words, troubles, onChange, 
       current.focus();
     },
   }));
-  const known = useRef(words);
-  useEffect(() => {
-    known.current = words;
-  }, [words]);
   const extensions = useMemo(() => {
     const complete = (context: CompletionContext) => {
       const typed = context.matchBefore(word);
       if (!typed) return null;
-      return { from: typed.from, options: known.current().map((name) => ({ label: name })), validFor: /^[\w.-]*$/ };
+      return {
+        from: typed.from,
+        options: words(context.state.doc.toString()).map((name) => ({ label: name })),
+        validFor: /^[\w.-]*$/,
+      };
     };
     return [
       language === 'yaml' ? yaml() : netlistLanguage,
@@ -84,7 +84,7 @@ export function SourceText({ label, value, language, words, troubles, onChange, 
       colours,
       look,
     ];
-  }, [language, label]);
+  }, [language, label, words]);
   useEffect(() => {
     if (!view) return;
     const { doc } = view.state;

@@ -17,8 +17,8 @@ export interface SourceProps {
   readonly label: string;
   readonly value: string;
   readonly language: 'yaml' | 'netlist';
-  /** Names that may be completed, asked for when one is typed. */
-  words(): readonly string[];
+  /** Names that may be completed in a text, asked for when one is typed; the same function as long as it means the same. */
+  readonly words: (text: string) => readonly string[];
   readonly troubles: readonly SourceTrouble[];
   onChange(text: string): void;
   readonly ref?: Ref<SourceHandle>;
