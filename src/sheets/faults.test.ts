@@ -162,3 +162,16 @@ describe('plasma displays', () => {
     expect([has('boost'), has('plain')]).toEqual([true, false]);
   });
 });
+
+describe('a set whose lead is open', () => {
+  it.each([...shippedTexts().keys()].filter((id) => id.startsWith('generic-')))(
+    '%s reads nothing at whatever a rail feeds',
+    (id) => {
+      const model = modelOf(id, {});
+      const { nets } = simulate(model, [model.sheet.faults.get('LEAD.open')!], liveCold);
+      const fed = model.order.filter(({ powered }) => powered).flatMap(({ makes }) => makes.map(({ net }) => net));
+      const standing = fed.filter((net) => nets[net]!.ratio > 0);
+      expect(standing.map((net) => [...model.netIndex.keys()][net])).toEqual([]);
+    },
+  );
+});

@@ -36,6 +36,8 @@ export interface CompiledBlock {
   /** Indices of nets. */
   readonly needs: readonly number[];
   readonly makes: readonly CompiledOutput[];
+  /** Is a rail among its needs? Without any of them it makes nothing, whatever its rules say. */
+  readonly powered: boolean;
 }
 
 /** A net that a block makes, with the rules for it; the first whose conditions all hold decides. */
@@ -76,6 +78,7 @@ export function compileSheet(sheet: Sheet): Model {
   const order = needOrder(sheet).map((block): CompiledBlock => ({
     block,
     needs: block.needs.map(index),
+    powered: block.needs.some((net) => sheet.nets.get(net)!.kind === 'rail'),
     makes: block.makes.map((net) => ({
       net: index(net),
       rules: block.rules.flatMap(({ when, makes }) => {

@@ -153,8 +153,9 @@ function run(
   if (!live) return { ratio, rippled, shorted };
 
   const levels: Level[] = [];
-  for (const { block, needs, makes } of model.order) {
+  for (const { block, needs, makes, powered } of model.order) {
     let least = 1;
+    let best = 0;
     let most = 1;
     let ripple = 0;
     for (let need = 0; need < needs.length; need += 1) {
@@ -163,6 +164,7 @@ function run(
         strapped.has(net) || joined(model, net, model.sourceBoard[net], block.board, open) ? ratio[net]! : 0;
       const got = model.commands[net] === 1 && there < running ? 0 : there;
       levels[need] = levelOf(model, net, got);
+      if (got > best) best = got;
       // What fails without it is said by the faults that take it away.
       if (model.partial[net] === 1) continue;
       if (got < least) least = got;
@@ -182,7 +184,7 @@ function run(
       const rule = rules.find(({ when }) =>
         when.every((condition) => condition.levels.includes(levels[condition.need]!)),
       );
-      const out = rule ? rule.ratio : given;
+      const out = powered && best < deadRatio ? 0 : rule ? rule.ratio : given;
       const driven = !rule && model.switches[net] === 1 && out < running ? 0 : out;
       ratio[net] = cut.has(net) || shorted[net] === 1 ? 0 : strapped.has(net) ? 1 : driven * factor[net]!;
       rippled[net] = ripples[net] === 1 || ripple === 1 ? 1 : 0;
