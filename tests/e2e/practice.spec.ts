@@ -95,3 +95,67 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   await expect(page.getByText('A hint · 1 left')).toBeVisible();
   expect(rowsOf(demo.database)).toBe(before);
 });
+
+test('a class of two browsers hunts one set; its teacher sees how far they are and tells what it was', async ({
+  page,
+  demo,
+  browser,
+}) => {
+  const before = rowsOf(demo.database);
+  await page.goto(`${demo.address}/practice/room`);
+  const exercise = 'format: tovrik-exercise/1\ntitle: One dark set\nsheet: dunmarrow-am-2\nseed: 12\n';
+  const open = page.getByLabel('Open an exercise');
+  await open.setInputFiles({ name: 'e.yaml', mimeType: 'text/yaml', buffer: Buffer.from(`${exercise}world: mars\n`) });
+  await expect(page.locator('p[role=alert]')).toContainText('world is one of');
+  await open.setInputFiles({ name: 'e.yaml', mimeType: 'text/yaml', buffer: Buffer.from(exercise) });
+  const code = await page.getByTestId('room-code').innerText();
+  const table = page.getByRole('region', { name: 'The class' });
+  await expect(table).toContainText('Nobody has joined yet');
+
+  const join = async (name: string, wanted: string) => {
+    const context = await browser.newContext();
+    const pupil = await context.newPage();
+    await pupil.goto(`${demo.address}/practice/hunt`);
+    await pupil.getByLabel('Code of the class').fill(wanted);
+    await pupil.getByLabel('Your name').fill(name);
+    await pupil.getByRole('button', { name: 'Join' }).click();
+    return pupil;
+  };
+  const lost = await join('Nobody', 'AAAAA');
+  await expect(lost.locator('p[role=alert]')).toContainText('there is no room AAAAA: ask for its code again');
+  const ann = await join('Ann', code.toLowerCase());
+  await expect(ann.getByText(`class ${code}, Ann`)).toBeVisible();
+  await ann.keyboard.type('power on');
+  await ann.keyboard.press('Enter');
+  await expect(ann.locator('[data-count="1"]')).toBeVisible();
+  const ben = await join('Ben', code);
+  await ben.getByRole('button', { name: 'give up' }).click();
+  await expect(ben.getByRole('region', { name: 'Debrief' })).toBeVisible();
+
+  await expect(table).toContainText('0 of 2 have cured it');
+  await expect(table.getByRole('row', { name: /Ann/ })).toContainText('1 act');
+  await expect(table.getByRole('row', { name: /Ben/ })).toContainText('gave up');
+  await table.getByLabel('Names').uncheck();
+  await expect(table).not.toContainText('Ann');
+  await page.getByRole('button', { name: 'Tell what was wrong' }).click();
+  const told = page.getByRole('region', { name: 'The room' }).getByRole('status');
+  const culprit = await told.getByRole('heading').innerText();
+  await expect(ben.getByRole('region', { name: 'Debrief' })).toContainText(culprit);
+  await expect(table.getByRole('row', { name: /The planner/ })).toBeVisible();
+
+  // On paper: the work sheet does not tell, the answer sheet does.
+  await page.reload();
+  const [work, answers] = await Promise.all(
+    ['Work sheet', 'Answer sheet'].map(async (name) => (await page.getByRole('link', { name }).getAttribute('href'))!),
+  );
+  await ann.goto(demo.address + work!);
+  await expect(ann.getByRole('article', { name: 'Work sheet' })).toContainText('One dark set');
+  await expect(ann.getByRole('article')).not.toContainText(culprit);
+  await ann.goto(demo.address + answers!);
+  await expect(ann.getByRole('article', { name: 'Answer sheet' })).toContainText(culprit);
+  await expect(ann.getByRole('article')).toContainText(/Surge resistor, cold: OL/);
+
+  await page.getByRole('button', { name: 'Close the room' }).click();
+  await expect(page.getByRole('button', { name: 'Open a room' })).toBeVisible();
+  expect(rowsOf(demo.database)).toBe(before);
+});

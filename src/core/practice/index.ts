@@ -18,6 +18,7 @@ export {
   type HuntStep,
   type PlayedHunt,
   playHunt,
+  readingsOf,
   plannersHunt,
   type PracticeHunt,
   readExercise,

@@ -1,21 +1,27 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
 import { depict } from '@/core/picture';
-import { type Grade, grades, type Trouble, troubleNames } from '@/core/practice';
 import { powerWords } from '@/workshop/job';
-import { minutesText, moneyText, OpenFile, PictureView } from '@/ui';
+import { minutesText, moneyText, PictureView } from '@/ui';
+import { ChooseSet } from './ChooseSet';
 import { HuntDebrief } from './HuntDebrief';
 import { HuntEntry } from './HuntEntry';
 import { HuntRecord } from './HuntRecord';
-import { type Aim, aims, hintLevels, troubles } from './huntView';
+import { hintLevels, troubles } from './huntView';
+import { JoinClass } from './JoinClass';
 import { HuntFiles } from './HuntFiles';
 import { useHunt, type Wanted } from './useHunt';
 import styles from './hunt.module.css';
 
+interface HuntProps {
+  readonly currency: string;
+  /** The code of a class that is to be joined. */
+  readonly room?: string | undefined;
+}
+
 /** A hidden fault in a set that hurts nobody: found by probing, cured by a repair, and looked back on. */
-export function Hunt({ currency }: { readonly currency: string }) {
+export function Hunt({ currency, room }: HuntProps) {
   const { kept, view, refused, busy, begin, refuse, act, hint } = useHunt();
   const most = kept?.exercise.hints;
   const starting = { busy, onBegin: (wanted: Wanted) => void begin(wanted), onRefused: refuse };
@@ -36,19 +42,30 @@ export function Hunt({ currency }: { readonly currency: string }) {
         )}
         <span className={styles.aside}>Nothing of it enters the shop’s record.</span>
         <Link href="/practice">Drills</Link>
+        <Link href="/practice/room">A class</Link>
       </section>
       {refused !== undefined && (
         <p role="alert" className={`bad ${styles.refused}`}>
           {refused}
         </p>
       )}
-      {!view && <Begin {...starting} />}
+      {!view && <JoinClass room={room} busy={busy} onJoin={(seat) => void begin({ seat })} />}
+      {!view && (
+        <ChooseSet {...starting} main="Put it on the bench">
+          <h1>A set with a hidden fault</h1>
+          <p>
+            Its owner tells what he saw. Power it, probe it, change what you hold guilty. The clock runs by what each
+            thing takes at a real bench, and what would have hurt you or the set is told, with the usual precaution.
+          </p>
+        </ChooseSet>
+      )}
       {view && kept && (
         <div className={styles.page}>
           <section aria-label="The set" className={styles.set}>
             <p className="label">
               {kept.exercise.title === view.set ? 'On the bench' : kept.exercise.title} · {kept.grade} of 5 ·{' '}
               {troubles[kept.exercise.world].title.toLowerCase()}
+              {kept.seat && ` · class ${kept.seat.room}, ${kept.seat.name}`}
             </p>
             <h1>{view.set}</h1>
             {view.symptoms.length > 0 && <PictureView picture={depict(view.family, view.symptoms)} />}
@@ -88,7 +105,7 @@ export function Hunt({ currency }: { readonly currency: string }) {
                 {kept.hints.length > 0 && <p role="status">{kept.hints[kept.hints.length - 1]}</p>}
               </div>
             )}
-            {view.ended && <Begin {...starting} again />}
+            {view.ended && <ChooseSet {...starting} main="Another set" />}
             {view.debrief && <HuntFiles kept={kept} view={view} debrief={view.debrief} />}
           </section>
           <div className={styles.work}>
@@ -102,68 +119,5 @@ export function Hunt({ currency }: { readonly currency: string }) {
         </div>
       )}
     </div>
-  );
-}
-
-interface BeginProps {
-  readonly busy: boolean;
-  readonly again?: boolean;
-  onBegin(wanted: Wanted): void;
-  onRefused(message: string): void;
-}
-
-/** What set to draw, and how hard. */
-function Begin({ busy, again, onBegin, onRefused }: BeginProps) {
-  const [aim, setAim] = useState<Aim>('any');
-  const [world, setWorld] = useState<Trouble>('one');
-  const [grade, setGrade] = useState<Grade>();
-  return (
-    <section aria-label="Another hunt" className={again ? styles.again : styles.begin}>
-      {!again && (
-        <>
-          <h1>A set with a hidden fault</h1>
-          <p>
-            Its owner tells what he saw. Power it, probe it, change what you hold guilty. The clock runs by what each
-            thing takes at a real bench, and what would have hurt you or the set is told, with the usual precaution.
-          </p>
-        </>
-      )}
-      <div role="group" aria-label="What set">
-        {(Object.entries(aims) as [Aim, string][]).map(([one, title]) => (
-          <button key={one} type="button" className="press" aria-pressed={aim === one} onClick={() => setAim(one)}>
-            {title}
-          </button>
-        ))}
-      </div>
-      <div role="group" aria-label="What is wrong">
-        {troubleNames.map((one) => (
-          <button key={one} type="button" className="press" aria-pressed={world === one} onClick={() => setWorld(one)}>
-            {troubles[one].title}
-          </button>
-        ))}
-      </div>
-      <p className="soft">{troubles[world].tell}</p>
-      <div role="group" aria-label="How hard">
-        <button type="button" className="press" aria-pressed={grade === undefined} onClick={() => setGrade(undefined)}>
-          Any
-        </button>
-        {grades.map((one) => (
-          <button key={one} type="button" className="press" aria-pressed={grade === one} onClick={() => setGrade(one)}>
-            {one}
-            <span className="unseen"> of 5</span>
-          </button>
-        ))}
-        <span className="soft">how hard, 5 the hardest</span>
-      </div>
-      <button type="button" className="press main" disabled={busy} onClick={() => onBegin({ aim, world, grade })}>
-        {again ? 'Another set' : 'Put it on the bench'}
-      </button>
-      <OpenFile
-        accept=".yaml,.yml"
-        title="Open an exercise"
-        onText={(text) => onBegin({ text })}
-        onRefused={onRefused}
-      />
-    </section>
   );
 }

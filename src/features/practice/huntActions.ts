@@ -16,6 +16,8 @@ import {
 } from '@/core/practice';
 import { shippedSheets } from '@/sheets';
 import { answered, type Answered } from '@/workshop/answer';
+import { rooms } from './openRooms';
+import { standingOf } from './roomModel';
 import { type Aim, aims, type HintLevel, hintLevels, hintOf, huntViewOf, type HuntView, setsFor } from './huntView';
 
 /** A hunt is over by then. */
@@ -50,6 +52,15 @@ const aim = string()
 const asked = object({
   exercise: exerciseSchema.required(),
   acts: array(act).max(mostActs, `a hunt has up to ${mostActs} acts`).required(),
+});
+const seated = object({
+  seat: object({
+    room: string().max(12).required(),
+    pupil: string().min(8).max(64).required(),
+    name: string().trim().min(1, 'say your name').max(40, 'a name has up to 40 letters').required(),
+  })
+    .optional()
+    .default(undefined),
 });
 const wanted = object({
   seed: number()
@@ -107,9 +118,14 @@ async function read(request: unknown) {
   return [huntOf(exerciseFrom(exercise), [...shippedSheets().values()]), acts as readonly HuntAct[]] as const;
 }
 
-/** What a hunt looks like after some acts. Nothing is kept: the acts are the hunt. */
+/** What a hunt looks like after some acts. Nothing of it is kept but where a pupil of a class stands. */
 export async function viewHunt(request: unknown): Promise<Answered<HuntView>> {
-  return answered(async () => huntViewOf(...(await read(request))));
+  return answered(async () => {
+    const view = huntViewOf(...(await read(request)));
+    const { seat: taken } = await seated.validate(request, { strict: true });
+    if (taken) rooms().hear(taken.room, taken.pupil, standingOf(taken.name, view));
+    return view;
+  });
 }
 
 /** A hint for a hunt. */

@@ -1,2 +1,4 @@
+export { ClassRoom } from './ClassRoom';
+export { ClassSheet } from './ClassSheet';
 export { Hunt } from './Hunt';
 export { Practice } from './Practice';

@@ -21,3 +21,5 @@ export const loadFirstDrill = (): Drill => drawDrill('parts', drillMaterial(), M
 
 /** The shop’s currency, in which the purse of a hunt is shown. */
 export const loadCurrency = async (): Promise<string> => (await readSettings(await database())).currency;
+
+export { solveExercise as loadSolution } from './roomActions';

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { type Exercise, exerciseFrom, type Grade, type HuntAct, type Trouble } from '@/core/practice';
 import { useDraft } from '@/ui';
+import { joinRoom } from './roomActions';
 import { drawFrom, hintFor, openExercise, viewHunt } from './huntActions';
 import { type Aim, type HintLevel, type HuntView } from './huntView';
 
@@ -11,6 +12,8 @@ export interface KeptHunt {
   readonly grade: Grade;
   readonly acts: readonly HuntAct[];
   readonly hints: readonly string[];
+  /** Where it is hunted with a class. */
+  readonly seat?: Seat;
 }
 
 /** A hunt as it was kept; undefined where there is none, or none that can be read. */
@@ -26,12 +29,29 @@ export function readHunt(text: string | null): KeptHunt | undefined {
 }
 
 /** What is asked for: a kind of set, what is wrong with it and how hard, or a file. */
-export type Wanted =
+export type Drawable =
   { readonly aim: Aim; readonly world: Trouble; readonly grade: Grade | undefined } | { readonly text: string };
+
+/** A seat in a class: its room, who sits there, and what others call him. */
+export interface Seat {
+  readonly room: string;
+  readonly pupil: string;
+  readonly name: string;
+}
+
+/** The same, or what a class hunts. */
+export type Wanted = Drawable | { readonly seat: Seat };
 
 /** Seeds are drawn below this. */
 const seeds = 2 ** 30;
 const away = { refused: 'The server is away: nothing is lost, try again.' };
+
+/** Draws what is wanted, or asks what the class hunts. */
+export function drawnFor(wanted: Wanted) {
+  if ('seat' in wanted) return joinRoom(wanted.seat.room);
+  if ('text' in wanted) return openExercise(wanted.text);
+  return drawFrom({ seed: Math.floor(Math.random() * seeds), ...wanted });
+}
 
 /** The hunt of this browser, as the server answers it. Nothing of it is stored there. */
 export function useHunt() {
@@ -46,8 +66,8 @@ export function useHunt() {
   const show = useCallback(
     async (next: KeptHunt) => {
       setBusy(true);
-      const { exercise, acts } = next;
-      const answer = await viewHunt({ exercise, acts }).catch(() => away);
+      const { exercise, acts, seat } = next;
+      const answer = await viewHunt({ exercise, acts, seat }).catch(() => away);
       setBusy(false);
       if ('refused' in answer) return setRefused(answer.refused);
       setRefused(undefined);
@@ -74,12 +94,10 @@ export function useHunt() {
     /** Puts a set on the bench: one of some kind and difficulty, or the one that a file of an exercise says. */
     begin: async (wanted: Wanted) => {
       setBusy(true);
-      const drawn = await (
-        'text' in wanted ? openExercise(wanted.text) : drawFrom({ seed: Math.floor(Math.random() * seeds), ...wanted })
-      ).catch(() => away);
+      const drawn = await drawnFor(wanted).catch(() => away);
       setBusy(false);
       if ('refused' in drawn) return setRefused(drawn.refused);
-      await show({ ...drawn.done, acts: [], hints: [] });
+      await show({ ...drawn.done, acts: [], hints: [], ...('seat' in wanted && { seat: wanted.seat }) });
     },
     refuse: setRefused,
     act: (act: HuntAct) => {

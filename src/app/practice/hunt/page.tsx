@@ -6,6 +6,10 @@ export const metadata: Metadata = { title: 'Practice: a hunt' };
 
 export const dynamic = 'force-dynamic';
 
-export default async function Page() {
-  return <Hunt currency={await loadCurrency()} />;
+interface Props {
+  searchParams: Promise<{ readonly room?: string }>;
+}
+
+export default async function Page({ searchParams }: Props) {
+  return <Hunt currency={await loadCurrency()} room={(await searchParams).room} />;
 }

@@ -4,6 +4,7 @@ import { seeded } from '../../statistics';
 import { hunt as huntOf } from '../hunt';
 import { huntIn } from '../worlds/openHunt';
 import { type PracticeHunt } from './drawHunt';
+import { noise } from './noise';
 import { practiceRate } from './playedHunt';
 
 /**
@@ -19,7 +20,7 @@ export function plannersHunt(hunt: PracticeHunt): {
   if (hunt.trouble !== 'one') return huntIn(hunt.set(), random);
   const { log, minutes, harm, cured } = huntOf(hunt.predictions, hunt.fault, {
     policy: 'tovrik',
-    noise: 0.01,
+    noise,
     random,
     hourlyRate: practiceRate,
     clock: (now) => new Date(now * 60_000).toISOString(),

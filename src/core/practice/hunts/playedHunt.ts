@@ -10,6 +10,7 @@ import { answerFrom } from '../answering';
 import { putsRight } from '../worlds/openHunt';
 import { type Consequence, harmedBy, slipOfProbing, slipOfWorking } from './consequences';
 import { type PracticeHunt } from './drawHunt';
+import { noise } from './noise';
 
 /** What is done in a hunt, one thing at a time. */
 export type HuntAct =
@@ -50,8 +51,6 @@ export interface PlayedHunt {
 
 /** What an hour is reckoned at where no shop is asked. */
 export const practiceRate = 20;
-/** Relative spread of what is read. */
-const noise = 0.01;
 /** Plug out; the mains lamp or the transformer put in or out; power up and a look after a repair. */
 const moved = { unplugging: 1, fitting: 1, looking: 3.5 } as const;
 
