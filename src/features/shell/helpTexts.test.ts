@@ -1,4 +1,5 @@
 import { readCounted, readDonorLine, readShelfLine } from '@/core/supply';
+import { traceOf } from '@/core/tracing';
 import { readPartCheck } from '@/core/survey';
 import { predictionsOf } from '@/core/behaviour';
 import { readEntry, readRefinement } from '@/core/entry';
@@ -37,11 +38,17 @@ describe('what the help says can be typed', () => {
     expect(readDonorLine(line).count).toBeGreaterThan(0);
   });
 
+  it('is understood line by line on a trace', () => {
+    const lines = ['Q5 npn', ...rowsOf('Lines of a trace')];
+    expect(traceOf(lines)).toMatchObject({ refused: [], facts: { length: 4 }, short: { ohms: 0.8 } });
+  });
+
   it('comes first where it belongs, and all of it stands on every page', () => {
     for (const [path, first] of [
       ['/job/x/bench', 'Lines on the bench'],
       ['/compare', 'A meter that sends lines'],
       ['/stage', 'Inside a stage'],
+      ['/trace', 'Lines of a trace'],
       ['/', 'Anywhere'],
     ] as const) {
       expect(helpFor(path)[0]!.title).toBe(first);

@@ -126,6 +126,33 @@ export const helpSections: readonly HelpSection[] = [
     ],
   },
   {
+    title: 'Lines of a trace',
+    on: /\/trace$/,
+    kind: 'lines',
+    rows: [
+      ['R12 4k7', 'a part; Q5 npn, D2 zener 5.6, C3 100n, IC1 8'],
+      ['R12.1 Q5.b', 'two pins that beep'],
+      ['R12.2 +12', 'a pin on a rail, or on gnd'],
+      ['R12.1 not gnd', 'no beep'],
+      ['R12.1 Q5.c 4k7', 'ohms between two pins'],
+      ['at R12 0.31 0.42 0.35 0.42', 'where its pins lie, in shares of the board’s width; a click does it'],
+      ['short +12 0.8', 'follow a rail that reads like a short; short off'],
+    ],
+  },
+  {
+    title: 'Keys on a trace',
+    on: /\/trace$/,
+    kind: 'keys',
+    rows: [
+      ['⏎', 'it beeps: the two pins asked for, or pointed at'],
+      ['N ⏎', 'it does not'],
+      ['Alt M', 'the meter answers for the two pins'],
+      ['Alt Q', 'turn the part that was placed last'],
+      ['Esc', 'place parts later, point at pins now'],
+      ['Alt Z', 'take the last line back'],
+    ],
+  },
+  {
     title: 'Comparing',
     on: /\/compare$/,
     kind: 'keys',

@@ -29,7 +29,7 @@ const kinds = (hunt: PracticeHunt, ...acts: HuntAct[]) =>
   playHunt(hunt, acts).steps.map(({ consequences }) => consequences.map(({ kind }) => kind));
 
 /** Plays as the planner would, from the log as it stands. */
-function followed(hunt: PracticeHunt, most = 40): HuntAct[] {
+function followed(hunt: PracticeHunt, most = 60): HuntAct[] {
   const acts: HuntAct[] = [{ kind: 'isolation', fitted: true }];
   for (let step = 0; step < most; step += 1) {
     const played = playHunt(hunt, acts);
