@@ -117,6 +117,8 @@ test('the sheet editor catches a broken edit, keeps it, and saves what is put ri
   for (let press = 0; press < 5; press += 1) await page.keyboard.press('Backspace');
   await page.keyboard.type('12');
   await expect(page.getByRole('option', { name: 'v12', exact: true })).toBeVisible();
+  // What has just come up is not taken by a key that was meant for the text.
+  await page.waitForTimeout(200);
   await page.keyboard.press('Tab');
   await page.keyboard.type(' }');
   await expect(lint).toContainText(/\d+ points · nothing to complain of/);

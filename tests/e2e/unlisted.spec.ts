@@ -83,7 +83,8 @@ test('lines typed while the sheet changes wait for it, and none is lost', async 
     await entry(page).press('Enter');
   }
   const readings = page.getByRole('region', { name: /Readings/ });
-  await expect(readings).toContainText('Main fuse');
+  // The sheet is worked out anew twice meanwhile, each time for some seconds.
+  await expect(readings).toContainText('Main fuse', { timeout: 60_000 });
   await expect(readings).toContainText('Resistor R611');
   expect(await leader(page)).toBe('R611.open');
   await entry(page).fill('replaced R611 2R2');
