@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { drawHunt, type Exercise, type HuntAct, readExercise, writeExercise } from '@/core/practice';
 import { repairActions } from '@/core/repair';
 import { shippedSheets } from '@/sheets';
@@ -6,6 +6,8 @@ import { drawFrom, hintFor, openExercise, viewHunt } from './huntActions';
 import { resultOf } from './huntResult';
 import { huntViewOf, setsFor } from './huntView';
 import { readHunt } from './useHunt';
+
+vi.mock('server-only', () => ({}));
 
 const shipped = [...shippedSheets().values()];
 const seed = 12;
