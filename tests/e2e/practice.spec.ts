@@ -128,11 +128,22 @@ test('a class of two browsers hunts one set; its teacher sees how far they are a
   await ann.keyboard.type('power on');
   await ann.keyboard.press('Enter');
   await expect(ann.locator('[data-count="1"]')).toBeVisible();
+  // A hunt of one's own that was left does not keep anybody out: the address of the room asks for a name.
+  await lost.evaluate(() => {
+    const exercise = { title: 'Alone', sheet: 'dunmarrow-am-2', seed: 5 };
+    localStorage.setItem('tovrik-hunt', JSON.stringify({ exercise, grade: 2, acts: [], hints: [] }));
+  });
+  await lost.goto(`${demo.address}/practice/hunt?room=${code}`);
+  await expect(lost.getByRole('region', { name: 'The set', exact: true })).toContainText('Alone');
+  await lost.getByLabel('Your name').fill('Cy');
+  await lost.getByRole('button', { name: 'Join' }).click();
+  await expect(lost.getByText(`class ${code}, Cy`)).toBeVisible();
+  await expect(lost.getByLabel('Your name')).toHaveCount(0);
   const ben = await join('Ben', code);
   await ben.getByRole('button', { name: 'give up' }).click();
   await expect(ben.getByRole('region', { name: 'Debrief' })).toBeVisible();
 
-  await expect(table).toContainText('0 of 2 have cured it');
+  await expect(table).toContainText('0 of 3 have cured it');
   await expect(table.getByRole('row', { name: /Ann/ })).toContainText('1 act');
   await expect(table.getByRole('row', { name: /Ben/ })).toContainText('gave up');
   await table.getByLabel('Names').uncheck();

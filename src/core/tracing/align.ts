@@ -1,3 +1,4 @@
+import { mean } from '../statistics';
 import { distanceOf, type Point, type PointPair, pairsNeeded, Projection } from '../plane';
 
 /** How the second photograph lies on the first. */
@@ -12,9 +13,13 @@ export interface Alignment {
 export function alignmentOf(holes: readonly PointPair[]): Alignment | undefined {
   if (holes.length < pairsNeeded) return undefined;
   const projection = Projection.through(holes);
-  const squares = holes.map(({ seen, lies }) => distanceOf(projection.at(seen), lies) ** 2);
-  const mean = squares.reduce((sum, square) => sum + square, 0) / squares.length;
-  return { projection, apart: holes.length > pairsNeeded ? Math.sqrt(mean) : undefined };
+  return {
+    projection,
+    apart:
+      holes.length > pairsNeeded
+        ? Math.sqrt(mean(holes.map(({ seen, lies }) => distanceOf(projection.at(seen), lies) ** 2)))
+        : undefined,
+  };
 }
 
 /** Three points are in a row if their triangle is flatter than this, in squares of the width. */

@@ -1,3 +1,4 @@
+import { mean } from '../statistics';
 import { type TracedNet } from './net';
 import { isRail, type TracedPart } from './part';
 
@@ -38,7 +39,7 @@ const evenings = 60;
 function heightsOf({ nodes, nodeOf, parts }: TracedNet): ReadonlyMap<string, number> {
   const volts = (name: string) => (name === 'gnd' ? 0 : Number(name));
   const rails = nodes.filter(({ name }) => isRail(name)).map(({ name }) => volts(name));
-  const middle = rails.reduce((sum, one) => sum + one, 0) / Math.max(1, rails.length);
+  const middle = rails.length > 0 ? mean(rails) : 0;
   const heights = new Map(nodes.map(({ name }) => [name, isRail(name) ? volts(name) : middle]));
   const neighbours = new Map<string, string[]>(nodes.map(({ name }) => [name, []]));
   for (const { ref, pins } of parts.values()) {
@@ -47,8 +48,7 @@ function heightsOf({ nodes, nodeOf, parts }: TracedNet): ReadonlyMap<string, num
   }
   for (let turn = 0; turn < evenings; turn += 1)
     for (const [name, others] of neighbours)
-      if (!isRail(name) && others.length > 0)
-        heights.set(name, others.reduce((sum, other) => sum + heights.get(other)!, 0) / others.length);
+      if (!isRail(name) && others.length > 0) heights.set(name, mean(others.map((other) => heights.get(other)!)));
   return heights;
 }
 

@@ -87,9 +87,9 @@ export function ClassRoom({ address }: { readonly address: string }) {
                 </tr>
               </thead>
               <tbody>
-                {order.map((one, place) => (
+                {order.map((one) => (
                   <tr key={standings.indexOf(one)} data-ended={one.ended}>
-                    <th scope="row">{named ? one.name : `Bench ${place + 1}`}</th>
+                    <th scope="row">{named ? one.name : `Bench ${standings.indexOf(one) + 1}`}</th>
                     <td>
                       {one.ended ? <b>{stood[one.ended]}</b> : one.acts === 1 ? '1 act' : `${one.acts} acts`}
                       {one.lost !== undefined && <small>{minutesText(one.lost)} lost by decisions</small>}

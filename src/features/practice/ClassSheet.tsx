@@ -25,7 +25,7 @@ export function ClassSheet({ title, solution, answers }: ClassSheetProps) {
       <Paper
         label={answers ? 'Answer sheet' : 'Work sheet'}
         head={title}
-        date={answers ? 'Answers' : 'Name:                                        '}
+        date={answers ? 'Answers' : 'Name ______________________'}
         foot={deference}
       >
         <h2>{solution.set}</h2>

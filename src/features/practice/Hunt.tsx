@@ -24,6 +24,8 @@ interface HuntProps {
 export function Hunt({ currency, room }: HuntProps) {
   const { kept, view, refused, busy, begin, refuse, act, hint } = useHunt();
   const most = kept?.exercise.hints;
+  /** A hunt of one’s own that was left gives way to the class that is to be joined. */
+  const joins = !view || view.ended !== undefined || (room !== undefined && kept?.seat?.room !== room);
   const starting = { busy, onBegin: (wanted: Wanted) => void begin(wanted), onRefused: refuse };
   return (
     <div aria-busy={busy}>
@@ -49,7 +51,7 @@ export function Hunt({ currency, room }: HuntProps) {
           {refused}
         </p>
       )}
-      {!view && <JoinClass room={room} busy={busy} onJoin={(seat) => void begin({ seat })} />}
+      {joins && <JoinClass room={room} busy={busy} onJoin={(seat) => void begin({ seat })} />}
       {!view && (
         <ChooseSet {...starting} main="Put it on the bench">
           <h1>A set with a hidden fault</h1>

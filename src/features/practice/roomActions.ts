@@ -20,15 +20,28 @@ const opening = object({
 });
 const keyed = object({ code, secret });
 
-/** Opens a room for a class, or the same again. @returns its code */
-export async function openRoom(request: unknown): Promise<Answered<string>> {
+/** A room as its teacher sees it. */
+export interface SeenRoom {
+  readonly code: string;
+  readonly standings: readonly Standing[];
+}
+
+/**
+ * A room with where every pupil stands; for the teacher, who names it by his secret. One that is not open, at the
+ * beginning or after a start of the server, is opened under its code, or another where that is taken.
+ */
+export async function seeRoom(request: unknown): Promise<Answered<SeenRoom>> {
   return answered(async () => {
     const { secret: key, wanted, exercise, grade } = await opening.validate(request, { strict: true });
-    const read = exerciseFrom(exercise);
-    // An exercise that nobody could play is refused before it is handed out.
-    huntOf(read, [...shippedSheets().values()]);
-    return rooms().open(key, read, grade as Grade, wanted);
+    const open = rooms().codeOf(key) ?? opened(key, exerciseFrom(exercise), grade as Grade, wanted);
+    return { code: open, standings: rooms().see(open, key) };
   });
+}
+
+/** An exercise that nobody could play is refused before it is handed out. */
+function opened(key: string, exercise: Exercise, grade: Grade, wanted: string | undefined): string {
+  huntOf(exercise, [...shippedSheets().values()]);
+  return rooms().open(key, exercise, grade, wanted);
 }
 
 /** What is hunted in a room. */
@@ -36,14 +49,6 @@ export async function joinRoom(
   wanted: unknown,
 ): Promise<Answered<{ readonly exercise: Exercise; readonly grade: Grade }>> {
   return answered(async () => rooms().exerciseIn(await code.validate(wanted, { strict: true })));
-}
-
-/** Where every pupil of a room stands; for its teacher. */
-export async function seeRoom(request: unknown): Promise<Answered<readonly Standing[]>> {
-  return answered(async () => {
-    const { code: room, secret: key } = await keyed.validate(request, { strict: true });
-    return rooms().see(room, key);
-  });
 }
 
 /** Closes a room; pupils go on alone. */

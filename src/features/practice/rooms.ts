@@ -46,10 +46,17 @@ export class Rooms {
     readonly random: () => number,
   ) {}
 
+  /** The code of the room that a secret has opened; undefined where it is not open. */
+  codeOf(secret: string): string | undefined {
+    for (const [code, room] of this.#rooms) if (room.secret === secret) return code;
+    return undefined;
+  }
+
   /** Opens a room, or gives the one that this secret has opened. @throws Refusal where too many are open */
   open(secret: string, exercise: Exercise, grade: Grade, wanted?: string): string {
     this.#sweep();
-    for (const [code, room] of this.#rooms) if (room.secret === secret) return code;
+    const open = this.codeOf(secret);
+    if (open !== undefined) return open;
     if (this.#rooms.size >= mostRooms) throw new Refusal(`${mostRooms} rooms are open: close one of them first`);
     const code = wanted !== undefined && this.#isFree(wanted) ? wanted : this.#newCode();
     this.#rooms.set(code, { secret, exercise, grade, pupils: new Map(), heard: this.now() });

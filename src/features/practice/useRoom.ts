@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { type Exercise, exerciseFrom, type Grade } from '@/core/practice';
 import { useDraft } from '@/ui';
-import { closeRoom, openRoom, seeRoom, type Solution, solveExercise } from './roomActions';
+import { closeRoom, seeRoom, type Solution, solveExercise } from './roomActions';
 import { type Standing } from './rooms';
 import { type Drawable, drawnFor } from './useHunt';
 
@@ -38,18 +38,22 @@ export function useRoom() {
   const [refused, setRefused] = useState<string>();
   const [busy, setBusy] = useState(false);
 
-  const look = useCallback(async ({ code, secret, exercise, grade }: OpenRoom) => {
-    let answer = await seeRoom({ code, secret }).catch(() => away);
-    // The server was started again: the same room is opened once more.
-    if ('refused' in answer && answer.refused.startsWith('there is no room')) {
-      const opened = await openRoom({ secret, wanted: code, exercise, grade }).catch(() => away);
-      if ('refused' in opened) return setRefused(opened.refused);
-      answer = await seeRoom({ code: opened.done, secret }).catch(() => away);
-    }
-    if ('refused' in answer) return setRefused(answer.refused);
-    setRefused(undefined);
-    setStandings(answer.done);
-  }, []);
+  /** Looks at a room, which opens it where it is not; keeps it under the code it has. */
+  const look = useCallback(
+    async (at: Omit<OpenRoom, 'code'> & { readonly code?: string }) => {
+      const { code: wanted, secret, exercise, grade } = at;
+      const answer = await seeRoom({ secret, wanted, exercise, grade }).catch(() => away);
+      if ('refused' in answer) return setRefused(answer.refused);
+      const { code, standings: seen } = answer.done;
+      setRefused(undefined);
+      setStandings(seen);
+      if (code === wanted) return;
+      const next = { secret, exercise, grade, code };
+      setOwn(next);
+      keep(JSON.stringify(next));
+    },
+    [keep],
+  );
   useEffect(() => {
     if (!room) return;
     const soon = setTimeout(() => void look(room));
@@ -76,16 +80,9 @@ export function useRoom() {
         setBusy(false);
         return setRefused(drawn.refused);
       }
-      const secret = crypto.randomUUID();
-      const opened = await openRoom({ secret, ...drawn.done }).catch(() => away);
-      setBusy(false);
-      if ('refused' in opened) return setRefused(opened.refused);
-      const next = { ...drawn.done, secret, code: opened.done };
-      setRefused(undefined);
-      setStandings([]);
       setSolution(undefined);
-      setOwn(next);
-      keep(JSON.stringify(next));
+      await look({ ...drawn.done, secret: crypto.randomUUID() });
+      setBusy(false);
     },
     close: async () => {
       if (!room) return;

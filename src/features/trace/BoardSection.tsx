@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { pairsNeeded, type Point } from '@/core/plane';
 import {
@@ -15,9 +15,10 @@ import {
   turnedQuarter,
 } from '@/core/tracing';
 import { Key } from '@/ui';
-import { type BoardView, type Laid, laidTransform, pinNear, shownLike, unplacedOf } from './boardModel';
+import { type BoardView, pinNear, shownLike, unplacedOf } from './boardModel';
 import styles from './board.module.css';
 import { BoardPlane } from './BoardPlane';
+import { Photograph } from './Photograph';
 import { usePhotoPixels } from './usePhotoPixels';
 
 /** Height of a board without a photograph, as a share of its width. */
@@ -182,34 +183,5 @@ export function BoardSection(props: BoardSectionProps) {
         )}
       </BoardPlane>
     </section>
-  );
-}
-
-interface PhotographProps {
-  readonly address: string;
-  readonly side: string;
-  readonly opacity?: number;
-  /** How it is laid on the plane. */
-  readonly onto?: Omit<Laid, 'width'>;
-}
-
-/** A photograph that fills the plane, or is laid on it by a projection. */
-function Photograph({ address, side, opacity, onto }: PhotographProps) {
-  const picture = useRef<HTMLImageElement>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
-    observer.observe(picture.current!);
-    return () => observer.disconnect();
-  }, []);
-  return (
-    // A photograph of the job, from this server; nothing for an image optimiser.
-    // eslint-disable-next-line @next/next/no-img-element
-    <img
-      ref={picture}
-      src={address}
-      alt={`The ${side} of the board`}
-      style={{ opacity, ...(onto && width > 0 && { transform: laidTransform({ ...onto, width }) }) }}
-    />
   );
 }

@@ -19,10 +19,12 @@ import {
   withTraced,
 } from '@/core/tracing';
 import { AttachPhoto } from '@/workshop/photo';
-import { EmptyState, Key, LineEntry, OpenFile, say, WriteFile } from '@/ui';
+import { Key, LineEntry, say, WriteFile } from '@/ui';
 import styles from './trace.module.css';
 import { BeepNext } from './BeepNext';
 import { BoardSection } from './BoardSection';
+import { NothingTraced } from './NothingTraced';
+import { TracedParts } from './TracedParts';
 import { TraceFound } from './TraceFound';
 import { viewOf } from './traceModel';
 
@@ -146,20 +148,7 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
             {text}
           </p>
         ))}
-        <ul className={styles.parts} aria-label="Parts">
-          {view.parts.map((part) => (
-            <li key={part.ref}>
-              {onBoard ? (
-                <button type="button" title={`Show where ${part.ref} lies`} onClick={() => setAsked(part)}>
-                  <b className="figure">{part.ref}</b>
-                </button>
-              ) : (
-                <b className="figure">{part.ref}</b>
-              )}{' '}
-              <small>{part.kind}</small>
-            </li>
-          ))}
-        </ul>
+        <TracedParts parts={view.parts} onShow={onBoard ? setAsked : undefined} />
         <p className="soft">
           {view.beeps} found · <Key>Alt Z</Key> takes the last line back ·{' '}
           {set && (
@@ -179,38 +168,24 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
           <div className={styles.camera}>
             {camera}
             {view.parts.length > 0 && (
-              <button type="button" className={styles.layOut} onClick={() => setLaidOut(true)}>
+              <button type="button" className="press" onClick={() => setLaidOut(true)}>
                 Lay it out on a plane
               </button>
             )}
           </div>
         )}
         {view.parts.length === 0 ? (
-          <>
-            {before}
-            <div>
-              <OpenFile
-                accept=".json"
-                title="Open a board that was written"
-                onText={(text) => {
-                  const read = off ?? attempt(() => readTraceFile(text));
-                  if (typeof read === 'string') return setMessage(read);
-                  if (read instanceof Refusal) return setMessage(read.message);
-                  setMessage(undefined);
-                  add(...read);
-                }}
-                onRefused={setMessage}
-              />
-            </div>
-            <EmptyState title="Nothing is traced yet">
-              <p>
-                Parts: <span className="figure">R12 4k7, Q5 npn, D2 zener 5.6, C3 100n, IC1 8</span>. Beeps:{' '}
-                <span className="figure">R12.1 Q5.b</span>, on a rail <span className="figure">R12.2 +12</span>, none{' '}
-                <span className="figure">R12.1 not gnd</span>, or ohms <span className="figure">R12.1 Q5.c 4k7</span>. A
-                rail that reads like a short is followed to its part: <span className="figure">short +12 0.8</span>.
-              </p>
-            </EmptyState>
-          </>
+          <NothingTraced
+            before={before}
+            onBoard={(text) => {
+              const read = off ?? attempt(() => readTraceFile(text));
+              if (typeof read === 'string') return setMessage(read);
+              if (read instanceof Refusal) return setMessage(read.message);
+              setMessage(undefined);
+              add(...read);
+            }}
+            onRefused={setMessage}
+          />
         ) : (
           <TraceFound view={view}>
             <div className={styles.files}>

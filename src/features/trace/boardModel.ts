@@ -1,4 +1,5 @@
 import { distanceOf, type Point, type Projection } from '@/core/plane';
+import { mean } from '@/core/statistics';
 import {
   type Alignment,
   alignmentOf,
@@ -34,8 +35,8 @@ export interface BoardView {
 }
 
 const middleOf = (points: readonly Point[]): Point => ({
-  x: points.reduce((sum, { x }) => sum + x, 0) / points.length,
-  y: points.reduce((sum, { y }) => sum + y, 0) / points.length,
+  x: mean(points.map(({ x }) => x)),
+  y: mean(points.map(({ y }) => y)),
 });
 
 /** Prim’s tree: the shortest lines that join all pins of a node. */
