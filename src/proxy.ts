@@ -26,10 +26,13 @@ export function proxy(request: NextRequest): NextResponse {
     return refused(403, 'this request did not come from a page of this server');
   const door = admission();
   const path = request.nextUrl.pathname;
-  if (door && !beforeTheDoor.test(path) && !door.admits(request.cookies.get(passCookie)?.value)) {
+  if (door && !beforeTheDoor.test(path) && !door.admits(request.cookies.get(passCookie)?.value, path)) {
     if (request.method !== 'GET' || path.startsWith('/api/'))
       return refused(401, 'open /enter and give the code first');
     const to = new URL(`http://${request.headers.get('host')}/enter`);
+    // The address that a class was told carries its code.
+    const room = path === '/practice/hunt' ? request.nextUrl.searchParams.get('room') : null;
+    if (room !== null) to.searchParams.set('room', room);
     return NextResponse.redirect(to, 303);
   }
   const policy = contentPolicy(Buffer.from(crypto.randomUUID()).toString('base64'));

@@ -9,6 +9,7 @@ import { type ReactNode } from 'react';
 import { ReckonerPanel } from '@/features/reckoner';
 import { Shell } from '@/features/shell';
 import { BenchTheme, paletteStyles, shopZone, type ThemeName } from '@/ui';
+import { admission, passCookie } from '@/workshop/door/server';
 
 export const metadata: Metadata = {
   title: { default: 'Tovrik', template: '%s · Tovrik' },
@@ -21,6 +22,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
   const kept = await cookies();
   const chosen = kept.get('tovrik-theme')?.value;
   const theme: ThemeName = (chosen ?? kept.get('tovrik-system')?.value) === 'dark' ? 'dark' : 'light';
+  const isPupil = admission()?.guestOf(kept.get(passCookie)?.value) === 'class';
   return (
     <html lang="en" data-theme={theme} data-zone={shopZone()} suppressHydrationWarning>
       <head>
@@ -29,7 +31,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
       <body>
         <AntdRegistry>
           <BenchTheme initial={theme} chosen={chosen !== undefined}>
-            <Shell>{children}</Shell>
+            <Shell isPupil={isPupil}>{children}</Shell>
             <ReckonerPanel />
           </BenchTheme>
         </AntdRegistry>

@@ -178,6 +178,9 @@ describe('a line that refines the sheet', () => {
       value: '100u 250V',
       role: 'shunts',
     });
+    // A net is also named by its title, and by a point on it.
+    expect(changeOf('part R119 22R psu feeds 5 v standby')).toMatchObject({ net: 'v5s' });
+    expect(changeOf('part R119 22R psu feeds vs-dc')).toMatchObject({ net: 'vs' });
     expect(changeOf('part R7 in series with vs')).toMatchObject({ is: 'resistor', value: '', role: 'feeds' });
     expect(changeOf('part X9 varistor supply shunts vs')).toMatchObject({ is: 'varistor' });
     expect(changeOf('rail v18 18 from supply at tp18 by the coil')).toEqual({
@@ -198,7 +201,7 @@ describe('a line that refines the sheet', () => {
 
   it.each([
     ['part R118 22R psu', /what it does to which net/],
-    ['part R118 22R psu feeds v99', /no net "v99"; it has/],
+    ['part R118 22R psu feeds v99', /no net "v99"; it has mains_f \(Mains after the fuse\), .*vs, .* …$/],
     ['part R118 22R attic feeds vs', /no block or board "attic". Leave the place out, or name one of/],
     ['part XY9 psu feeds vs', /what is XY9\? Put its kind behind it/],
     ['part C861 100u psu shunts vs', /already: type what it reads/],

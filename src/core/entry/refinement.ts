@@ -68,7 +68,7 @@ function readNewPoint(words: readonly string[], { sheet, checks }: EntryScope): 
   checkName(name, needs);
   if (on === '') throw new Refusal(needs);
   if (findNamed([name], { sheet, checks })) throw new Refusal(`${sheet.title} has a point "${name}" already`);
-  const net = netNamed(on, sheet);
+  const net = netNamed(on, { sheet, checks });
   const volts = isNumber(third) ? voltsOf(third, `a new point is read in volts, ${example}`) : undefined;
   return {
     kind: 'change',
@@ -110,20 +110,22 @@ const roleSaid: Readonly<Record<PartRole, string>> = {
 };
 
 /** `part R118 22R neck feeds vhi`: a reference, its value or kind, where it is, and what it is to a net. */
-function readPart(words: readonly string[], { sheet }: EntryScope): Refinement {
+function readPart(words: readonly string[], scope: EntryScope): Refinement {
+  const { sheet } = scope;
   const example = 'like "part R118 22R neck feeds vhi"; it feeds, shunts, senses or drives a net';
   const [reference = '', ...rest] = words.filter((word) => !/^(?:in|with|on|the|to|ground)$/i.test(word));
   if (!isShortName(reference)) throw new Refusal(`a part needs its reference first, ${example}`);
   const known = [...sheet.parts.values()].find(({ id }) => id.toLowerCase() === reference.toLowerCase());
   if (known) throw new Refusal(`${sheet.title} has ${known.title} already: type what it reads, like "${known.id} 22"`);
   const at = rest.findIndex((word) => roleWords.has(word.toLowerCase()));
-  if (at < 0 || rest.length !== at + 2) throw new Refusal(`a part needs what it does to which net, ${example}`);
+  if (at < 0 || rest.length < at + 2) throw new Refusal(`a part needs what it does to which net, ${example}`);
   const role = roleWords.get(rest[at]!.toLowerCase())!;
-  const net = netNamed(rest[at + 1]!, sheet);
   const before = rest.slice(0, at);
   const value = before.filter(isNumber).join(' ');
   const named = before.find((word) => partKindNames.includes(word.toLowerCase() as PartKind));
   const place = before.filter((word) => !isNumber(word) && word !== named).join(' ');
+  const near = place === '' ? undefined : blockNamed(place, undefined, sheet);
+  const net = netNamed(rest.slice(at + 1).join(' '), scope, near);
   const is = (named?.toLowerCase() as PartKind | undefined) ?? kindOfReference(reference, value);
   if (!is)
     throw new Refusal(
@@ -175,13 +177,14 @@ function readRail(words: readonly string[], { sheet, checks }: EntryScope): Refi
 }
 
 /** `code 5 v18 overvoltage`: a count of blinks, the net it speaks of, and what it means. */
-function readCode([count = '', on = '', ...meaning]: readonly string[], { sheet }: EntryScope): Refinement {
+function readCode([count = '', on = '', ...meaning]: readonly string[], scope: EntryScope): Refinement {
+  const { sheet } = scope;
   const blinks = Number(count);
   if (!Number.isInteger(blinks) || blinks < 1 || blinks > 30)
     throw new Refusal('a code is a whole number of blinks, like "code 5 v18"');
   const known = sheet.protections.find((one) => one.blinks === blinks);
   if (known) throw new Refusal(`${sheet.title} has ${blinks} blinks already: ${known.title}`);
-  const net = netNamed(on, sheet);
+  const net = netNamed(on, scope);
   return {
     kind: 'change',
     change: { kind: 'code', blinks, net, meaning: meaning.join(' ') },
@@ -237,8 +240,26 @@ function blockNamed(place: string, net: string | undefined, { title, blocks, boa
   return found.id;
 }
 
-function netNamed(name: string, { title, nets }: Sheet): string {
-  const net = [...nets.keys()].find((id) => id.toLowerCase() === name.toLowerCase());
-  if (net === undefined) throw new Refusal(`${title} has no net "${name}"; it has ${[...nets.keys()].join(', ')}`);
-  return net;
+/** Nets listed where one was not found; more would not be read at a bench. */
+const mostListed = 14;
+
+/**
+ * The net that is meant: by its own name, by its title, or by a point on it.
+ *
+ * @param near a block: nets of its board come first where there is none of that name
+ * @throws Refusal where there is none of that name
+ */
+function netNamed(name: string, scope: EntryScope, near?: string): string {
+  const { title, nets, blocks } = scope.sheet;
+  const wanted = name.toLowerCase();
+  const own = [...nets.values()].find((net) => [net.id, net.title].some((one) => one.toLowerCase() === wanted));
+  const net = own?.id ?? findNamed([name], { ...scope, focus: undefined })?.check.point?.net;
+  if (net !== undefined) return net;
+  const board = near === undefined ? undefined : blocks.get(near)!.board;
+  const beside = [...blocks.values()].filter((block) => block.board === board).flatMap(({ makes }) => makes);
+  const listed = [...new Set([...beside, ...nets.keys()])].slice(0, mostListed).map((id) => nets.get(id)!);
+  const named = listed
+    .map(({ id, title: called }) => (id.toLowerCase() === called.toLowerCase() ? id : `${id} (${called})`))
+    .join(', ');
+  throw new Refusal(`${title} has no net "${name}"; it has ${named}${nets.size > mostListed ? ' …' : ''}`);
 }

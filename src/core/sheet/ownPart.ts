@@ -1,21 +1,23 @@
 import { type FaultMode, partKinds, type PartKind } from '../parts';
 import { type Measure } from '../measure';
+import { type Level } from './words';
 
 /** What a part may be to a net: the supply comes through it, it lies from it to ground, it watches it, it makes it. */
 export const partRoles = ['feeds', 'shunts', 'senses', 'drives'] as const;
 export type PartRole = (typeof partRoles)[number];
 
-type Effect = {
-  readonly sets?: Readonly<Record<string, number | string>>;
+/** What a failure does to nets, as a sheet writes it. */
+export interface PartEffect {
+  readonly sets?: Readonly<Record<string, number | Level>>;
   readonly shorts?: readonly string[];
   readonly ripples?: readonly string[];
-};
+}
 
 /** Ways of failing that leave no way through. */
 const interrupts = new Set<FaultMode>(['open', 'dead', 'joint', 'loose', 'cracked', 'missing', 'stalled']);
 
 /** What a way of failing does to the net; undefined where nothing is seen of it there. */
-const effects: Readonly<Record<PartRole, (mode: FaultMode, net: string) => Effect | undefined>> = {
+const effects: Readonly<Record<PartRole, (mode: FaultMode, net: string) => PartEffect | undefined>> = {
   feeds: (mode, net) =>
     interrupts.has(mode) ? { sets: { [net]: 'dead' } } : mode === 'short' ? undefined : { sets: { [net]: 'low' } },
   shunts(mode, net) {
@@ -31,7 +33,7 @@ const effects: Readonly<Record<PartRole, (mode: FaultMode, net: string) => Effec
 };
 
 /** The ways of failing of a kind of part with what each does to the net it is joined to, as a sheet writes them. */
-export function faultsOfPart(kind: PartKind, role: PartRole, net: string): Readonly<Record<string, Effect>> {
+export function faultsOfPart(kind: PartKind, role: PartRole, net: string): Readonly<Record<string, PartEffect>> {
   return Object.fromEntries(
     (Object.keys(partKinds[kind].rates) as FaultMode[]).flatMap((mode) => {
       const effect = effects[role](mode, net);

@@ -5,6 +5,7 @@ import { redirect } from 'next/navigation';
 import * as yup from 'yup';
 import { Refusal } from '@/core/quantity';
 import { answered, type Answered } from '@/workshop/answer';
+import { rooms } from '@/workshop/classroom/server';
 import { admission, passCookie, passLasts } from '@/workshop/door/server';
 
 const schema = yup.object({ code: yup.string().trim().min(1, 'type the code').max(40, 'that is no code').required() });
@@ -14,6 +15,17 @@ export async function enter(input: unknown): Promise<Answered> {
   return answered(async () => {
     const { code } = schema.validateSync(input);
     await takePass(admission()?.enter(code, Date.now()));
+    return undefined;
+  });
+}
+
+const joining = yup.object({ room: yup.string().max(12, 'that is no code of a class').required('type the code') });
+
+/** Lets a pupil in, to the hunt of an open class and nothing else. */
+export async function joinClass(input: unknown): Promise<Answered> {
+  return answered(async () => {
+    const { room } = joining.validateSync(input);
+    await takePass(admission()?.enterClass(rooms().isOpen(room), Date.now()));
     return undefined;
   });
 }
@@ -44,6 +56,6 @@ async function takePass(answer: { readonly pass: string } | { readonly refused: 
 export async function everybodyOut(): Promise<void> {
   const door = admission();
   const pass = (await cookies()).get(passCookie)?.value;
-  if (door?.admits(pass)) door.revoke();
+  if (door?.guestOf(pass) === 'shop') door.revoke();
   redirect('/enter');
 }

@@ -3,10 +3,10 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { minutesText, WriteFile } from '@/ui';
+import { type Standing } from '@/workshop/classroom';
 import { ChooseSet } from './ChooseSet';
 import styles from './room.module.css';
 import { inOrder, roomTable } from './roomModel';
-import { type Standing } from './rooms';
 import { type OpenRoom, useRoom } from './useRoom';
 
 const stood: Readonly<Record<NonNullable<Standing['ended']>, string>> = {

@@ -43,8 +43,12 @@ export function Hunt({ currency, room }: HuntProps) {
           </>
         )}
         <span className={styles.aside}>Nothing of it enters the shop’s record.</span>
-        <Link href="/practice">Drills</Link>
-        <Link href="/practice/room">A class</Link>
+        {kept?.seat === undefined && room === undefined && (
+          <>
+            <Link href="/practice">Drills</Link>
+            <Link href="/practice/room">A class</Link>
+          </>
+        )}
       </section>
       {refused !== undefined && (
         <p role="alert" className={`bad ${styles.refused}`}>

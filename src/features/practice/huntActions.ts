@@ -16,7 +16,7 @@ import {
 } from '@/core/practice';
 import { shippedSheets } from '@/sheets';
 import { answered, type Answered } from '@/workshop/answer';
-import { rooms } from './openRooms';
+import { rooms } from '@/workshop/classroom/server';
 import { standingOf } from './roomModel';
 import { type Aim, aims, type HintLevel, hintLevels, hintOf, huntViewOf, type HuntView, setsFor } from './huntView';
 

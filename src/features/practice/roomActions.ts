@@ -6,9 +6,9 @@ import { shippedSheets } from '@/sheets';
 import { type Check } from '@/core/behaviour';
 import { answerText } from '@/core/reading';
 import { answered, type Answered } from '@/workshop/answer';
+import { type Standing } from '@/workshop/classroom';
+import { rooms } from '@/workshop/classroom/server';
 import { type HuntView, huntViewOf } from './huntView';
-import { rooms } from './openRooms';
-import { type Standing } from './rooms';
 
 const code = string().max(12).required('write the code of the room');
 const secret = string().min(8).max(64).required();

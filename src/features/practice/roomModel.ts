@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
+import { type Standing } from '@/workshop/classroom';
 import { type HuntView } from './huntView';
-import { type Standing } from './rooms';
 
 /** Where a pupil stands, of a hunt as he sees it. */
 export function standingOf(name: string, { rows, minutes, harm, ended, debrief }: HuntView): Standing {

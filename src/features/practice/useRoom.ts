@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useState } from 'react';
 import { type Exercise, exerciseFrom, type Grade } from '@/core/practice';
 import { useDraft } from '@/ui';
+import { type Standing } from '@/workshop/classroom';
 import { closeRoom, seeRoom, type Solution, solveExercise } from './roomActions';
-import { type Standing } from './rooms';
 import { type Drawable, drawnFor } from './useHunt';
 
 /** A room as its teacher’s browser keeps it. */

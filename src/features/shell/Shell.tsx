@@ -14,8 +14,14 @@ const Palette = dynamic(() => import('./Palette').then(({ Palette: loaded }) => 
 
 const Help = dynamic(() => import('./Help').then(({ Help: loaded }) => loaded), { ssr: false });
 
+interface ShellProps {
+  /** Was this browser let in to the hunt of a class alone? It is shown no place it may not go to. */
+  readonly isPupil: boolean;
+  readonly children: ReactNode;
+}
+
 /** The frame of every page: name, places, the finder and the theme. */
-export function Shell({ children }: { children: ReactNode }) {
+export function Shell({ isPupil, children }: ShellProps) {
   const path = usePathname();
   const theme = useBenchTheme();
   const [finding, setFinding] = useState(false);
@@ -24,26 +30,20 @@ export function Shell({ children }: { children: ReactNode }) {
   useEffect(() => {
     document.documentElement.dataset.awake = '';
   }, []);
-  useHotkeys('mod+k', () => setFinding((open) => !open), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('mod+k', () => setFinding((open) => !open), {
+    enabled: !isPupil,
+    enableOnFormTags: true,
+    preventDefault: true,
+  });
   useHotkeys('f1', () => setHelping((open) => !open), { enableOnFormTags: true, preventDefault: true });
   return (
     <div className={styles.shell}>
       <header className={styles.header}>
-        <Link href="/" className={styles.name} prefetch={false}>
+        <Link href={isPupil ? '/practice/hunt' : '/'} className={styles.name} prefetch={false}>
           <Logo />
           <span>Tovrik</span>
         </Link>
-        <nav className={styles.nav} aria-label="Places">
-          {navigation.map(({ href, title }) => (
-            <Link key={href} href={href} prefetch={false} aria-current={placeOf(path) === href ? 'page' : undefined}>
-              {title}
-            </Link>
-          ))}
-        </nav>
-        <button type="button" className={styles.find} onClick={() => setFinding(true)} aria-label="Find or do anything">
-          <span>Find or do anything</span>
-          <Key>Ctrl K</Key>
-        </button>
+        {isPupil ? <span className={styles.aside} /> : <Places path={path} onFind={() => setFinding(true)} />}
         <button type="button" className={styles.reckon} onClick={() => askFor('reckoner')} aria-label="Reckoner">
           <span>Reckon</span>
           <Key>=</Key>
@@ -89,5 +89,24 @@ export function Shell({ children }: { children: ReactNode }) {
       {helping && <Help close={() => setHelping(false)} />}
       {finding && <Palette close={() => setFinding(false)} />}
     </div>
+  );
+}
+
+/** The places of the shop, and the finder. */
+function Places({ path, onFind }: { readonly path: string; onFind(): void }) {
+  return (
+    <>
+      <nav className={styles.nav} aria-label="Places">
+        {navigation.map(({ href, title }) => (
+          <Link key={href} href={href} prefetch={false} aria-current={placeOf(path) === href ? 'page' : undefined}>
+            {title}
+          </Link>
+        ))}
+      </nav>
+      <button type="button" className={styles.find} onClick={onFind} aria-label="Find or do anything">
+        <span>Find or do anything</span>
+        <Key>Ctrl K</Key>
+      </button>
+    </>
   );
 }

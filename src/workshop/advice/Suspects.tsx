@@ -90,10 +90,18 @@ function Doubts({ doubts, alone, dormant }: Pick<Briefed, 'doubts' | 'alone' | '
           <b>It does not show now.</b> What is read tells little until it does: switch off and on, tap, let it warm up.
         </p>
       )}
-      {doubts.map(({ entry, said, chance, twice }) => (
+      {doubts.map(({ entry, ofPart, said, chance, twice }) => (
         <p key={entry} className={styles.doubt} role="note">
-          <b>Misread?</b> {said}: speaks against all the rest, a slip with{' '}
-          <span className="figure">{chanceText(chance)}</span>
+          {ofPart ? (
+            <>
+              <b>Bad, or misread?</b> {said}: explains nothing of the rest
+            </>
+          ) : (
+            <>
+              <b>Misread?</b> {said}: speaks against all the rest, a slip with{' '}
+              <span className="figure">{chanceText(chance)}</span>
+            </>
+          )}
           {twice ? '; read twice' : '. Read it again'}.
         </p>
       ))}

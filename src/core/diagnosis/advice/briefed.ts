@@ -39,6 +39,8 @@ export interface Briefing extends Pick<
   /** Readings that are likely outliers. */
   readonly doubts: readonly {
     readonly entry: string;
+    /** Does it say of a part that the part itself is bad? It may be so and explain nothing of the rest. */
+    readonly ofPart: boolean;
     readonly said: string;
     readonly chance: number;
     readonly twice: boolean;

@@ -22,6 +22,7 @@ export function briefingOf(job: Case): Briefing {
   const [pair] = posterior.pairs;
   const evidenceOf = evidenceIn(posterior);
   const alone = restsOn(posterior);
+  const found = foundParts(job);
   const suspects = told(posterior.suspects);
   const leads = (suspects[0]?.probability ?? 0) >= leadingFrom;
   return {
@@ -41,9 +42,10 @@ export function briefingOf(job: Case): Briefing {
       pair && pair.probability > pairShown
         ? { titles: [pair.faults[0].title, pair.faults[1].title], probability: pair.probability }
         : undefined,
-    found: foundParts(job),
+    found,
     doubts: posterior.doubts.map(({ observation, chance }) => ({
       entry: observation.entry!,
+      ofPart: found.some(({ entry }) => entry === observation.entry),
       said: observationText(predictions, observation),
       chance,
       twice: observation.times > 1,

@@ -26,6 +26,21 @@ function byDegrees({ kind }: MeasuredPart, usual: Component, about: number, deca
   return number('log', { ...usual, chance: usual.chance * (1 - farOff) }, settled(about, decades, farOff));
 }
 
+/** An open part reads what lies beside it: this much of the time that is finite, of a resistor and of anything else. */
+const besideOpen = { resistor: farOff, other: 0.1 };
+/** What lies beside an open part is so many times its own ohms at least, and this many ohms at most. */
+const besideLeast = 10;
+const besideMost = 2e7;
+
+/** An open part as it reads in circuit. */
+function opened({ kind }: MeasuredPart, good: number): Expectation {
+  const chance = partKinds[kind].marked === 'Ω' ? besideOpen.resistor : besideOpen.other;
+  const least = besideLeast * Math.max(good, 1);
+  // Anything between the two about alike: as wide a spread as an even one has, or half a decade.
+  const decades = Math.max(0.5, Math.log10(besideMost / least) / Math.sqrt(12));
+  return number('log', settled(Infinity, 0.3, 1 - chance), settled(Math.sqrt(least * besideMost), decades, chance));
+}
+
 /** What a leak lets through, in ohms, and by how many decades that differs. */
 const leak = { about: 2000, decades: 0.5 };
 
@@ -66,8 +81,7 @@ export const ohms: NumberWay = {
     const good = goodOhms(part);
     // What lets nothing through when it is good tells no more than a short or a leak.
     if (good === Infinity && mode !== 'short' && mode !== 'leaky') return number('log', settled(Infinity, 0.3));
-    if (mode === 'open' || mode === 'cracked' || mode === 'worn' || mode === 'missing')
-      return byDegrees(part, settled(Infinity, 0.3), good * 300, 1);
+    if (mode === 'open' || mode === 'cracked' || mode === 'worn' || mode === 'missing') return opened(part, good);
     if (mode === 'short') return number('log', settled(0.4, 0.3));
     if (mode === 'leaky') return number('log', leaking(good));
     if (mode === 'drifted') return byDegrees(part, settled(good * 2.2, 0.12), good * 5, 0.5);

@@ -63,6 +63,11 @@ export class Rooms {
     return code;
   }
 
+  /** Is there a room with this code, however it is typed? */
+  isOpen(code: string): boolean {
+    return this.#rooms.has(code.trim().toUpperCase());
+  }
+
   /** What is hunted in a room. @throws Refusal where there is none */
   exerciseIn(code: string): { readonly exercise: Exercise; readonly grade: Grade } {
     const { exercise, grade } = this.#room(code);

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type Exercise } from '@/core/practice';
 import { seeded } from '@/core/statistics';
-import { inOrder, roomTable } from './roomModel';
 import { mostPupils, mostRooms, Rooms, type Standing } from './rooms';
 
 const exercise: Exercise = {
@@ -32,6 +31,7 @@ describe('rooms for a class', () => {
     const code = rooms.open('teacher-1', exercise, 2);
     expect(code).toMatch(/^[A-Z3-7]{5}$/);
     expect(rooms.exerciseIn(` ${code.toLowerCase()} `)).toEqual({ exercise, grade: 2 });
+    expect([rooms.isOpen(` ${code.toLowerCase()}`), rooms.isOpen('AAAAA')]).toEqual([true, false]);
     rooms.hear(code, 'pupil-1', standing('Ann'));
     rooms.hear(code, 'pupil-1', standing('Ann', { acts: 2 }));
     rooms.hear(code, 'pupil-2', standing('Ben'));
@@ -66,28 +66,5 @@ describe('rooms for a class', () => {
     rooms.open('one more', exercise, 2);
     expect(() => rooms.exerciseIn(code!)).toThrow('there is no room');
     rooms.hear(code!, 'pupil-1', standing('Ann'));
-  });
-});
-
-describe('what a teacher sees of a class', () => {
-  const all = [
-    standing('still at it', { acts: 3 }),
-    standing('slow', { ended: 'cured', minutes: 40, lost: 12.25, planner: 20 }),
-    standing('gave up', { ended: 'given up', minutes: 5 }),
-    standing('=quick()', { ended: 'cured', minutes: 22 }),
-    standing('busy', { acts: 9 }),
-  ];
-
-  it('is who cured it, the quickest first, then who is at it, then who is not any more', () => {
-    expect(inOrder(all).map(({ name }) => name)).toEqual(['=quick()', 'slow', 'busy', 'still at it', 'gave up']);
-  });
-
-  it('is a table that no spreadsheet takes for a formula', () => {
-    expect(roomTable(all).split('\n').slice(0, 3)).toEqual([
-      'name,ended,acts,minutes,harm,planner,lost',
-      'still at it,,3,4,0,,',
-      'slow,cured,1,40,0,20,12.3',
-    ]);
-    expect(roomTable(all)).toContain("'=quick()");
   });
 });

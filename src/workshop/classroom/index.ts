@@ -1,0 +1,1 @@
+export { type Standing } from './rooms';

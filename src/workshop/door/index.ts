@@ -1,0 +1,1 @@
+export { type Guest } from './admission';
