@@ -1,7 +1,16 @@
+import { readFileSync } from 'node:fs';
 import { request as httpRequest } from 'node:http';
 import { type Page } from '@playwright/test';
 import { saved, takeIn, type } from './bench';
 import { awaited, emptyDatabase, expect, startApp, test } from './app';
+
+/** What a page asks for when it does something of a name: its id in the build. */
+function actionOf(name: string): string {
+  const { node } = JSON.parse(readFileSync('.next/server/server-reference-manifest.json', 'utf8')) as {
+    node: Record<string, { exportedName: string }>;
+  };
+  return Object.keys(node).find((id) => node[id]!.exportedName === name)!;
+}
 
 /** The status of a request that carries a host of its own choice. */
 const statusFor = (address: string, host: string, method = 'GET'): Promise<number> =>
@@ -37,10 +46,10 @@ test('a server that others reach lets a browser in by its code, and all out agai
   expect((await fetch(`${app.address}/api/find?q=a`)).status).toBe(401);
   await first.goto(`${app.address}/take-in`);
   await expect(first).toHaveURL(/\/enter$/);
-  await first.getByLabel('Code').fill('87654321');
+  await first.getByLabel('Code', { exact: true }).fill('87654321');
   await first.keyboard.press('Enter');
   await expect(first.getByRole('alert').filter({ hasText: 'not the code' })).toBeVisible();
-  await first.getByLabel('Code').fill('12345678');
+  await first.getByLabel('Code', { exact: true }).fill('12345678');
   await first.keyboard.press('Enter');
   await expect(first).toHaveURL(`${app.address}/`);
   await second.goto(app.address);
@@ -61,7 +70,7 @@ test('a second device joins a job by an invitation, and both show one log', asyn
   const [one, other] = [await browser.newContext(), await browser.newContext()];
   const [bench, tablet] = [await one.newPage(), await other.newPage()].map(awaited) as [Page, Page];
   await bench.goto(`${app.address}/enter`);
-  await bench.getByLabel('Code').fill('12345678');
+  await bench.getByLabel('Code', { exact: true }).fill('12345678');
   await bench.keyboard.press('Enter');
   await expect(bench).toHaveURL(`${app.address}/`);
   await takeIn(bench, app.address, 'Halvane HP-42', 'Two screens', ['Upper half dark']);
@@ -88,6 +97,47 @@ test('a second device joins a job by an invitation, and both show one log', asyn
   const third = awaited(await (await browser.newContext()).newPage());
   await third.goto(link);
   await expect(third.getByRole('alert').filter({ hasText: 'used or too old' })).toBeVisible();
+  app.kill();
+});
+
+test('a pupil comes to the hunt of his class by its code, and to nothing else of the shop', async ({ browser }) => {
+  const app = await startApp(emptyDatabase(), undefined, false, { TOVRIK_CODE: '12345678' });
+  const [one, other] = [await browser.newContext(), await browser.newContext()];
+  const [teacher, pupil] = [await one.newPage(), await other.newPage()].map(awaited) as [Page, Page];
+  await teacher.goto(`${app.address}/enter`);
+  await teacher.getByLabel('Code', { exact: true }).fill('12345678');
+  await teacher.keyboard.press('Enter');
+  await expect(teacher).toHaveURL(`${app.address}/`);
+  await teacher.goto(`${app.address}/practice/room`);
+  await teacher.getByRole('button', { name: 'Open a room' }).click();
+  const code = await teacher.getByTestId('room-code').innerText();
+  // The code of a room that is not open lets nobody in.
+  await pupil.goto(`${app.address}/practice/hunt?room=AAAAA`);
+  await expect(pupil.getByRole('alert').filter({ hasText: 'no class has that code' })).toBeVisible();
+  await pupil.getByLabel('Code of the class').fill(code.toLowerCase());
+  await pupil.keyboard.press('Enter');
+  await expect(pupil).toHaveURL(`${app.address}/practice/hunt?room=${code}`);
+  await expect(pupil.getByRole('navigation', { name: 'Places' })).toHaveCount(0);
+  await pupil.getByLabel('Your name').fill('Ann');
+  await pupil.getByRole('button', { name: 'Join' }).click();
+  await expect(teacher.getByRole('rowheader', { name: 'Ann' })).toBeVisible();
+  // Neither a page nor what another page could ask for is his, by whatever address he asks.
+  const asksFor = (page: Page, path: string, action: string) =>
+    page.evaluate(
+      async ([to, id]) => {
+        const answer = await fetch(to, { method: 'POST', body: '[false]', headers: { 'next-action': id } });
+        return { status: answer.status, found: /"done":/.test(await answer.text()) };
+      },
+      [path, action] as const,
+    );
+  const look = actionOf('lookOver');
+  expect(await asksFor(teacher, '/settings', look)).toEqual({ status: 200, found: true });
+  expect(await asksFor(pupil, '/settings', look)).toEqual({ status: 401, found: false });
+  expect(await asksFor(pupil, '/practice/hunt', look)).toMatchObject({ found: false });
+  expect(await pupil.evaluate(() => fetch('/api/find?q=a').then(({ status }) => status))).toBe(401);
+  await pupil.goto(`${app.address}/notebook`);
+  await expect(pupil).toHaveURL(/\/enter$/);
+  await expect(pupil.getByText('This browser is in a class')).toBeVisible();
   app.kill();
 });
 

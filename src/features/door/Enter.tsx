@@ -28,13 +28,15 @@ export function Enter({ guest, code, invitation, room, to }: EnterProps) {
   const router = useRouter();
   const [refused, setRefused] = useState<string>();
   const [sending, startSending] = useTransition();
-  const brought = invitation !== undefined || room !== undefined;
+  /** Is what brought this browser here being tried? */
+  const [coming, setComing] = useState(invitation !== undefined || room !== undefined);
   const goOn = (where: string) => (answer: Answered) => {
-    if ('refused' in answer) setRefused(answer.refused);
-    else router.replace(where);
+    if (!('refused' in answer)) return router.replace(where);
+    setRefused(answer.refused);
+    setComing(false);
   };
   useEffect(() => {
-    if (!brought) return;
+    if (!coming) return;
     const hunt = classAt(room ?? '');
     if (guest === 'shop' || (guest === 'class' && room !== undefined))
       return router.replace(room === undefined ? to : hunt);
@@ -43,7 +45,7 @@ export function Enter({ guest, code, invitation, room, to }: EnterProps) {
     // What brought a browser here is taken up once.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
-  if (brought && refused === undefined)
+  if (coming)
     return (
       <div className={styles.door} aria-busy>
         <h1>Coming in</h1>
