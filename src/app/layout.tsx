@@ -22,7 +22,8 @@ export default async function Layout({ children }: { children: ReactNode }) {
   const kept = await cookies();
   const chosen = kept.get('tovrik-theme')?.value;
   const theme: ThemeName = (chosen ?? kept.get('tovrik-system')?.value) === 'dark' ? 'dark' : 'light';
-  const isPupil = admission()?.guestOf(kept.get(passCookie)?.value) === 'class';
+  const door = admission();
+  const isInShop = !door || door.guestOf(kept.get(passCookie)?.value) === 'shop';
   return (
     <html lang="en" data-theme={theme} data-zone={shopZone()} suppressHydrationWarning>
       <head>
@@ -31,7 +32,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
       <body>
         <AntdRegistry>
           <BenchTheme initial={theme} chosen={chosen !== undefined}>
-            <Shell isPupil={isPupil}>{children}</Shell>
+            <Shell isInShop={isInShop}>{children}</Shell>
             <ReckonerPanel />
           </BenchTheme>
         </AntdRegistry>

@@ -37,7 +37,8 @@ export function ClassRoom({ address }: { readonly address: string }) {
           <h1>One hidden fault for a whole class</h1>
           <p>
             All who join have the same set, each on a bench of his own. You see how far they are, and look back on it
-            together. A device of another room is let in first: its owner starts the server for the network.
+            together. Where the server listens to the network, the code of the room lets their devices in, to the hunt
+            and nothing else.
           </p>
         </ChooseSet>
       )}

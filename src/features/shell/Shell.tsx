@@ -15,13 +15,13 @@ const Palette = dynamic(() => import('./Palette').then(({ Palette: loaded }) => 
 const Help = dynamic(() => import('./Help').then(({ Help: loaded }) => loaded), { ssr: false });
 
 interface ShellProps {
-  /** Was this browser let in to the hunt of a class alone? It is shown no place it may not go to. */
-  readonly isPupil: boolean;
+  /** May this browser go everywhere? Before the door and in a class it is shown no place that it may not go to. */
+  readonly isInShop: boolean;
   readonly children: ReactNode;
 }
 
 /** The frame of every page: name, places, the finder and the theme. */
-export function Shell({ isPupil, children }: ShellProps) {
+export function Shell({ isInShop, children }: ShellProps) {
   const path = usePathname();
   const theme = useBenchTheme();
   const [finding, setFinding] = useState(false);
@@ -31,7 +31,7 @@ export function Shell({ isPupil, children }: ShellProps) {
     document.documentElement.dataset.awake = '';
   }, []);
   useHotkeys('mod+k', () => setFinding((open) => !open), {
-    enabled: !isPupil,
+    enabled: isInShop,
     enableOnFormTags: true,
     preventDefault: true,
   });
@@ -39,11 +39,11 @@ export function Shell({ isPupil, children }: ShellProps) {
   return (
     <div className={styles.shell}>
       <header className={styles.header}>
-        <Link href={isPupil ? '/practice/hunt' : '/'} className={styles.name} prefetch={false}>
+        <Link href={isInShop ? '/' : '/practice/hunt'} className={styles.name} prefetch={false}>
           <Logo />
           <span>Tovrik</span>
         </Link>
-        {isPupil ? <span className={styles.aside} /> : <Places path={path} onFind={() => setFinding(true)} />}
+        {isInShop ? <Places path={path} onFind={() => setFinding(true)} /> : <span className={styles.aside} />}
         <button type="button" className={styles.reckon} onClick={() => askFor('reckoner')} aria-label="Reckoner">
           <span>Reckon</span>
           <Key>=</Key>
