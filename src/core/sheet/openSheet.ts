@@ -2,6 +2,7 @@ import { deadRatio as deadBelow } from '../measure';
 import { faultRate } from '../parts';
 import { isDamage } from '../picture';
 import { sum, sumOf } from '../statistics';
+import { asInBlock } from './asInBlock';
 import { effectsWithConsequences, lesserId, withConsequences } from './consequences';
 import { faultTitle } from './faultTitle';
 import { type Effect, likeListed } from './likeListed';
@@ -51,6 +52,9 @@ const drying = 0.85;
 /** A block of which little is listed still has parts: it counts for at least this share of the average block. */
 const leastOfBlock = 0.4;
 
+/** Of what is unlisted in a block, how much is in the parts that were found in it at the bench, where there are any: they were looked up because it led there. */
+const inOwn = 0.5;
+
 const opened = new WeakMap<Sheet, Sheet>();
 
 /**
@@ -66,9 +70,11 @@ export function openSheet(sheet: Sheet): Sheet {
 
 function withUnlisted(sheet: Sheet): Sheet {
   const rates = new Map<string, number>();
+  const owned = new Map<string, number>();
   for (const fault of sheet.faults.values()) {
     const part = sheet.parts.get(fault.part)!;
-    rates.set(part.block, (rates.get(part.block) ?? 0) + fault.weight * faultRate(part, fault.mode));
+    const of = part.own ? owned : rates;
+    of.set(part.block, (of.get(part.block) ?? 0) + fault.weight * faultRate(part, fault.mode));
   }
   const listed = sum(rates.values());
   const least = (leastOfBlock * listed) / sheet.blocks.size;
@@ -77,9 +83,15 @@ function withUnlisted(sheet: Sheet): Sheet {
   const scale = (unlisted * (1 - plugs)) / sum(weights.values());
   const parts = new Map(sheet.parts);
   const place = [...sheet.blocks.values()][0]!.place;
+  const weighed = (fault: Fault): Fault => {
+    const { own, block } = sheet.parts.get(fault.part)!;
+    return own ? { ...fault, weight: (fault.weight * inOwn * scale * weights.get(block)!) / owned.get(block)! } : fault;
+  };
   const faults = new Map(
     [...sheet.faults.values()]
-      .flatMap((fault) => withDegrees(sheet, fault))
+      .map(weighed)
+      .flatMap((fault) => inItsBlock(sheet, fault))
+      .flatMap((fault) => (fault.degreeOf === undefined ? withDegrees(sheet, fault) : [fault]))
       .flatMap((fault) => withConsequences(sheet, fault))
       .map((fault) => [fault.id, fault]),
   );
@@ -87,9 +99,11 @@ function withUnlisted(sheet: Sheet): Sheet {
     const part = unlistedPart(block);
     const effects = effectsOf(sheet, block).flatMap((effect) => effectsWithConsequences(sheet, effect));
     const all = sumOf(effects, ({ share }) => share);
+    const left = owned.has(block.id) ? 1 - inOwn : 1;
     if (effects.length > 0) parts.set(part.id, part);
     for (const effect of effects) {
-      const fault = unlistedFault(part, effect, (scale * weights.get(block.id)! * effect.share) / all, block.place);
+      const weight = (left * scale * weights.get(block.id)! * effect.share) / all;
+      const fault = unlistedFault(part, effect, weight, block.place);
       faults.set(fault.id, fault);
     }
   }
@@ -179,6 +193,18 @@ function withDegrees({ parts }: Sheet, fault: Fault): Fault[] {
   return [{ ...fault, weight: fault.weight * (1 - chance) }, ...lesser];
 }
 
+/** A fault as its sheet has it; that of a part which was found at the bench also as its block may take it. */
+function inItsBlock(sheet: Sheet, fault: Fault): Fault[] {
+  const { own, block } = sheet.parts.get(fault.part)!;
+  if (!own) return [fault];
+  const its = sheet.blocks.get(block)!;
+  return asInBlock(fault, [...effectsOf(sheet, its), ...byRules(its)]);
+}
+
+/** What comes out of a block where one of its needs is not as it should be, by its own rules; together as much as is alike. */
+const byRules = ({ rules }: Block): Effect[] =>
+  rules.map(({ makes }, at) => ({ name: `rule-${at}`, title: '', sets: makes, share: shares.alike / rules.length }));
+
 /** What stands for everything in a block that its sheet does not list. */
 function unlistedPart(block: Block): Part {
   return {
@@ -189,6 +215,7 @@ function unlistedPart(block: Block): Part {
     board: block.board,
     value: '',
     heat: false,
+    own: false,
     price: undefined,
   };
 }

@@ -44,50 +44,6 @@ describe('a part that is written in by what it is to a net', () => {
     expect(faultsOf('resistor', 'senses').get('X1.open')!.sets.get('v12')).toBeGreaterThan(1);
   });
 
-  describe('inside a stage', () => {
-    const staged = readSheet(`format: tovrik-sheet/1
-id: staged
-title: Staged
-technology: crt-mono
-boards: { neck: { title: Neck, side: cold } }
-nets:
-  v12: { title: 12 V, volts: 12 }
-  b: { title: Base, signal: video, volts: 2.6 }
-  e: { title: Emitter, signal: video, volts: 2 }
-  k: { title: Cathode, signal: beam, volts: 120 }
-blocks:
-  supply: { title: Supply, board: neck, makes: [v12], parts: {} }
-  driver:
-    title: Driver
-    board: neck
-    needs: [v12]
-    makes: [b, e, k]
-    stage: { netlist: neck-driver, given: { supply: v12 }, nodes: { b: b, e: e, k: k } }
-    parts:
-      RB: { kind: resistor, title: Base resistor, faults: { open: { sets: { b: dead, e: dead, k: 1.4 } } } }
-      RL: { kind: resistor, title: Load, faults: { open: { sets: { b: 0.85, e: 0.8, k: dead } } } }
-points: {}
-`);
-    const faultsAt = (net: string, role: (typeof partRoles)[number], mode: string) => {
-      const change = { kind: 'part', part: 'R118', is: 'resistor', value: '22R', block: 'driver', role, net } as const;
-      const [edit] = editsOf(change, staged);
-      return (edit!.values.faults as Record<string, { sets?: object }>)[mode]!.sets;
-    };
-
-    it('takes with the net what a listed part takes with it, and half of that where it is only weak', () => {
-      expect(faultsAt('b', 'feeds', 'open')).toEqual({ b: 'dead', e: 'dead', k: 1.4 });
-      expect(faultsAt('b', 'shunts', 'short')).toEqual({ e: 'dead', k: 1.4 });
-      expect(faultsAt('b', 'feeds', 'drifted')).toEqual({ b: 'low', e: 0.5, k: 1.2 });
-    });
-
-    it('takes nothing with it where what is listed moves something else more, nor with a rail', () => {
-      // The load holds the emitter down a little, and that is not what lets the cathode go.
-      expect(faultsAt('e', 'drives', 'open')).toEqual({ e: 'dead', b: 'dead', k: 1.4 });
-      expect(faultsAt('k', 'feeds', 'drifted')).toEqual({ k: 'low', b: 0.925, e: 0.9 });
-      expect(faultsAt('v12', 'feeds', 'open')).toEqual({ v12: 'dead' });
-    });
-  });
-
   it.each([
     ['R118', '22R', 'resistor'],
     ['C9', '100u', 'electrolytic'],

@@ -7,7 +7,7 @@ export const partRoles = ['feeds', 'shunts', 'senses', 'drives'] as const;
 export type PartRole = (typeof partRoles)[number];
 
 /** What a failure does to nets, as a sheet writes it. */
-export interface PartEffect {
+interface PartEffect {
   readonly sets?: Readonly<Record<string, number | Level>>;
   readonly shorts?: readonly string[];
   readonly ripples?: readonly string[];

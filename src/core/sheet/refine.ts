@@ -1,9 +1,7 @@
 import { isMap, isSeq, parseDocument } from 'yaml';
-import { alongside } from './alongside';
 import { type SheetChange } from './change';
-import { faultsOfPart, measureOfPart, type PartEffect } from './ownPart';
+import { faultsOfPart, measureOfPart } from './ownPart';
 import { type Sheet } from './sheet';
-import { levelRatio } from './words';
 
 /** Values written under a name of a sheet: only what is given, the rest stands as it was. */
 export interface SheetEdit {
@@ -55,9 +53,6 @@ export function editsUnderChoices(
   );
 }
 
-/** A part learnt at the bench is under suspicion already: it weighs more than one that merely might fail. */
-const weightOfOwn = 2;
-
 /** That a block needs a net, unless what makes the net hangs on that block itself. */
 function needing({ blocks }: Sheet, user: string, net: string, maker = makerOf(blocks, net)): SheetEdit[] {
   const hangs = new Set<string>();
@@ -69,17 +64,6 @@ function needing({ blocks }: Sheet, user: string, net: string, maker = makerOf(b
   follow(maker);
   if (maker === undefined || hangs.has(user)) return [];
   return [{ path: ['blocks', user], values: { needs: [...blocks.get(user)!.needs, net] } }];
-}
-
-/** What nets a part’s failure forces, with what goes with that inside the block that makes its net. */
-function setsWithin(sheet: Sheet, net: string, { sets = {}, shorts = [] }: PartEffect): Pick<PartEffect, 'sets'> {
-  const forced = shorts.includes(net) ? 'dead' : sets[net];
-  if (forced === undefined) return {};
-  const others = [...alongside(sheet, net, typeof forced === 'number' ? forced : levelRatio[forced])];
-  if (others.length === 0) return {};
-  return {
-    sets: { ...sets, ...Object.fromEntries(others.map(([other, ratio]) => [other, ratio || ('dead' as const)])) },
-  };
 }
 
 const makerOf = (blocks: Sheet['blocks'], net: string) =>
@@ -101,12 +85,6 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
     case 'part': {
       const { part, is, value, block, role, net } = change;
       const needed = role === 'feeds' && ![...sheet.blocks.values()].some(({ needs }) => needs.includes(net));
-      const faults = Object.fromEntries(
-        Object.entries(faultsOfPart(is, role, net)).map(([mode, effect]) => [
-          mode,
-          { weight: weightOfOwn, ...effect, ...setsWithin(sheet, net, effect) },
-        ]),
-      );
       const measure = measureOfPart(is);
       const title = `${is === 'ic' ? 'Chip' : capital(is)} ${part}`;
       return [
@@ -116,7 +94,8 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
             kind: is,
             title: `${is === 'ic' ? 'Chip' : capital(is)} ${part}`,
             ...(value === '' ? {} : { value }),
-            faults,
+            own: true,
+            faults: faultsOfPart(is, role, net),
           },
         },
         {

@@ -14,6 +14,8 @@ const part = record({
   value: written(''),
   /** Runs hot: joints crack and capacitors dry sooner. */
   heat: flag(false),
+  /** Found in a set by whoever had it on the bench: it stands for some of what the sheet did not list of its block. */
+  own: flag(false),
   /** Of a new one, in the shop's money. */
   price: optional(count(0, { least: 0 })),
   board: optional(text()),
@@ -41,7 +43,7 @@ export function readPart(
   entry: Field,
   block: { readonly id: string; readonly board: string },
 ): { readonly part: Part; readonly faults: readonly Fault[] } {
-  const { kind, title, value, heat, price, board = block.board } = part.read(entry);
+  const { kind, title, value, heat, own, price, board = block.board } = part.read(entry);
   const found: Part = {
     id: entry.name,
     title: title === '' ? entry.name : title,
@@ -50,6 +52,7 @@ export function readPart(
     board,
     value,
     heat,
+    own,
     price,
     ...entry.get('value').attempt((marked) => readPartValue(kind, marked), {}),
   };
