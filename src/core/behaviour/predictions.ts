@@ -15,7 +15,8 @@ import { standardOf } from './standard';
  */
 export class Predictions {
   readonly checks: ReadonlyMap<string, Check>;
-  private readonly behaviours = new Map<string, Map<string, Behaviour>>();
+  private readonly behaviours = new Map<string, (fault: Fault | undefined) => Behaviour>();
+  private readonly several = new Map<string, Map<string, Behaviour>>();
   private readonly rows = new Map<Check, Map<string, ExpectationRow>>();
   private readonly alike = new Map<Check, Map<string, FaultKinds>>();
   private readonly joint = new Map<Check, Map<string, Expectation>>();
@@ -24,6 +25,7 @@ export class Predictions {
   /** How many faults the sheet has. */
   readonly count: number;
   private readonly places: ReadonlyMap<Fault, number>;
+  private readonly loosenessOf = this.byFault(loosenessOf);
 
   constructor(readonly model: Model) {
     const faults = [...model.sheet.faults.values()];
@@ -44,33 +46,51 @@ export class Predictions {
 
   /** What the set does; `undefined` is a good set. */
   behaviour(fault: Fault | undefined, context: Context): Behaviour {
-    const inContext = kept(this.behaviours, contextKey(context), () => new Map<string, Behaviour>());
-    return kept(inContext, fault?.id ?? '', () => simulate(this.model, fault ? [fault] : [], context));
+    return this.behavioursIn(context)(fault);
+  }
+
+  /** What the set does in a context, by fault. */
+  private behavioursIn(context: Context): (fault: Fault | undefined) => Behaviour {
+    return kept(this.behaviours, contextKey(context), () => {
+      const good = simulate(this.model, [], context);
+      const byFault = this.byFault((fault) => simulate(this.model, [fault], context));
+      return (fault) => (fault ? byFault(fault) : good);
+    });
+  }
+
+  /** What is worked out of each fault when it is first asked for: of those of the sheet by their place, of any other by itself. */
+  private byFault<T extends object | string>(work: (fault: Fault) => T): (fault: Fault) => T {
+    const own: (T | undefined)[] = [];
+    const others = new Map<Fault, T>();
+    return (fault) => {
+      const place = this.places.get(fault);
+      return place === undefined ? kept(others, fault, () => work(fault)) : (own[place] ??= work(fault));
+    };
   }
 
   /** What a check gives in a context under each fault. */
   row(check: Check, context: Context): ExpectationRow {
     const ofCheck = kept(this.rows, check, () => new Map<string, ExpectationRow>());
     return kept(ofCheck, contextKey(context), () => {
-      const expectations = new Map<Fault | undefined, Expectation>();
-      const good = this.work(undefined, check, context);
-      expectations.set(undefined, good);
+      const behaves = this.behavioursIn(context);
+      const good = expect(behaves(undefined), check);
+      const isUntouched = this.leavesAlone(check, context, behaves);
       // Faults of which a check tells the same share one expectation, so that a probe which tells nothing is
       // known by identity, and what follows from an expectation is worked out once.
       const shared = new Map([[spelt(good), good]]);
       const sharedBy = (found: Expectation) => kept(shared, spelt(found), () => found);
-      const loose = new Map<string, Expectation>();
-      return (fault) =>
-        kept(expectations, fault, () => {
-          const found = this.leavesAlone(fault, check, context) ? good : sharedBy(this.work(fault, check, context));
-          if (fault?.mode !== 'unlisted' && fault?.degreeOf === undefined) return found;
-          // Looseness depends on where the fault may be, on whether it may look like anything, and on who says so.
-          const looseness =
-            fault.mode !== 'unlisted' ? '~' : `${fault.part} ${fault.shows.includes(anyMark)} ${isLookSaid(fault)}`;
-          return kept(loose, `${looseness} ${spelt(found)}`, () =>
-            sharedBy(loosely(fault, check, this.model.sheet, found, good)),
-          );
-        });
+      const loose = new Map<Expectation, Map<string, Expectation>>();
+      const byFault = this.byFault((fault) => {
+        const found = isUntouched(fault) ? good : sharedBy(expect(behaves(fault), check));
+        const looseness = this.loosenessOf(fault);
+        if (looseness === '') return found;
+        return kept(
+          kept(loose, found, () => new Map<string, Expectation>()),
+          looseness,
+          () => sharedBy(loosely(fault, check, this.model.sheet, found, good)),
+        );
+      });
+      return (fault) => (fault ? byFault(fault) : good);
     });
   }
 
@@ -102,7 +122,7 @@ export class Predictions {
 
   /** What the set does with several faults at once; none of them is a good set. */
   jointly(faults: readonly Fault[], context: Context): Behaviour {
-    const inContext = kept(this.behaviours, contextKey(context), () => new Map<string, Behaviour>());
+    const inContext = kept(this.several, contextKey(context), () => new Map<string, Behaviour>());
     return kept(inContext, faults.map(({ id }) => id).join('+'), () => simulate(this.model, faults, context));
   }
 
@@ -113,25 +133,28 @@ export class Predictions {
   }
 
   /** Does a fault plainly not touch what a check reads: another part, or a net that stands as in a good set? */
-  private leavesAlone(fault: Fault | undefined, check: Check, context: Context): boolean {
-    const { point } = check;
-    if (!fault || !point || fault.reads.has(check.id)) return false;
-    if (point.net === undefined) return !point.parts.includes(fault.part) && context.lifted.length === 0;
-    if (point.parts.includes(fault.part) || fault.opens.length > 0 || fault.shorts.includes(point.net)) return false;
-    const index = this.model.netIndex.get(point.net)!;
-    const now = this.behaviour(fault, context).nets[index]!;
-    const usual = this.behaviour(undefined, context).nets[index]!;
-    return (
-      now.ratio === usual.ratio &&
-      now.peak === usual.peak &&
-      now.brief === usual.brief &&
-      now.rippled === usual.rippled &&
-      now.shorted === usual.shorted
-    );
-  }
-
-  private work(fault: Fault | undefined, check: Check, context: Context): Expectation {
-    return expect(this.behaviour(fault, context), check);
+  private leavesAlone(
+    { id, point }: Check,
+    { lifted }: Context,
+    behaves: (fault: Fault | undefined) => Behaviour,
+  ): (fault: Fault) => boolean {
+    if (!point) return () => false;
+    const { net, parts } = point;
+    if (net === undefined) return (fault) => !fault.reads.has(id) && !parts.includes(fault.part) && lifted.length === 0;
+    const index = this.model.netIndex.get(net)!;
+    const usual = behaves(undefined).nets[index]!;
+    return (fault) => {
+      if (fault.reads.has(id) || parts.includes(fault.part) || fault.opens.length > 0 || fault.shorts.includes(net))
+        return false;
+      const now = behaves(fault).nets[index]!;
+      return (
+        now.ratio === usual.ratio &&
+        now.peak === usual.peak &&
+        now.brief === usual.brief &&
+        now.rippled === usual.rippled &&
+        now.shorted === usual.shorted
+      );
+    };
   }
 }
 
@@ -140,6 +163,12 @@ const ofSheets = new WeakMap<Sheet, Predictions>();
 /** The predictions of a sheet, made once and shared by whoever asks. */
 export function predictionsOf(sheet: Sheet): Predictions {
   return kept(ofSheets, sheet, () => new Predictions(compileSheet(sheet)));
+}
+
+/** On what it depends how loosely a fault is predicted: where it may be, whether it may look like anything, and who says so; empty where it is plain. */
+function loosenessOf(fault: Fault): string {
+  if (fault.mode === 'unlisted') return `${fault.part} ${fault.shows.includes(anyMark)} ${isLookSaid(fault)}`;
+  return fault.degreeOf === undefined ? '' : '~';
 }
 
 /** Expectations of one check in one context, by fault; `undefined` is a good set. */

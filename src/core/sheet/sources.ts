@@ -11,6 +11,7 @@ import {
   visit,
   YAMLMap,
 } from 'yaml';
+import { Recent } from '../recent';
 import { SheetError } from './problem';
 import { type Place } from './place';
 import { sheetFormat } from './words';
@@ -72,7 +73,24 @@ function fail(place: Place | undefined, message: string): never {
   throw new SheetError([{ ...(place ?? { line: 1, column: 1 }), message }]);
 }
 
-function parse(text: string, sheet?: string): { document: Document.Parsed; lines: LineCounter } {
+interface Parsed {
+  readonly document: Document.Parsed;
+  readonly lines: LineCounter;
+}
+
+/** Texts of sheets that others are laid over, parsed; nothing that is merged changes them. */
+const mostBases = 24;
+const bases = new Recent<string, Parsed>(mostBases);
+
+function parseBase(text: string, sheet: string): Parsed {
+  const known = bases.get(text);
+  if (known) return known;
+  const parsed = parse(text, sheet);
+  bases.set(text, parsed);
+  return parsed;
+}
+
+function parse(text: string, sheet?: string): Parsed {
   if (text.length > longestSheet) {
     const size = Math.ceil(text.length / 1024);
     fail(undefined, `the sheet is ${size} KB long; a sheet may have at most ${longestSheet / 1024} KB`);
@@ -131,7 +149,7 @@ function mergeParents(text: string, { textOf = () => undefined }: Pick<SheetSour
     const below = textOf(parent);
     if (below === undefined) fail(place, `there is no sheet "${parent}" to extend`);
     seen.push(parent);
-    const { document: parentText, lines: parentLines } = parse(below, parent);
+    const { document: parentText, lines: parentLines } = parseBase(below, parent);
     places.adopt(parentText, parentLines, parent);
     const baseRoot = rootOf(parentText, places);
     parent = textAt(baseRoot, 'extends');

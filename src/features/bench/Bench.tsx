@@ -24,6 +24,7 @@ import { Siblings } from './Siblings';
 import { useBench } from './useBench';
 import { useBenchKeys } from './useBenchKeys';
 import { useBenchMeter } from './useBenchMeter';
+import { useRefinedFile } from './useRefinedFile';
 import { useCautions, useSetShown } from './useSetShown';
 import { useShownAdvice } from './useShownAdvice';
 
@@ -61,14 +62,15 @@ interface BenchProps {
 }
 
 /** The bench: readings in, judgement out, next probe named. */
-export function Bench({ file, briefing, line, usual, cases, asked, startsLarge, simulatedMeter }: BenchProps) {
+export function Bench({ file: sent, briefing, line, usual, cases, asked, startsLarge, simulatedMeter }: BenchProps) {
   const router = useRouter();
+  const { file, take } = useRefinedFile(sent);
   const { log, job } = useJob(file);
   const { predictions, bench } = job;
   const { sheet } = predictions.model;
   const advice = useShownAdvice(file, log, job, briefing);
   const settled = advice.briefed;
-  const control = useBench(file, log, job, advice, asked);
+  const control = useBench(file, log, job, advice, asked, take);
   advice.follow(control);
   const { rows, focused, check, step, correcting, choose } = control;
   // The line map follows a moment after the verdict.

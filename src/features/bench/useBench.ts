@@ -9,6 +9,7 @@ import { lastStanding, type TakenReading } from '@/core/log';
 import { depict, symptomTitles } from '@/core/picture';
 import { familyOf } from '@/core/sheet';
 import { type JobFile, type JobLog } from '@/workshop/job';
+import { type Refined } from '@/workshop/library';
 import { type SeenPicture } from './benchModel';
 import { useRefining } from './useRefining';
 
@@ -43,7 +44,8 @@ export function useBench(
   log: JobLog,
   job: Case,
   { briefed, fresh }: { readonly briefed: Briefed; readonly fresh: boolean },
-  asked?: string,
+  asked: string | undefined,
+  onRefined: (refined: Refined) => void,
 ) {
   const { predictions, bench } = job;
   const rows = useMemo(() => readingRows(job), [job]);
@@ -76,7 +78,7 @@ export function useBench(
   );
 
   const [refused, setRefused] = useState<string>();
-  const refining = useRefining(file);
+  const refining = useRefining(file, onRefined);
   const front = focused?.probe.id;
   const type = useCallback(
     (next: string) => {

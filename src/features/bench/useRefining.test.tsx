@@ -4,39 +4,43 @@ import { createRoot, type Root } from 'react-dom/client';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { type SheetChange } from '@/core/sheet';
 import { type JobFile } from '@/workshop/job';
+import { useRefinedFile } from './useRefinedFile';
 import { type Refining, useRefining } from './useRefining';
 
 const { refresh, refineSheet } = vi.hoisted(() => ({ refresh: vi.fn(), refineSheet: vi.fn() }));
+vi.stubGlobal('IS_REACT_ACT_ENVIRONMENT', true);
 const router = { refresh };
 vi.mock('next/navigation', () => ({ useRouter: () => router }));
 vi.mock('@/workshop/library', () => ({ refineSheet }));
 
 const change: SheetChange = { kind: 'code', blinks: 5, net: 'v18', meaning: '' };
-const fileWith = (sheet: object) => ({ id: 'a', sheet }) as unknown as JobFile;
+const fileWith = (sheet: object, sheetVersion: number) => ({ id: 'a', sheet, sheetVersion }) as unknown as JobFile;
 let root: Root;
 let held: Refining;
+/** The job as the page has it, with the sheet that was taken up. */
+let shown: JobFile;
 
-function Holder({ file }: { file: JobFile }) {
-  const refining = useRefining(file);
+function Holder({ sent }: { sent: JobFile }) {
+  const { file, take } = useRefinedFile(sent);
+  const refining = useRefining(file, take);
   useEffect(() => {
     held = refining;
+    shown = file;
   });
   return null;
 }
-const show = (file: JobFile) => act(() => root.render(<Holder file={file} />));
+const show = (file: JobFile) => act(() => root.render(<Holder sent={file} />));
 
 beforeEach(() => {
-  vi.useFakeTimers();
   root = createRoot(document.createElement('div'));
 });
 afterEach(() => {
   act(() => root.unmount());
-  vi.useRealTimers();
   vi.clearAllMocks();
 });
 
 describe('changes of the sheet', () => {
-  const [before, after] = [fileWith({}), fileWith({})];
+  const [before, changed] = [fileWith({}, 0), {}];
 
   it('keep nobody waiting where none is under way', async () => {
     await show(before);
@@ -45,14 +49,16 @@ describe('changes of the sheet', () => {
   });
 
   it('keep what is typed meanwhile, in order, until the sheet has come', async () => {
-    refineSheet.mockResolvedValue({ done: { sheet: 'my-a', version: 1 } });
+    let answer = (_: object) => {};
+    refineSheet.mockReturnValue(new Promise((resolve) => (answer = resolve)));
     await show(before);
-    await act(async () => held.start(change, () => undefined));
-    expect(refresh).toHaveBeenCalledOnce();
+    act(() => held.start(change, () => undefined));
     act(() => void held.wait('v18 17.9'));
     act(() => void held.wait('live'));
     expect(held.due).toBeUndefined();
-    await show(after);
+    await act(async () => answer({ done: { sheet: changed, version: 1 } }));
+    expect(shown.sheet).toBe(changed);
+    expect(refresh).toHaveBeenCalledOnce();
     const first = held.due!;
     expect(first.text).toBe('v18 17.9');
     act(() => void expect(held.wait('v18 17.9')).toBe(true));
@@ -81,13 +87,15 @@ describe('changes of the sheet', () => {
     expect(held.wait('live')).toBe(false);
   });
 
-  it('that do not come back to the page in ten seconds are waited for no longer', async () => {
-    refineSheet.mockResolvedValue({ done: { sheet: 'my-a', version: 1 } });
+  it('stand until a page brings a newer sheet: the same sheet is not taken up twice', async () => {
+    refineSheet.mockResolvedValue({ done: { sheet: changed, version: 1 } });
     await show(before);
     await act(async () => held.start(change, () => undefined));
-    act(() => void held.wait('live'));
-    expect(held.due).toBeUndefined();
-    act(() => void vi.advanceTimersByTime(10_000));
-    expect(held.due!.text).toBe('live');
+    const taken = shown;
+    await show(fileWith({}, 1));
+    expect(shown).toBe(taken);
+    const newer = fileWith({}, 2);
+    await show(newer);
+    expect(shown).toBe(newer);
   });
 });

@@ -2,7 +2,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useRef, useState } from 'react';
 import { type Sheet, type SheetChange } from '@/core/sheet';
 import { type JobFile } from '@/workshop/job';
-import { refineSheet } from '@/workshop/library';
+import { type Refined, refineSheet } from '@/workshop/library';
 
 /** A line that waits; two of the same words are two. */
 export interface WaitingLine {
@@ -25,10 +25,10 @@ export interface Refining {
   readonly take: (line: WaitingLine) => boolean;
 }
 
-/** Milliseconds that lines wait for the new sheet, at most. */
-const longest = 10_000;
-
-export function useRefining({ id, sheet }: JobFile): Refining {
+/**
+ * @param onRefined takes up the sheet as it is then, before the page comes anew
+ */
+export function useRefining({ id, sheet }: JobFile, onRefined: (refined: Refined) => void): Refining {
   const router = useRouter();
   /** The sheet as it was when a change of it was sent; another one has come when the change is in. */
   const [before, setBefore] = useState<Sheet>();
@@ -46,16 +46,15 @@ export function useRefining({ id, sheet }: JobFile): Refining {
             onRefused(answer.refused);
             return;
           }
+          onRefined(answer.done);
           router.refresh();
-          // A page that does not come keeps nobody waiting.
-          setTimeout(() => setBefore((now) => (now === sheet ? undefined : now)), longest);
         })
         .catch(() => {
           setBefore(undefined);
           onRefused('the server does not answer: the sheet is as it was; press Enter to try again');
         });
     },
-    [id, sheet, router],
+    [id, sheet, onRefined, router],
   );
   return {
     start,

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, useTransition } from
 import { type Predictions } from '@/core/behaviour';
 import { type Briefed, type Briefing, type DeeperLook, followed } from '@/core/diagnosis';
 import { type LogEntry } from '@/core/log';
+import { type Sheet } from '@/core/sheet';
 import { Advisor, requestOf } from '@/workers/advisor';
 import { type JobFile } from '@/workshop/job';
 import { judgeWhenIdle, rehearsalsOf } from './rehearse';
@@ -17,6 +18,13 @@ export interface LiveBriefing {
   readonly lookAhead: (onLook: (look: DeeperLook | undefined) => void) => void;
 }
 
+/** A briefing, and of which log and by which sheet. */
+interface Told {
+  readonly of: readonly LogEntry[];
+  readonly by: Sheet;
+  readonly briefing: Briefing;
+}
+
 /**
  * What is advised on a job as its log grows, worked out in a worker so that what was typed is painted at once.
  *
@@ -29,18 +37,17 @@ export function useBriefing(
   first: Briefing,
 ): LiveBriefing {
   const advisor = useRef<Advisor>(undefined);
-  const [now, setNow] = useState<{ readonly of: readonly LogEntry[]; readonly briefing: Briefing }>({
-    of: file.entries,
-    briefing: first,
-  });
+  const [now, setNow] = useState<Told>({ of: file.entries, by: file.sheet, briefing: first });
+  /** The sheet that the first briefing was made by; it may be refined while the page is open. */
+  const [sheetSent] = useState(file.sheet);
   const [, startShowing] = useTransition();
   useEffect(() => {
-    if (entries === file.entries) return;
+    if (entries === file.entries && file.sheet === sheetSent) return;
     advisor.current ??= new Advisor(file.sheet);
     advisor.current.brief(requestOf(file, entries), (briefing) =>
-      startShowing(() => setNow({ of: entries, briefing })),
+      startShowing(() => setNow({ of: entries, by: file.sheet, briefing })),
     );
-  }, [file, entries]);
+  }, [file, entries, sheetSent]);
   // The worker is there before it is needed, but not before the page; it is gone with it.
   useEffect(() => {
     let stopJudging = () => {};
@@ -67,5 +74,5 @@ export function useBriefing(
     [file, entries],
   );
   const briefed = useMemo(() => followed(now.briefing, predictions), [now.briefing, predictions]);
-  return { briefed, fresh: now.of === entries, lookAhead };
+  return { briefed, fresh: now.of === entries && now.by === file.sheet, lookAhead };
 }

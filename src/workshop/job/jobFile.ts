@@ -39,6 +39,8 @@ export interface JobFile {
   readonly seq: number;
   /** The chassis sheet with the values of this set's own label. */
   readonly sheet: Sheet;
+  /** Which version of the sheet that is; 0 of one that ships. */
+  readonly sheetVersion: number;
   readonly closed: ReadonlyMap<string, number>;
   readonly hourlyRate: number;
   readonly currency: string;

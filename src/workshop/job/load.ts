@@ -41,6 +41,7 @@ export const loadJob = cache(async (id: string): Promise<JobFile | undefined> =>
     entries: log.entries,
     seq: log.seq,
     sheet: openSheet(sheet),
+    sheetVersion: library.own.get(job.sheet)?.version ?? 0,
     closed,
     hourlyRate,
     currency,

@@ -1,1 +1,1 @@
-export { refineSheet } from './refineSheet';
+export { type Refined, refineSheet } from './refineSheet';

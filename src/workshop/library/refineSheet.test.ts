@@ -24,7 +24,7 @@ const textOf = async () => (await versionsOf(await database(), own))[0]?.text;
 describe('refining the sheet of a set at the bench', () => {
   it('lays a sheet of the shop’s own over the shipped one and moves the set to it', async () => {
     await taken('a');
-    expect(await refineSheet('a', found)).toEqual({ done: { version: 1, sheet: own } });
+    expect(await refineSheet('a', found)).toMatchObject({ done: { version: 1, sheet: { id: own } } });
     expect((await findJob(await database(), 'a'))!.sheet).toBe(own);
     const library = await readLibrary();
     const sheet = sheetOf(library, { sheet: own, options: {}, label: {} })!;
@@ -73,9 +73,13 @@ describe('refining the sheet of a set at the bench', () => {
       refused: expect.stringContaining('no block "nowhere"') as unknown,
     });
     expect(await versionsOf(await database(), own)).toHaveLength(0);
-    expect(await refineSheet('a', [part('R901'), part('R902')])).toEqual({ done: { version: 1, sheet: own } });
+    expect(await refineSheet('a', [part('R901'), part('R902')])).toMatchObject({
+      done: { version: 1, sheet: { id: own } },
+    });
     // Another set of the make brings one more; what is there already stays as it is.
-    expect(await refineSheet('b', [part('R901'), part('R904')])).toEqual({ done: { version: 2, sheet: own } });
+    expect(await refineSheet('b', [part('R901'), part('R904')])).toMatchObject({
+      done: { version: 2, sheet: { id: own } },
+    });
     const sheet = sheetOf(await readLibrary(), { sheet: own, options: {}, label: {} })!;
     expect(['R901', 'R902', 'R903', 'R904'].filter((name) => sheet.parts.has(name))).toEqual(['R901', 'R902', 'R904']);
     expect(await refineSheet('a', [])).toEqual({ refused: 'a sheet takes 1 to 60 changes at once' });
@@ -89,7 +93,9 @@ describe('refining the sheet of a set at the bench', () => {
       refused: expect.stringContaining('a point "tp4" already') as string,
     });
     expect((await findJob(await database(), 'b'))!.sheet).toBe('generic-plasma');
-    expect(await refineSheet('b', { ...found, point: 'tp5' })).toEqual({ done: { version: 2, sheet: own } });
+    expect(await refineSheet('b', { ...found, point: 'tp5' })).toMatchObject({
+      done: { version: 2, sheet: { id: own } },
+    });
     expect((await findJob(await database(), 'b'))!.sheet).toBe(own);
   });
 
@@ -97,14 +103,14 @@ describe('refining the sheet of a set at the bench', () => {
     await taken('a');
     await taken('b');
     await refineSheet('a', found);
-    expect(await refineSheet('b', found)).toEqual({ done: { version: 1, sheet: own } });
+    expect(await refineSheet('b', found)).toMatchObject({ done: { version: 1, sheet: { id: own } } });
     expect((await findJob(await database(), 'b'))!.sheet).toBe(own);
   });
 
   it('a rail hangs between what makes and what needs it', async () => {
     await taken('a', { title: 'Pier find' });
     const rail = { kind: 'rail', rail: 'v9', volts: 9, block: 'supply', user: 'logic', point: 'tp9', where: '' };
-    expect(await refineSheet('a', rail)).toMatchObject({ done: { sheet: 'my-pier-find' } });
+    expect(await refineSheet('a', rail)).toMatchObject({ done: { sheet: { id: 'my-pier-find' } } });
     const sheet = sheetOf(await readLibrary(), { sheet: 'my-pier-find', options: {}, label: {} })!;
     expect(sheet.blocks.get('supply')!.makes).toContain('v9');
     expect(sheet.blocks.get('logic')!.needs).toContain('v9');
@@ -114,7 +120,7 @@ describe('refining the sheet of a set at the bench', () => {
     const series = { regulation: 'series', feed: 'portable' };
     await taken('a', { title: 'Ferry portable', sheet: 'generic-crt-mono', options: series });
     const rail = { kind: 'rail', rail: 'v9', volts: 9, block: 'supply', user: 'tuner', point: 'tp9', where: '' };
-    expect(await refineSheet('a', rail)).toMatchObject({ done: { sheet: 'my-ferry-portable' } });
+    expect(await refineSheet('a', rail)).toMatchObject({ done: { sheet: { id: 'my-ferry-portable' } } });
     const part = {
       kind: 'part',
       part: 'R33',
@@ -170,7 +176,7 @@ describe('refining the sheet of a set at the bench', () => {
       { ...part, part: 'C9', is: 'electrolytic', value: '100u', role: 'shunts', net: 'v18' },
     ];
     for (const change of [...changes, { kind: 'code', blinks: 9, net: 'v18', meaning: '' }])
-      expect(await refineSheet('a', change)).toMatchObject({ done: { sheet: own } });
+      expect(await refineSheet('a', change)).toMatchObject({ done: { sheet: { id: own } } });
     expect(await refineSheet('a', { kind: 'board', board: 'psu', alias: 'VB-7' })).toMatchObject({ done: {} });
     const sheet = sheetOf(await readLibrary(), { sheet: own, options: {}, label: {} })!;
     expect(sheet.nets.get('v18')).toMatchObject({ volts: 18 });
@@ -185,7 +191,7 @@ describe('refining the sheet of a set at the bench', () => {
     });
     // The set of another make stands where it stood.
     expect((await findJob(await database(), 'other'))!.sheet).toBe('generic-plasma');
-    expect(await refineSheet('other', part)).toMatchObject({ done: { sheet: 'my-another-make', version: 1 } });
+    expect(await refineSheet('other', part)).toMatchObject({ done: { sheet: { id: 'my-another-make' }, version: 1 } });
   });
 
   it.each([

@@ -1,6 +1,5 @@
 'use server';
 
-import { revalidatePath } from 'next/cache';
 import { Refusal } from '@/core/quantity';
 import {
   isAnyMake,
@@ -8,6 +7,7 @@ import {
   adoptedText,
   editsOf,
   editsUnderChoices,
+  openSheet,
   readSheetChange,
   type Sheet,
   type SheetChange,
@@ -15,13 +15,19 @@ import {
 } from '@/core/sheet';
 import { database, findJob, type Job, moveToSheet, saveSheet } from '@/store';
 import { answered, type Answered } from '@/workshop/answer';
-import { type Library, placeUnderChoices, readLibrary, readText, sheetOf, titleOf } from './library';
+import { type Library, placeUnderChoices, readLibrary, sheetOf, titleOf } from './library';
 
-/** The sheet and version that something learnt went into. */
+/** The set’s sheet with something learnt in it, as the pages of a job have it, and which version of it that is. */
 export interface Refined {
-  readonly sheet: string;
+  readonly sheet: Sheet;
   readonly version: number;
 }
+
+/** The library as it is once a sheet of the shop’s own has a new text. */
+const withText = (library: Library, id: string, text: string): Library => ({
+  ...library,
+  texts: new Map([...library.texts, [id, text]]),
+});
 
 /** What the shop’s own sheet of a set is called: its make and model where it was of any make. */
 function ownTitle(library: Pick<Library, 'texts'>, { sheet, title }: Pick<Job, 'sheet' | 'title'>): string {
@@ -89,8 +95,7 @@ export async function refineSheet(jobId: string, input: unknown): Promise<Answer
     if (before && !own && changes.every((change) => holds(change, known))) {
       // Learnt on another set of this make and model: this one goes by it too.
       await moveToSheet(db, jobId, id);
-      revalidatePath('/', 'layout');
-      return { version: before.version, sheet: id };
+      return { version: before.version, sheet: openSheet(sheetOf(library, { ...job, sheet: id })!) };
     }
     let text = before?.text ?? adoptedText(id, job.sheet, title);
     for (const change of changes) {
@@ -99,14 +104,13 @@ export async function refineSheet(jobId: string, input: unknown): Promise<Answer
       refuseUnfit(change, target);
       const placed = placeUnderChoices(library, text, job.options);
       text = withEdits(text, editsUnderChoices(editsOf(change, target), placed));
-      target = readText(library, text, job.options);
+      target = sheetOf(withText(library, id, text), { sheet: id, options: job.options, label: {} })!;
     }
     const version = await db.transaction(async (work) => {
       const saved = await saveSheet(work, { id, text, at: new Date().toISOString() }, before?.version ?? 0);
       if (id !== job.sheet) await moveToSheet(work, jobId, id);
       return saved;
     });
-    revalidatePath('/', 'layout');
-    return { version, sheet: id };
+    return { version, sheet: openSheet(sheetOf(withText(library, id, text), { ...job, sheet: id })!) };
   });
 }
