@@ -25,6 +25,7 @@ const fewestParts = 3;
  * @param good what a good set gives
  */
 export function loosely(fault: Fault, check: Check, sheet: Sheet, bad: Expectation, good: Expectation): Expectation {
+  if (bad.kind === 'picture' && fault.shows.includes(anyMark)) return { ...bad, sure: 0 };
   if (fault.degreeOf !== undefined) {
     if (bad === good) return good;
     if (bad.kind === 'picture') return { ...bad, sure: pictureAsSaid };
@@ -34,7 +35,6 @@ export function loosely(fault: Fault, check: Check, sheet: Sheet, bad: Expectati
   const own = check.point?.parts.filter((id) => sheet.parts.get(id)!.block === block) ?? [];
   if (own.length > 0 && (check.point!.net === undefined || bad === good))
     return mayBeTheOne(check, sheet, own, block, good);
-  if (bad.kind === 'picture' && fault.shows.includes(anyMark)) return { ...bad, sure: 0 };
   if (bad === good && check.measure !== 'sign') return good;
   if (bad.kind === 'number' && good.kind === 'number') return looseNumber(bad, good);
   if (bad.kind === 'choice' && good.kind === 'choice') return looseChoice(check, bad.chances, good.chances);

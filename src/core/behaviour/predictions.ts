@@ -167,8 +167,9 @@ export function predictionsOf(sheet: Sheet): Predictions {
 
 /** On what it depends how loosely a fault is predicted: where it may be, whether it may look like anything, and who says so; empty where it is plain. */
 function loosenessOf(fault: Fault): string {
-  if (fault.mode === 'unlisted') return `${fault.part} ${fault.shows.includes(anyMark)} ${isLookSaid(fault)}`;
-  return fault.degreeOf === undefined ? '' : '~';
+  const { mode, degreeOf, part, shows } = fault;
+  if (mode === 'unlisted') return `${part} ${shows.includes(anyMark)} ${isLookSaid(fault)}`;
+  return degreeOf === undefined ? '' : `~ ${shows.includes(anyMark)}`;
 }
 
 /** Expectations of one check in one context, by fault; `undefined` is a good set. */

@@ -6,7 +6,7 @@ import { readEntry } from '../entry';
 import { type LogBody, type LogEntry, replay } from '../log';
 import { judgeAnswer } from '../reading';
 import { openSheet, readSheet, type Sheet } from '../sheet';
-import { adviseOn, type Case, contextFor, foundParts, leadOf, told, transition } from '.';
+import { adviseOn, briefingOf, type Case, contextFor, foundParts, leadOf, told, transition } from '.';
 
 /** A job by what was typed of it; the switching on and off that this takes is done between. */
 function jobOn(on: string | Sheet, ...lines: readonly string[]): Case {
@@ -166,6 +166,13 @@ blocks:
     expect(suspectsOf(measured)[0]!.probability).toBeGreaterThan(0.8);
   });
 
+  it('leads by its own volts read twice over what the picture alone speaks for, whatever that is', () => {
+    const needs = 'needs: [ y_wave, vscan, vfl, buf_ctl, vlog ]';
+    const job = jobOn(sheetWith(needs), 'picture dim', 'vs 186', 'va 64', 'v15 14.9', ...lines.slice(-2));
+    expect(suspectsOf(job)[0]!.fault.part).toSatisfy((part: string) => ['R741', 'lower?', 'floating?'].includes(part));
+    expect(chanceOf(job, 'VSCAN-C.dry')).toBeLessThan(0.3);
+  });
+
   it('does not make a set dark that shows a right picture', () => {
     const job = jobOn(
       sheetWith('needs: [ y_wave, vscan, vfl, buf_ctl, vlog ]'),
@@ -288,6 +295,11 @@ describe('parts found bad', () => {
     expect(looks.length).toBeGreaterThan(1);
     const minutes = foundParts(jobOn('halvane-hp-42', ...lines)).map((one) => one.minutes);
     expect(minutes.every((one) => one > 0)).toBe(true);
+  });
+
+  it('are not called misread where what was read of them explains nothing', () => {
+    const { doubts } = briefingOf(jobOn('generic-plasma', 'picture upper_dark', 'col-c-ohms 0.4'));
+    expect(doubts.map(({ ofPart, twice }) => [ofPart, twice])).toEqual([[true, false]]);
   });
 
   it('go where the part itself then reads right', () => {

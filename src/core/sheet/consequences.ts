@@ -1,12 +1,12 @@
 import { sumOf } from '../statistics';
-import { type Effect, likeListed } from './likeListed';
+import { anyMark, type Effect, likeListed } from './likeListed';
 import { type Fault, type Sheet } from './sheet';
 
 /** The id of a fault in another degree, or with something that goes with it. */
 export const lesserId = (fault: string): string => `${fault}~`;
 
-/** How a fault shows that takes away a rail which feeds a part of a block: not at all, by all of it, or as its listed faults do. */
-const partially = { silent: 0.35, all: 0.3, alike: 0.35 };
+/** How a fault shows that takes away a rail which feeds a part of a block: not at all, by all of it, as its listed faults do, or as nothing listed does. */
+const partially = { silent: 0.3, all: 0.28, alike: 0.3, anything: 0.12 };
 
 /** Below this share of its volts a rail counts as taken away. */
 const goneBelow = 0.55;
@@ -48,6 +48,7 @@ function consequencesOf(sheet: Sheet, sets: ReadonlyMap<string, number>, shorts:
       shows,
       ripples,
     })),
+    { ...withSame, share: partially.anything, shows: [anyMark] },
   ];
 }
 

@@ -10,5 +10,6 @@ export { lintSheet } from './lint';
 export { partNotes, type PartNotes } from './partNotes';
 export { adoptedId, adoptedText, editsOf, editsUnderChoices, isAnyMake, type SheetEdit, withEdits } from './refine';
 export { pathUnderChoices } from './sources';
-export { anyMark, openSheet } from './openSheet';
+export { anyMark } from './likeListed';
+export { openSheet } from './openSheet';
 export { withLabel } from './withLabel';

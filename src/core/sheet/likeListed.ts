@@ -4,6 +4,9 @@ import { isDamage } from '../picture';
 import { sumOf } from '../statistics';
 import { type Fault, type Part, type Sheet } from './sheet';
 
+/** Stands among what a fault shows for any mark whatever. */
+export const anyMark = 'any';
+
 /** What something unlisted in a block may do, with how much of what is unlisted there does that. */
 export interface Effect extends Partial<
   Pick<Fault, 'shorts' | 'ripples' | 'opens' | 'signs' | 'shows' | 'reads' | 'appears' | 'like'>

@@ -5,12 +5,9 @@ import { sum, sumOf } from '../statistics';
 import { asInBlock } from './asInBlock';
 import { effectsWithConsequences, lesserId, withConsequences } from './consequences';
 import { faultTitle } from './faultTitle';
-import { type Effect, likeListed } from './likeListed';
+import { anyMark, type Effect, likeListed } from './likeListed';
 import { type Block, type Connector, type Fault, type Part, type Sheet } from './sheet';
 import { levelRatio } from './words';
-
-/** Stands among what a fault shows for any mark whatever. */
-export const anyMark = 'any';
 
 /** Of what is unlisted, how much is a plug or ribbon that does not make contact, over all of them. */
 const plugs = 0.06;

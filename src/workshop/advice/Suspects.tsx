@@ -92,17 +92,21 @@ function Doubts({ doubts, alone, dormant }: Pick<Briefed, 'doubts' | 'alone' | '
       )}
       {doubts.map(({ entry, ofPart, said, chance, twice }) => (
         <p key={entry} className={styles.doubt} role="note">
-          {ofPart ? (
+          {twice ? (
             <>
-              <b>Bad, or misread?</b> {said}: explains nothing of the rest
+              <b>Not explained.</b> {said}: read twice, so it stands, and what leads does not explain it. Something else
+              is wrong as well, or more than the sheet knows.
+            </>
+          ) : ofPart ? (
+            <>
+              <b>Bad, or misread?</b> {said}: explains nothing of the rest. Read it again.
             </>
           ) : (
             <>
               <b>Misread?</b> {said}: speaks against all the rest, a slip with{' '}
-              <span className="figure">{chanceText(chance)}</span>
+              <span className="figure">{chanceText(chance)}</span>. Read it again.
             </>
           )}
-          {twice ? '; read twice' : '. Read it again'}.
         </p>
       ))}
       {alone !== undefined && <p className={styles.rest}>Rests on one reading: {alone}.</p>}
