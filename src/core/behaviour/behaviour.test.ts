@@ -261,3 +261,44 @@ describe('ripple', () => {
     expect(read(['RES-C.dry'])).toBeGreaterThan(8 * read([]));
   });
 });
+
+describe('a rail that was found in a block, of which nobody knows what it feeds', () => {
+  const model = compileSheet(
+    readSheet(`format: tovrik-sheet/1
+id: found
+title: Found
+technology: plasma
+boards: { logic: { title: Logic, side: cold } }
+nets:
+  v5: { title: 5 V, volts: 5 }
+  on: { title: On, signal: control, volts: 3.3 }
+  link: { title: Link, signal: video, volts: 1.2 }
+  frame: { title: Frame, signal: video, volts: 1 }
+  v33: { title: v33, volts: 3.3, partial: true }
+blocks:
+  supply:
+    title: Supply
+    board: logic
+    makes: [v5, on]
+    parts:
+      C1: { kind: electrolytic, title: C1, faults: { dry: { sets: { v5: 0.5 } } } }
+      Q1: { kind: transistor, title: Q1, faults: { open: { sets: { on: dead } } } }
+  scaler:
+    title: Scaler
+    board: logic
+    needs: [v5]
+    makes: [link]
+    parts: { U1: { kind: ic, title: U1, faults: { dead: { sets: { link: dead } } } } }
+  logic: { title: Logic, board: logic, needs: [v5, on, link], makes: [frame, v33], parts: {} }
+points: {}
+`),
+  );
+
+  it('is made of rails and commands, whatever else the block lacks', () => {
+    const ratios = (...faults: string[]) => ['frame', 'v33'].map((net) => netOf(model, faults, liveCold, net).ratio);
+    expect(ratios()).toEqual([1, 1]);
+    expect(ratios('U1.dead')).toEqual([0, 1]);
+    expect(ratios('C1.dry')).toEqual([0.5, 0.5]);
+    expect(ratios('Q1.open')).toEqual([0, 0]);
+  });
+});

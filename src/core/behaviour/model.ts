@@ -43,6 +43,8 @@ export interface CompiledBlock {
 /** A net that a block makes, with the rules for it; the first whose conditions all hold decides. */
 export interface CompiledOutput {
   readonly net: number;
+  /** Places among the block’s needs of those it is made of; absent where it is made of all. */
+  readonly of?: readonly number[];
   readonly rules: readonly { readonly when: readonly CompiledCondition[]; readonly ratio: number }[];
 }
 
@@ -81,6 +83,7 @@ export function compileSheet(sheet: Sheet): Model {
     powered: block.needs.some((net) => sheet.nets.get(net)!.kind === 'rail'),
     makes: block.makes.map((net) => ({
       net: index(net),
+      ...madeOf(sheet, block, net),
       rules: block.rules.flatMap(({ when, makes }) => {
         const ratio = makes.get(net);
         if (ratio === undefined) return [];
@@ -110,6 +113,16 @@ export function compileSheet(sheet: Sheet): Model {
     lowBelow: Float64Array.from(slack, (share) => 1 - share),
     highAbove: Float64Array.from(slack, (share) => 1 + share),
   };
+}
+
+/** A rail of which nobody knows what it feeds is made of rails and commands, whatever else its block is there for. */
+function madeOf({ nets }: Sheet, { needs }: Block, net: string): Pick<CompiledOutput, 'of'> {
+  if (!nets.get(net)!.partial) return {};
+  const of = needs.flatMap((need, place) => {
+    const { kind, signal, partial } = nets.get(need)!;
+    return !partial && (kind === 'rail' || signal === 'control') ? [place] : [];
+  });
+  return of.length > 0 ? { of } : {};
 }
 
 /** The named band a ratio of a net lies in. */

@@ -1,5 +1,5 @@
 import { type Picture } from '../picture';
-import { type Fault, type Level, type Protection } from '../sheet';
+import { type Block, type Fault, type Level, type Protection } from '../sheet';
 import { pictureOf } from './appearance';
 import { type Context } from './context';
 import { deadRatio, type NetState, type SignState } from '../measure';
@@ -153,6 +153,7 @@ function run(
   if (!live) return { ratio, rippled, shorted };
 
   const levels: Level[] = [];
+  const got: number[] = [];
   for (const { block, needs, makes, powered } of model.order) {
     let least = 1;
     let best = 0;
@@ -162,35 +163,46 @@ function run(
       const net = needs[need]!;
       const there =
         strapped.has(net) || joined(model, net, model.sourceBoard[net], block.board, open) ? ratio[net]! : 0;
-      const got = model.commands[net] === 1 && there < running ? 0 : there;
-      levels[need] = levelOf(model, net, got);
-      if (got > best) best = got;
+      const arrives = model.commands[net] === 1 && there < running ? 0 : there;
+      got[need] = arrives;
+      levels[need] = levelOf(model, net, arrives);
+      if (arrives > best) best = arrives;
       // What fails without it is said by the faults that take it away.
       if (model.partial[net] === 1) continue;
-      if (got < least) least = got;
-      if (got > most) most = got;
+      if (arrives < least) least = arrives;
+      if (arrives > most) most = arrives;
       if (rippled[net] === 1 && !block.regulates) ripple = 1;
     }
-    const given = block.regulates
-      ? least >= dropout
-        ? 1
-        : least < starting
-          ? 0
-          : least / dropout
-      : least < 1
-        ? least
-        : most;
-    for (const { net, rules } of makes) {
+    const given = comesOut(block, least, most);
+    for (const { net, rules, of } of makes) {
       const rule = rules.find(({ when }) =>
         when.every((condition) => condition.levels.includes(levels[condition.need]!)),
       );
-      const out = powered && best < deadRatio ? 0 : rule ? rule.ratio : given;
+      const out =
+        powered && best < deadRatio ? 0 : rule ? rule.ratio : of ? comesOut(block, ...extremes(got, of)) : given;
       const driven = !rule && model.switches[net] === 1 && out < running ? 0 : out;
       ratio[net] = cut.has(net) || shorted[net] === 1 ? 0 : strapped.has(net) ? 1 : driven * factor[net]!;
       rippled[net] = ripples[net] === 1 || ripple === 1 ? 1 : 0;
     }
   }
   return { ratio, rippled, shorted };
+}
+
+/** What a block makes of its needs, by the least and the most of them. */
+function comesOut({ regulates }: Block, least: number, most: number): number {
+  if (!regulates) return least < 1 ? least : most;
+  if (least >= dropout) return 1;
+  return least < starting ? 0 : least / dropout;
+}
+
+/** The least and the most of some needs, as those of a block are counted. */
+function extremes(got: readonly number[], places: readonly number[]): [least: number, most: number] {
+  let [least, most] = [1, 1];
+  for (const place of places) {
+    least = Math.min(least, got[place]!);
+    most = Math.max(most, got[place]!);
+  }
+  return [least, most];
 }
 
 /** A guard acts only on a supply that had all it needs to start. */
