@@ -145,6 +145,14 @@ describe('answers in words', () => {
     expect(readAnswer(name, [typed], asked)).toEqual({ kind: 'choice', choice });
   });
 
+  it('look at one part alone takes what is seen of it for the part', () => {
+    const alone = { ...asked, title: 'Chip IC7', parts: ['IC7'] };
+    expect(readAnswer('look', ['burnt'], alone)).toEqual({ kind: 'choice', choice: 'IC7' });
+    expect(readAnswer('look', ['fine'], alone)).toEqual({ kind: 'choice', choice: 'fine' });
+    expect(() => readAnswer('look', ['0.8'], alone)).toThrow('Chip IC7 knows no "0.8": answer fine or bad');
+    expect(() => readAnswer('look', ['burnt'], asked)).toThrow('knows no "burnt"');
+  });
+
   it.each<[Measure, string, string]>([
     ['sign', 'maybe', 'answered with yes, weak, brief or no'],
     ['press', 'constructor', 'answered with answers or nothing'],

@@ -9,6 +9,10 @@ export const nothingSeen = 'fine';
 /** Chance of marking a good part as bad by looks. */
 const falseAlarm = 0.03;
 const words = new Set([nothingSeen, 'ok', 'nothing', 'none', 'no']);
+/** What is said of a part that is looked at alone. */
+const damage = new Set(
+  'bad burnt burned scorched cracked broken blown bulged swollen leaking missing loose dirty'.split(' '),
+);
 
 export const look: ChoiceWay = {
   kind: 'choice',
@@ -33,10 +37,11 @@ export const look: ChoiceWay = {
   read([word = ''], { title, parts, isPart }) {
     const plain = word.toLowerCase();
     if (words.has(plain)) return { kind: 'choice', choice: nothingSeen };
-    const part = parts.find((id) => id.toLowerCase() === plain);
+    const [only, ...others] = parts;
+    const part = others.length === 0 && damage.has(plain) ? only : parts.find((id) => id.toLowerCase() === plain);
     if (part !== undefined) return { kind: 'choice', choice: part };
     throw new Refusal(
-      `${title} ${isPart(plain) ? `does not take in ${word}` : `knows no "${word}"`}: answer ${nothingSeen} or one of ${parts.join(', ')}`,
+      `${title} ${isPart(plain) ? `does not take in ${word}` : `knows no "${word}"`}: answer ${nothingSeen} or ${others.length === 0 ? 'bad' : `one of ${parts.join(', ')}`}`,
     );
   },
 };
