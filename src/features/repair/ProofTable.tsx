@@ -32,7 +32,7 @@ export function ProofTable({ list, predictions }: ProofTableProps) {
               </td>
               <td className="figure">
                 <VerdictMark mark={one.afterVerdict?.mark ?? 'unread'} />{' '}
-                {one.after ? answerText(check, one.after.answer) : 'not\u00a0yet'}
+                {one.after ? answerText(check, one.after.answer) : 'not yet'}
               </td>
               <td className="figure soft">{one.afterVerdict?.expected ?? one.beforeVerdict.expected}</td>
             </tr>
