@@ -1,5 +1,5 @@
 // npm run bench: how well faults are named, how fast the core and the interface are.
-// Parts of it by name: npm run bench -- plan diagnosis openworld speed circuits traces supply setup shop pages tracing practice browser; of diagnosis, sheets by their id
+// Parts of it by name: npm run bench -- plan diagnosis openworld entered speed circuits traces supply setup shop pages tracing practice browser; of diagnosis, sheets by their id
 import { ensureBuilt, ensureInstalled, runPackage, scripts } from './setup.mjs';
 
 ensureInstalled();
@@ -9,6 +9,7 @@ const parts = [
   'plan',
   'diagnosis',
   'openworld',
+  'entered',
   'speed',
   'circuits',
   'traces',

@@ -29,6 +29,7 @@ export {
 export { hiddenFault } from './hiddenFault';
 export { complaintOf, hunt, type HuntPolicy } from './hunt';
 export { traceKinds, traceOf, type LabelledTrace, type TraceKind } from './traces';
+export { entryLeads } from './worlds/enteredPart';
 export { calibrationOf, evaluateIn, type WorldResult } from './worlds/evaluate';
 export { nameIn } from './worlds/openHunt';
 export { simulatedSet } from './worlds/simulatedSet';
