@@ -1,18 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { type Standing } from '@/workshop/classroom';
+import { standing } from '../../../tests/fixtures/standing';
 import { inOrder, roomTable } from './roomModel';
-
-const standing = (name: string, more: Partial<Standing> = {}): Standing => ({
-  name,
-  acts: 1,
-  last: 'Main rail: 0 V',
-  minutes: 4,
-  harm: 0,
-  ended: undefined,
-  planner: undefined,
-  lost: undefined,
-  ...more,
-});
 
 describe('what a teacher sees of a class', () => {
   const all = [

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { type Exercise } from '@/core/practice';
 import { seeded } from '@/core/statistics';
-import { mostPupils, mostRooms, Rooms, type Standing } from './rooms';
+import { standing } from '../../../tests/fixtures/standing';
+import { mostPupils, mostRooms, Rooms } from './rooms';
 
 const exercise: Exercise = {
   title: 'One for all',
@@ -12,17 +13,6 @@ const exercise: Exercise = {
   minutes: undefined,
   hints: undefined,
 };
-const standing = (name: string, more: Partial<Standing> = {}): Standing => ({
-  name,
-  acts: 1,
-  last: 'Main rail: 0 V',
-  minutes: 4,
-  harm: 0,
-  ended: undefined,
-  planner: undefined,
-  lost: undefined,
-  ...more,
-});
 const hall = (clock = { now: 0 }) => new Rooms(() => clock.now, seeded(4));
 
 describe('rooms for a class', () => {
