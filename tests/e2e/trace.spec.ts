@@ -58,6 +58,17 @@ test('a regulator is traced from nothing to its volts by what is said to be beep
   await saved(page);
   await page.reload();
   await expect(rows).toHaveCount(regulator.nodes.length);
+  // What the live set reads speaks for a part that failed, or for a joint that was traced wrong.
+  const inner = rows.filter({ has: page.getByRole('rowheader', { name: /^n\d/ }) }).first();
+  const [pin] = (await inner.locator('td').first().innerText()).split(/\s+/);
+  const heard = page.getByRole('note', { name: 'By the volts that were read' });
+  await type(`volts ${pin} 0.2`);
+  await expect(inner).toContainText('reads 200 mV');
+  await expect(heard).toContainText(
+    /is open, or does not lie where it was traced|is shorted, or its nodes are one|drifted/,
+  );
+  await type(`volts ${pin} off`);
+  await expect(heard).toHaveCount(0);
 });
 
 test('traced parts go onto the chassis in one go, and are suspected and measured at the bench', async ({

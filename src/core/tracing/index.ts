@@ -1,4 +1,5 @@
 export { type Alignment, alignmentOf } from './align';
+export { byVolts, type ByVolts } from './byVolts';
 export { traceBoard, traceInOrder } from './board';
 export { type Drawing, drawingOf, type DrawnPart, type DrawnPin } from './drawing';
 export { beepOhms } from './fact';

@@ -130,5 +130,12 @@ const nameOf = (name: string): string =>
 const named = (letter: string, ref: string): string =>
   ref.startsWith(letter.toLowerCase()) ? ref : `${letter}_${ref}`;
 
+/** The part that an element of the netlist is, or is half of. */
+export const partNamed = (element: string): string =>
+  element
+    .replace(/^[A-Za-z]_/, '')
+    .replace(/_[12]$/, '')
+    .toUpperCase();
+
 /** What a node is called in the netlist. */
 export const netlistNode = (name: string): string => (name === 'gnd' ? '0' : nameOf(name));

@@ -3,6 +3,7 @@ import { readFact, type TracedFact } from './fact';
 import { readTracedPart, type TracedPart } from './part';
 import { bareBoard, isOfBoard, type TracedBoard, withPlaced } from './place';
 import { readLift, readShort, type TracedShort } from './short';
+import { readSpotVolts, type SpotVolts } from './volts';
 
 /** What was typed while a board was traced, read. */
 export interface Trace {
@@ -11,6 +12,8 @@ export interface Trace {
   readonly board: TracedBoard;
   /** The place that reads like a short, while it is followed. */
   readonly short?: TracedShort | undefined;
+  /** What spots read with the set live, each once. */
+  readonly volts: readonly SpotVolts[];
 }
 
 /** `rail +12`, or two spots: a fact; else a part. */
@@ -22,6 +25,11 @@ export function withTraced(trace: Trace, typed: string): Trace {
   const parts = new Map(trace.parts.map((part) => [part.ref, part]));
   const [word = ''] = typed.trim().toLowerCase().split(/\s+/);
   if (isOfBoard(word)) return { ...trace, board: withPlaced(trace.board, typed, parts) };
+  if (word === 'volts') {
+    const { at, volts } = readSpotVolts(typed, parts);
+    const others = trace.volts.filter((one) => one.at !== at);
+    return { ...trace, volts: volts === undefined ? others : [...others, { at, volts }] };
+  }
   if (word === 'short') return { ...trace, short: readShort(typed, parts) };
   if (word === 'lifted') {
     if (!trace.short) throw new Refusal('nothing is followed: say first what reads like a short, short +12 0.8');
@@ -38,7 +46,7 @@ export function withTraced(trace: Trace, typed: string): Trace {
 
 /** All lines, in their order; those that cannot be read are passed over with why. */
 export function traceOf(lines: readonly string[]): Trace & { readonly refused: readonly string[] } {
-  let trace: Trace = { parts: [], facts: [], board: bareBoard };
+  let trace: Trace = { parts: [], facts: [], board: bareBoard, volts: [] };
   const refused: string[] = [];
   for (const line of lines) {
     const next = attempt(() => withTraced(trace, line));

@@ -136,6 +136,7 @@ export const helpSections: readonly HelpSection[] = [
       ['R12.1 not gnd', 'no beep'],
       ['R12.1 Q5.c 4k7', 'ohms between two pins'],
       ['at R12 0.31 0.42 0.35 0.42', 'where its pins lie, in shares of the board’s width; a click does it'],
+      ['volts Q5.c 4.2', 'what a pin reads with the set live; volts Q5.c off'],
       ['short +12 0.8', 'follow a rail that reads like a short; short off'],
     ],
   },

@@ -1,6 +1,7 @@
 import dynamic from 'next/dynamic';
 import { type ReactNode, useState } from 'react';
 import { chanceText } from '@/ui';
+import { ByLiveVolts } from './ByLiveVolts';
 import { ShortFollowed } from './ShortFollowed';
 import styles from './trace.module.css';
 import { type TraceView } from './traceModel';
@@ -15,7 +16,7 @@ interface TraceFoundProps {
 /** What the trace has come to: the stage it is, its nodes with their volts, and what is missing. */
 export function TraceFound({ view, children }: TraceFoundProps) {
   const [drawn, setDrawn] = useState(false);
-  const { stage, roles, rows, single, guessed, left, unsolved } = view;
+  const { stage, roles, rows, single, guessed, left, live, unsolved } = view;
   return (
     <section className={styles.found} aria-label="What it is">
       {view.short && <ShortFollowed short={view.short} />}
@@ -39,16 +40,18 @@ export function TraceFound({ view, children }: TraceFoundProps) {
           {drawn && <TraceDrawing net={view.net} />}
         </details>
       )}
+      {live && <ByLiveVolts live={live} />}
       <h2 className="label">Nodes · {rows.length}</h2>
       <table className={styles.nodes} data-testid="nodes">
         <tbody>
-          {rows.map(({ name, spots, volts }) => (
+          {rows.map(({ name, spots, volts, read }) => (
             <tr key={name}>
               <th scope="row" className="figure">
                 {name}
               </th>
               <td>{spots.join('  ')}</td>
               <td className="figure">{volts ?? ''}</td>
+              {live && <td className="figure">{read === undefined ? '' : `reads ${read}`}</td>}
             </tr>
           ))}
         </tbody>

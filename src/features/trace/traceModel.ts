@@ -3,6 +3,8 @@ import { followShort, type FollowedShort } from '@/core/job';
 import { attempt, formatQuantity, Refusal, type Unit } from '@/core/quantity';
 import {
   type Believed,
+  byVolts,
+  type ByVolts,
   contradictionText,
   netlistNode,
   netlistOf,
@@ -22,6 +24,8 @@ export interface NodeRow {
   readonly name: string;
   readonly spots: readonly string[];
   readonly volts: string | undefined;
+  /** What it read with the set live. */
+  readonly read: string | undefined;
 }
 
 /** All that the page shows of a trace. */
@@ -43,6 +47,8 @@ export interface TraceView {
   readonly unsolved: string | undefined;
   readonly guessed: readonly string[];
   readonly left: readonly string[];
+  /** What was read of the live set says of it; undefined where nothing was, or there is nothing to hold it against. */
+  readonly live: ByVolts | undefined;
   /** The short that is followed; undefined where none is. */
   readonly short: (FollowedShort & TracedShort) | undefined;
 }
@@ -73,15 +79,18 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
   const solved = attempt(() => Stage.open(text));
   const volts = solved instanceof Refusal ? undefined : solved.volts;
   const next = net.contradictions.length > 0 ? undefined : nextBeep(net, library, believed);
+  const live = solved instanceof Refusal ? undefined : byVolts(solved, net, trace.volts);
   const placed = net.nodes.filter(({ spots }) => spots.length > 1);
   return {
     parts,
     rows: placed.map(({ name, spots }) => {
       const stands = volts?.get(netlistNode(name));
+      const read = live?.read.get(name);
       return {
         name,
         spots: spots.filter((spot) => spot !== name),
         volts: stands === undefined ? undefined : formatQuantity(stands, 'V'),
+        read: read === undefined ? undefined : formatQuantity(read, 'V'),
       };
     }),
     single: net.nodes.filter(({ spots }) => spots.length === 1).flatMap(({ spots }) => spots),
@@ -98,6 +107,7 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
         `${ref} ${formatQuantity(value, units[net.parts.get(ref)!.kind] ?? '')}${from ? '' : ' (usual)'}`,
     ),
     left,
+    live,
     short: short && { ...followShort(net, short), ...short },
   };
 }

@@ -1,0 +1,76 @@
+import { partSuspects, type Stage, StageJudge } from '../circuit';
+import { type Volts } from '../quantity';
+import { type TracedNet } from './net';
+import { netlistNode, partNamed } from './netlist';
+import { isRail, type Spot } from './part';
+import { type SpotVolts } from './volts';
+
+/** One part of a traced circuit that what was read speaks against, as it stands there. */
+export interface SpokenAgainst {
+  readonly ref: string;
+  readonly words: string;
+  readonly chance: number;
+}
+
+/** What volts that were read of the live set say of a traced circuit. */
+export interface ByVolts {
+  /** Chance that all is as it was traced, within the tolerance of the parts. */
+  readonly asTraced: number;
+  /** Likeliest first. */
+  readonly against: readonly SpokenAgainst[];
+  /** What would tell most next: the volts of another pin, or a part by itself with the set off; undefined where nothing would. */
+  readonly next: { readonly spot: Spot } | { readonly part: string } | undefined;
+  /** What was read, by the name of its node. */
+  readonly read: ReadonlyMap<string, Volts>;
+}
+
+const mostTold = 5;
+/** Less likely than this a part is not spoken of. */
+const leastTold = 0.01;
+
+/** A part that does not fit: it has failed so, or the trace has it wrong. */
+function wordsOf(ref: string, { words, mode }: { readonly words: string; readonly mode: string }): string {
+  if (mode.startsWith('open')) return `${ref} is open, or does not lie where it was traced`;
+  if (mode.startsWith('short')) return `${ref} is shorted, or its nodes are one and a beep between them was missed`;
+  if (mode === 'value') return `${words}, or has another value than was read`;
+  return words;
+}
+
+/**
+ * Holds what spots read with the set live against the circuit as it was traced: every part that failed, lies elsewhere
+ * or has another value is weighed by what the circuit would read then.
+ *
+ * @param stage the traced circuit, solved
+ */
+export function byVolts(stage: Stage, net: TracedNet, volts: readonly SpotVolts[]): ByVolts | undefined {
+  const read = new Map(volts.flatMap(({ at, volts: found }) => [[net.nodeOf.get(at)?.name ?? '', found] as const]));
+  read.delete('');
+  const known = new Set(stage.nodes);
+  const judged = new Map([...read].map(([name, found]) => [netlistNode(name), found]));
+  for (const node of judged.keys()) if (!known.has(node)) judged.delete(node);
+  if (judged.size === 0) return undefined;
+  const judge = new StageJudge(stage, () => undefined);
+  const { suspects, nothing, next } = judge.rank({ volts: judged, ripple: new Map() });
+  const nodes = new Map(net.nodes.map((node) => [netlistNode(node.name), node]));
+  const [further] = next.flatMap((one): NonNullable<ByVolts['next']>[] => {
+    if (one.kind === 'cold') return [{ part: partNamed(one.ref) }];
+    const spot = nodes.get(one.node)?.spots.find((of) => !isRail(of));
+    return spot === undefined ? [] : [{ spot }];
+  });
+  return {
+    asTraced: nothing,
+    read,
+    next: further,
+    against: partSuspects(suspects, nothing, stage.circuit)
+      .filter(({ probability }) => probability >= leastTold)
+      .slice(0, mostTold)
+      .map(({ words, leading: { fault }, probability }) => {
+        const ref = partNamed(fault.ref);
+        return {
+          ref,
+          chance: probability,
+          words: wordsOf(ref, { words: words.replace(fault.ref, ref), mode: fault.mode }),
+        };
+      }),
+  };
+}

@@ -1,0 +1,41 @@
+import { type ByVolts } from '@/core/tracing';
+import { chanceText } from '@/ui';
+import styles from './trace.module.css';
+
+/** From here on a trace is taken to stand. */
+const stands = 0.5;
+
+/** What the live set says of a traced circuit: that it stands, or which part does not fit. */
+export function ByLiveVolts({ live: { asTraced, against, next } }: { readonly live: ByVolts }) {
+  const [first, ...others] = against;
+  return (
+    <div className={styles.stage} role="note" aria-label="By the volts that were read">
+      <small>By the volts that were read</small>
+      {asTraced >= stands || !first ? (
+        <>
+          <b>It stands as it was traced</b> <span className="figure">{chanceText(asTraced)}</span>
+        </>
+      ) : (
+        <>
+          <b>{first.words}</b> <span className="figure">{chanceText(first.chance)}</span>
+          {others.length > 0 && (
+            <p className="soft">{others.map(({ words, chance }) => `${words} ${chanceText(chance)}`).join(' · ')}</p>
+          )}
+        </>
+      )}
+      {next && (
+        <p>
+          {'spot' in next ? (
+            <>
+              Read next, the set live: <span className="figure">volts {next.spot}</span>
+            </>
+          ) : (
+            <>
+              Next, with the set off: <span className="figure">{next.part}</span> by itself
+            </>
+          )}
+        </p>
+      )}
+    </div>
+  );
+}
