@@ -74,6 +74,7 @@ test('a sheet grows at the bench: a point the manual gives, and what a good set 
   await entry(page).fill('learn tp9');
   await entry(page).press('Enter');
   await expect(entry(page)).toHaveValue('');
+  await saved(page);
   await page.goto(`${app.address}/sheets/my-grows-as-we-measure`);
   await expect(source(page, 'Text of the sheet')).toContainText(/tp9: .*expect: 12\.4 V, source: good set/);
 });

@@ -63,7 +63,7 @@ test('a regulator is traced from nothing to its volts by what is said to be beep
   const [pin] = (await inner.locator('td').first().innerText()).split(/\s+/);
   const heard = page.getByRole('note', { name: 'By the volts that were read' });
   await type(`volts ${pin} 0.2`);
-  await expect(inner).toContainText('reads 200 mV');
+  await expect(inner).toContainText('reads 0.2 V');
   await expect(heard).toContainText(
     /is open, or does not lie where it was traced|is shorted, or its nodes are one|drifted/,
   );

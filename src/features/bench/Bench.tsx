@@ -117,7 +117,14 @@ export function Bench({ file: sent, briefing, line, usual, cases, asked, startsL
   });
 
   return (
-    <JobFrame file={file} log={log} bench={bench} ground={check?.ground} className={styles.bench}>
+    <JobFrame
+      file={file}
+      log={log}
+      bench={bench}
+      ground={check?.ground}
+      unsent={control.unsent}
+      className={styles.bench}
+    >
       <div className={styles.lineRow}>
         <div className={styles.lineMap}>
           <Map line={line} {...mapped} suspects={settled.suspects} focusNet={check?.point?.net} onPick={pickNet} />
@@ -197,7 +204,7 @@ export function Bench({ file: sent, briefing, line, usual, cases, asked, startsL
         metered={meter.on}
         speaks={voice.speaks}
         savedAt={log.savedAt}
-        waiting={log.waiting.size + (control.held?.length ?? 0)}
+        waiting={log.waiting.size + control.unsent}
       />
     </JobFrame>
   );

@@ -164,6 +164,8 @@ export function useBench(
     /** Nothing was typed, chosen or begun: another probe may come first. */
     untouched: text === '' && chosen === undefined && !correcting,
     /** What waits for the sheet; undefined where none is being changed. */
+    /** Changes of the sheet and lines that the server does not have yet. */
+    unsent: (refining.busy ? 1 : 0) + refining.waiting.length,
     held: refining.busy || refining.waiting.length > 0 ? refining.waiting.map((line) => line.text) : undefined,
     interpreted: refused === undefined ? interpreted : ({ kind: 'wrong', message: refused } as const),
     correcting,

@@ -20,17 +20,19 @@ interface JobFrameProps {
   readonly bench: BenchState;
   /** Where the black lead belongs for what is asked. */
   readonly ground?: Ground | undefined;
+  /** What else than lines of the log the server does not have yet. */
+  readonly unsent?: number;
   /** How the page lies below the band. */
   readonly className?: string | undefined;
   readonly children: ReactNode;
 }
 
 /** A page of a job: the set's power state above it with its keys, and what keeps the log from being saved. */
-export function JobFrame({ file, log, bench, ground, className, children }: JobFrameProps) {
+export function JobFrame({ file, log, bench, ground, unsent = 0, className, children }: JobFrameProps) {
   const closed = file.closedAt !== null;
   usePowerKeys(log, bench, closed);
   return (
-    <div className={`${styles.frame} ${className ?? ''}`} data-waiting={log.waiting.size}>
+    <div className={`${styles.frame} ${className ?? ''}`} data-waiting={log.waiting.size + unsent}>
       <StateBand job={file} sheet={file.sheet} bench={bench} ground={ground} closed={closed} />
       {!closed && <GuideStrip job={file.id} step={() => stepOn(file, bench)} />}
       <SoakClock title={file.title} entries={log.entries} />
