@@ -41,6 +41,11 @@ describe('volts that were read of the live set', () => {
     expect(next).toEqual({ spot: 'R2.2' });
   });
 
+  it('are not said to bear a trace out that no one part of it explains', () => {
+    expect(judged('volts R1.2 -90')!.unexplained).toBe('n1');
+    expect(judged('volts R1.2 4.8')!.unexplained).toBeUndefined();
+  });
+
   it('count once a pin, the last of them, and not at all once taken back', () => {
     expect(judged('volts R1.2 8', 'volts R1.2 4.8')!.asTraced).toBeGreaterThan(0.9);
     expect(judged('volts R1.2 8', 'volts R1.2 off')).toBeUndefined();

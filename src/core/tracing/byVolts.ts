@@ -16,6 +16,8 @@ export interface SpokenAgainst {
 export interface ByVolts {
   /** Chance that all is as it was traced, within the tolerance of the parts. */
   readonly asTraced: number;
+  /** The node that reads farthest from where it stands as traced, where no one part explains that; undefined elsewhere. */
+  readonly unexplained: string | undefined;
   /** Likeliest first. */
   readonly against: readonly SpokenAgainst[];
   /** What would tell most next: the volts of another pin, or a part by itself with the set off; undefined where nothing would. */
@@ -24,9 +26,18 @@ export interface ByVolts {
   readonly read: ReadonlyMap<string, Volts>;
 }
 
+/** From here on what was read is taken to agree with the trace, or no one part to explain it. */
+const leads = 0.5;
 const mostTold = 5;
 /** Less likely than this a part is not spoken of. */
 const leastTold = 0.01;
+
+/** A node stands as traced within this share of its volts, and this many volts. */
+const near = { share: 0.15, volts: 0.2 };
+
+/** By how much what was read is farther off than the values of parts scatter. */
+const farOff = (read: Volts, stands: Volts): Volts =>
+  Math.abs(read - stands) - near.share * Math.max(Math.abs(read), Math.abs(stands)) - near.volts;
 
 /** A part that does not fit: it has failed so, or the trace has it wrong. */
 function wordsOf(ref: string, { words, mode }: { readonly words: string; readonly mode: string }): string {
@@ -57,8 +68,12 @@ export function byVolts(stage: Stage, net: TracedNet, volts: readonly SpotVolts[
     const spot = nodes.get(one.node)?.spots.find((of) => !isRail(of));
     return spot === undefined ? [] : [{ spot }];
   });
+  const [farthest] = [...read]
+    .map(([name, found]) => ({ name, off: farOff(found, stage.volts.get(netlistNode(name)) ?? found) }))
+    .sort((a, b) => b.off - a.off);
   return {
     asTraced: nothing,
+    unexplained: nothing >= leads && farthest && farthest.off > 0 ? farthest.name : undefined,
     read,
     next: further,
     against: partSuspects(suspects, nothing, stage.circuit)

@@ -6,12 +6,19 @@ import styles from './trace.module.css';
 const stands = 0.5;
 
 /** What the live set says of a traced circuit: that it stands, or which part does not fit. */
-export function ByLiveVolts({ live: { asTraced, against, next } }: { readonly live: ByVolts }) {
+export function ByLiveVolts({ live: { asTraced, unexplained, against, next } }: { readonly live: ByVolts }) {
   const [first, ...others] = against;
   return (
     <div className={styles.stage} role="note" aria-label="By the volts that were read">
       <small>By the volts that were read</small>
-      {asTraced >= stands || !first ? (
+      {unexplained !== undefined ? (
+        <>
+          <b>No one part explains them</b>
+          <p className="soft">
+            {unexplained} reads farthest from where it should stand: more than one part or joint is wrong.
+          </p>
+        </>
+      ) : asTraced >= stands || !first ? (
         <>
           <b>It stands as it was traced</b> <span className="figure">{chanceText(asTraced)}</span>
         </>
