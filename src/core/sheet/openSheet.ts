@@ -84,17 +84,22 @@ function withUnlisted(sheet: Sheet): Sheet {
     const { own, block } = sheet.parts.get(fault.part)!;
     return own ? { ...fault, weight: (fault.weight * inOwn * scale * weights.get(block)!) / owned.get(block)! } : fault;
   };
+  const effectsIn = new Map([...sheet.blocks.values()].map((block) => [block.id, effectsOf(sheet, block)]));
+  const inItsBlock = (fault: Fault): Fault[] => {
+    const { own, block } = sheet.parts.get(fault.part)!;
+    return own ? asInBlock(fault, [...effectsIn.get(block)!, ...byRules(sheet.blocks.get(block)!)]) : [fault];
+  };
   const faults = new Map(
     [...sheet.faults.values()]
       .map(weighed)
-      .flatMap((fault) => inItsBlock(sheet, fault))
+      .flatMap(inItsBlock)
       .flatMap((fault) => (fault.degreeOf === undefined ? withDegrees(sheet, fault) : [fault]))
       .flatMap((fault) => withConsequences(sheet, fault))
       .map((fault) => [fault.id, fault]),
   );
   for (const block of sheet.blocks.values()) {
     const part = unlistedPart(block);
-    const effects = effectsOf(sheet, block).flatMap((effect) => effectsWithConsequences(sheet, effect));
+    const effects = effectsIn.get(block.id)!.flatMap((effect) => effectsWithConsequences(sheet, effect));
     const all = sumOf(effects, ({ share }) => share);
     const left = owned.has(block.id) ? 1 - inOwn : 1;
     if (effects.length > 0) parts.set(part.id, part);
@@ -188,14 +193,6 @@ function withDegrees({ parts }: Sheet, fault: Fault): Fault[] {
     weight: (fault.weight * chance) / altered.length,
   }));
   return [{ ...fault, weight: fault.weight * (1 - chance) }, ...lesser];
-}
-
-/** A fault as its sheet has it; that of a part which was found at the bench also as its block may take it. */
-function inItsBlock(sheet: Sheet, fault: Fault): Fault[] {
-  const { own, block } = sheet.parts.get(fault.part)!;
-  if (!own) return [fault];
-  const its = sheet.blocks.get(block)!;
-  return asInBlock(fault, [...effectsOf(sheet, its), ...byRules(its)]);
 }
 
 /** What comes out of a block where one of its needs is not as it should be, by its own rules; together as much as is alike. */

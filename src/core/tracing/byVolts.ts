@@ -14,6 +14,8 @@ export interface SpokenAgainst {
 
 /** What volts that were read of the live set say of a traced circuit. */
 export interface ByVolts {
+  /** Does it stand as it was traced, as far as what was read tells? */
+  readonly stands: boolean;
   /** Chance that all is as it was traced, within the tolerance of the parts. */
   readonly asTraced: number;
   /** The node that reads farthest from where it stands as traced, where no one part explains that; undefined elsewhere. */
@@ -71,9 +73,11 @@ export function byVolts(stage: Stage, net: TracedNet, volts: readonly SpotVolts[
   const [farthest] = [...read]
     .map(([name, found]) => ({ name, off: farOff(found, stage.volts.get(netlistNode(name)) ?? found) }))
     .sort((a, b) => b.off - a.off);
+  const unexplained = nothing >= leads && farthest && farthest.off > 0 ? farthest.name : undefined;
   return {
+    stands: nothing >= leads && unexplained === undefined,
     asTraced: nothing,
-    unexplained: nothing >= leads && farthest && farthest.off > 0 ? farthest.name : undefined,
+    unexplained,
     read,
     next: further,
     against: partSuspects(suspects, nothing, stage.circuit)

@@ -2,11 +2,8 @@ import { type ByVolts } from '@/core/tracing';
 import { chanceText } from '@/ui';
 import styles from './trace.module.css';
 
-/** From here on a trace is taken to stand. */
-const stands = 0.5;
-
 /** What the live set says of a traced circuit: that it stands, or which part does not fit. */
-export function ByLiveVolts({ live: { asTraced, unexplained, against, next } }: { readonly live: ByVolts }) {
+export function ByLiveVolts({ live: { stands, asTraced, unexplained, against, next } }: { readonly live: ByVolts }) {
   const [first, ...others] = against;
   return (
     <div className={styles.stage} role="note" aria-label="By the volts that were read">
@@ -18,7 +15,7 @@ export function ByLiveVolts({ live: { asTraced, unexplained, against, next } }: 
             {unexplained} reads farthest from where it should stand: more than one part or joint is wrong.
           </p>
         </>
-      ) : asTraced >= stands || !first ? (
+      ) : stands || !first ? (
         <>
           <b>It stands as it was traced</b> <span className="figure">{chanceText(asTraced)}</span>
         </>
@@ -34,7 +31,8 @@ export function ByLiveVolts({ live: { asTraced, unexplained, against, next } }: 
         <p>
           {'spot' in next ? (
             <>
-              Read next, the set live: <span className="figure">volts {next.spot}</span>
+              Read next at the bench, with its cautions for a live set:{' '}
+              <span className="figure">volts {next.spot}</span>
             </>
           ) : (
             <>
