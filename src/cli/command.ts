@@ -77,3 +77,6 @@ function parsed(argv: readonly string[], options: Options) {
     throw new Refusal(`there is no option ${name} here${known.length > 0 ? `; there is ${known.join(', ')}` : ''}`);
   }
 }
+
+/** A figure with so many decimals, as it is printed. */
+export const rounded = (value: number, digits = 3): number => Number(value.toFixed(digits));

@@ -1,8 +1,8 @@
-import { type Corners, findCrossings } from '@/core/crosshatch';
+import { findCrossings } from '@/core/crosshatch';
 import { placed, Refusal } from '@/core/quantity';
 import { crosshatchSaid, firstMove } from '@/core/setup';
-import { command, type Given } from './command';
-import { readPicture } from './pictures';
+import { command, type Given, rounded } from './command';
+import { cornersOf, readPicture } from './pictures';
 
 function numberOf(given: Given, name: string, usual: number, from: number, to: number): number {
   const word = given.option(name);
@@ -12,18 +12,6 @@ function numberOf(given: Given, name: string, usual: number, from: number, to: n
   return value;
 }
 
-function cornersOf(word: string | undefined): Corners | undefined {
-  if (word === undefined) return undefined;
-  const values = word.split(',').map(Number);
-  if (values.length !== 8 || values.some((value) => !Number.isFinite(value)))
-    throw new Refusal(
-      '--corners are eight numbers, x and y of top left, top right, bottom right, bottom left: 210,180,1830,175,1845,1390,200,1400',
-    );
-  const [a, b, c, d] = [0, 2, 4, 6].map((at) => ({ x: values[at]!, y: values[at + 1]! }));
-  return [a!, b!, c!, d!];
-}
-
-const rounded = (value: number, digits = 3) => Number(value.toFixed(digits));
 const pair = (point: { readonly x: number; readonly y: number } | undefined) =>
   point && { x: rounded(point.x), y: rounded(point.y) };
 

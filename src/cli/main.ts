@@ -7,6 +7,7 @@ import { evaluate, policy, soak } from './planning';
 import { grey, rails } from './setup';
 import { checkSheet, simulate, suspects } from './sheets';
 import { basket, harvest, substitute } from './supply';
+import { burnIn, tube } from './tube';
 
 const commands: readonly Command[] = [
   checkSheet,
@@ -25,6 +26,8 @@ const commands: readonly Command[] = [
   rails,
   crosshatch,
   grey,
+  tube,
+  burnIn,
   backup,
   restoreFrom,
   exportTo,

@@ -4,9 +4,11 @@ import path from 'node:path';
 import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
 import { photographed } from '@/core/crosshatch';
+import { photographedField } from '@/core/setup';
 import { seeded } from '@/core/statistics';
 import { crosshatch } from './crosshatch';
 import { grey } from './setup';
+import { burnIn, tube } from './tube';
 
 const folder = mkdtempSync(path.join(os.tmpdir(), 'tovrik-pictures-'));
 const file = (name: string, content: string | Buffer) => {
@@ -130,5 +132,46 @@ describe('grey', () => {
     [':', /line|by is missing/],
   ])('refuses %s with where and what would be right', (text, message) => {
     expect(() => grey.run([file('bad.yaml', text)])).toThrow(message);
+  });
+});
+
+describe('tube', () => {
+  it('judges the guns of a file and says what makes a colour weak', () => {
+    const text = `good: 3100
+guns:
+  red: { emission: 900, cutOff: 110, starved: 560, cathode: 60 }
+  green: { emission: 3200, cutOff: 112, cathode: 61 }
+  blue: { emission: 3000, cutOff: 107, cathode: 59 }`;
+    const { guns, weak } = tube.run([file('tube.yaml', text)]) as unknown as {
+      guns: { gun: string; worn: number; by: { against: string }[] }[];
+      weak: { gun: string; because: string }[];
+    };
+    expect(guns.find(({ gun }) => gun === 'red')).toMatchObject({
+      worn: expect.toSatisfy((worn: number) => worn > 0.95),
+    });
+    expect(guns.find(({ gun }) => gun === 'red')!.by.map(({ against }) => against)).toContain('its own full heater');
+    expect(weak.find(({ gun }) => gun === 'red')!.because).toBe('the gun');
+    for (const [bad, message] of [
+      ['guns: {}', /guns are red, green and blue, or only/],
+      ['guns: { red: { cutOff: 110 } }', /guns.red.emission is missing/],
+      ['guns: { red: { emission: -4 } }', /guns.red.emission is more than 0/],
+      ['guns: { only: { emission: 4 }, red: { emission: 4 } }', /leave it out/],
+    ] as const)
+      expect(() => tube.run([file('bad-tube.yaml', bad)])).toThrow(message);
+  });
+});
+
+describe('burn-in', () => {
+  it('is read off a photograph, its field found', () => {
+    const burn = { left: 0.3, right: 0.6, top: 0.1, bottom: 0.2, loss: 0.2 };
+    const { raster } = photographedField([burn], 480, seeded(4));
+    const { zones } = burnIn.run([
+      file('field.png', png({ ...raster, data: new Uint8Array(raster.data) })),
+    ]) as unknown as {
+      zones: { said: string; loss: { all: number } }[];
+    };
+    expect(zones).toHaveLength(1);
+    expect(zones[0]!.said).toMatch(/^top: (19|20|21) % darker$/);
+    expect(() => burnIn.run([])).toThrow('name one picture');
   });
 });

@@ -1,5 +1,6 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { PNG } from 'pngjs';
+import { type Corners } from '@/core/crosshatch';
 import { type Raster } from '@/core/plane';
 import { Refusal } from '@/core/quantity';
 
@@ -35,4 +36,20 @@ function kindOf(bytes: Buffer): string {
   if (/ftyp(heic|heix|mif1|hevc)/.test(head)) return 'a HEIC picture';
   if (head.startsWith('RIFF')) return 'a WebP picture';
   return 'what is in it';
+}
+
+/**
+ * Corners as they are typed after --corners; undefined where nothing is.
+ *
+ * @throws Refusal with what would be right
+ */
+export function cornersOf(word: string | undefined): Corners | undefined {
+  if (word === undefined) return undefined;
+  const values = word.split(',').map(Number);
+  if (values.length !== 8 || values.some((value) => !Number.isFinite(value)))
+    throw new Refusal(
+      '--corners are eight numbers, x and y of top left, top right, bottom right, bottom left: 210,180,1830,175,1845,1390,200,1400',
+    );
+  const [a, b, c, d] = [0, 2, 4, 6].map((at) => ({ x: values[at]!, y: values[at + 1]! }));
+  return [a!, b!, c!, d!];
 }

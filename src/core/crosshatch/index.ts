@@ -1,3 +1,3 @@
 export { certain, type Crossing, findCrossings, type Pattern } from './find';
 export { photographed, usualBadness } from './photographed';
-export { type Corners, screenOf } from './rectify';
+export { type Corners, pictureOf, screenOf } from './rectify';

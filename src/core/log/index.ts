@@ -7,6 +7,7 @@ export { isLow, provenBelow, storeReading } from './kinds/store';
 export { longestTable } from './kinds/compared';
 export { type ApartKind, apartKinds, type ApartLine, apartText, readApart } from './kinds/apart';
 export { type Bar, bars, type Look, tints } from './kinds/grey';
+export { type Gun, type GunLine, gunMeasures, type GunMeasure, guns, gunUnits } from './kinds/gun';
 export { workedBy, type WorkedBy } from './kinds/worked';
 export { type KnownNames, type WorkStep, workSteps } from './line';
 export { replay } from './replay';

@@ -33,5 +33,22 @@ export { adviseRails, type Rail, type Touch } from './rails';
 export { readRails } from './railsFile';
 export { shapeLine, type ShapeWalk, shapeWalk } from './shapeWalk';
 export { drawTrimmers } from './trimmers';
+export {
+  askedSaid,
+  cathodeOf,
+  drawTube,
+  emissionChecks,
+  gunHow,
+  type GunJudged,
+  gunsOf,
+  type GunSign,
+  gunWalk,
+  judgeGuns,
+  readGunLine,
+  type Weakness,
+  weaknesses,
+} from './guns';
+export { type BurnIn, burnInOf, type BurntZone, fieldCorners, photographedField, zoneLoss, zonePlace } from './burnIn';
+export { judgeTubeFile } from './tubeFile';
 export { turnWords } from './turnWords';
 export { railsWalk, railSteps, type RailRow } from './walk';

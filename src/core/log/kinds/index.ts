@@ -4,6 +4,7 @@ import { back } from './back';
 import { compared } from './compared';
 import { connector } from './connector';
 import { grey } from './grey';
+import { gun } from './gun';
 import { inside } from './inside';
 import { intervention } from './intervention';
 import { isolation } from './isolation';
@@ -45,6 +46,7 @@ export const kinds = {
   turned,
   shape,
   grey,
+  gun,
   part,
   plan,
   step,
