@@ -1,20 +1,26 @@
 import { certain, findCrossings, photographed } from '@/core/crosshatch';
+import { planesOf } from '@/core/plane';
 import { attempt, Refusal } from '@/core/quantity';
 import {
   adviseRails,
   adviseShape,
   type Bar,
   bars,
+  burnInOf,
   drawGreyTube,
   drawMisadjusted,
   drawTrimmers,
+  drawTube,
+  fieldCorners,
   greyByEye,
   greyByMeter,
   type GreyControl,
   type GreyStep,
   type GreyTouch,
   type GreyTube,
+  judgeGuns,
   lookOf,
+  photographedField,
   shapeOf,
   type ShapeTouch,
   tintOf,
@@ -216,6 +222,53 @@ function grey(): void {
   }
 }
 
+/** Below this share of a good gun’s emission a gun is worn. */
+const wornBelow = 0.65;
+
+function guns(): void {
+  let [all, worn, claimed, right, found, inside] = [0, 0, 0, 0, 0, 0];
+  for (let seed = 1; seed <= sets; seed += 1) {
+    const drawn = drawTube(seeded(seed));
+    for (const [gun, judged] of judgeGuns(drawn.tube, { good: drawn.good })) {
+      const truth = drawn.shares.get(gun)!;
+      const isWorn = truth < wornBelow;
+      all += 1;
+      worn += Number(isWorn);
+      claimed += Number(judged.worn >= 0.9);
+      right += Number(judged.worn >= 0.9 && isWorn);
+      found += Number(judged.worn >= 0.5 && isWorn);
+      inside += Number(truth >= judged.share.low && truth <= judged.share.high);
+    }
+  }
+  console.log(`\nGuns of ${sets} simulated tubes, by emission, cut-off, a tenth less heater and warm-up
+  ${worn} of ${all} worn: ${found} found, ${claimed} called so at 90 % or more, ${right} of these rightly; ${((100 * inside) / all).toFixed(1)} % of the shares lie within what is said to hold 90 %`);
+}
+
+/** Fields that are photographed, clean and burnt. */
+const fields = 40;
+
+function burns(): void {
+  const read = (seed: number, burnt: boolean) => {
+    const random = seeded(seed);
+    const [left, top] = [0.05 + 0.6 * random(), 0.05 + 0.6 * random()];
+    const burn = {
+      left,
+      right: left + 0.06 + 0.28 * random(),
+      top,
+      bottom: top + 0.05 + 0.25 * random(),
+      loss: 0.03 + 0.3 * random(),
+    };
+    const planes = planesOf(photographedField(burnt ? [burn] : [], 560, random).raster);
+    return { burn, zones: burnInOf(planes, fieldCorners(planes)).zones };
+  };
+  const clean = Array.from({ length: fields }, (_, i) => read(i + 1, false).zones.length);
+  const burnt = Array.from({ length: fields }, (_, i) => read(i + 1, true));
+  const seen = burnt.filter(({ zones }) => zones.length === 1);
+  const off = seen.map(({ burn, zones }) => Math.abs(zones[0]!.loss.all - burn.loss));
+  console.log(`\nBurn-in on ${fields} photographed fields with a burn of 3 to 33 % and ${fields} without
+  ${seen.length} seen alone and where they are, ${clean.filter((count) => count > 0).length} seen where there is none; loss off by ${(100 * quantile(off, 0.5)).toFixed(2)} points median, ${(100 * quantile(off, 0.95)).toFixed(2)} p95`);
+}
+
 const given = process.argv.indexOf('--pictures');
 const pictures = given < 0 ? 300 : Number(process.argv[given + 1]);
 const lines = { across: 15, down: 11 };
@@ -264,6 +317,6 @@ function photographs(): void {
     time             ${quantile(times, 0.5).toFixed(0)} ms median for 1.1 million points; ${quantile(largeTimes, 0.5).toFixed(0)} ms for 12 million, ${(process.memoryUsage.rss() / 1e6).toFixed(0)} MB`);
 }
 
-const parts = { rails, shape, grey, photographs };
+const parts = { rails, shape, grey, guns, burns, photographs };
 const named = process.argv.slice(2).filter((word) => word in parts);
 for (const [name, run] of Object.entries(parts)) if (named.length === 0 || named.includes(name)) run();

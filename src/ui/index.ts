@@ -1,11 +1,13 @@
 export { askFor, whenAsked } from './askFor';
 export { Bar } from './parts/Bar';
 export { EmptyState } from './parts/EmptyState';
+export { GlassPicture } from './parts/GlassPicture';
 export { Key } from './parts/Key';
 export { LineEntry } from './parts/LineEntry';
 export { Logo } from './parts/Logo';
 export { OpenFile } from './parts/OpenFile';
 export { Paper } from './parts/Paper';
+export { PictureFile, pictureTooLarge } from './parts/PictureFile';
 export { PictureView } from './parts/PictureView';
 export { PrintHead } from './parts/PrintHead';
 export { WriteFile } from './parts/WriteFile';

@@ -3,6 +3,7 @@
 import { type Interpreted, type SetStep, stepTitle } from '@/core/entry';
 import { type TakenReading } from '@/core/log';
 import { Button } from 'antd';
+import Link from 'next/link';
 import { type RefObject } from 'react';
 import { blinkConditions, choicesFor, type Check, type Predictions, type Context } from '@/core/behaviour';
 import { type ProbeAdvice } from '@/core/diagnosis';
@@ -78,6 +79,11 @@ export function ProbeCard({ card }: { readonly card: ProbeCardView }) {
           {caution}
         </p>
       ))}
+      {check?.measure === 'emission' && !doing && (
+        <p>
+          <Link href="tube">Each gun at the tube bench</Link>: what it emits is worked out there.
+        </p>
+      )}
       {check?.measure === 'picture' && !doing && <PicturePicker pictures={card.pictures} onPick={card.sayPicture} />}
       {check?.measure === 'blinks' && !doing && (
         <>

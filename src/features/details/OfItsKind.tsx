@@ -1,6 +1,6 @@
 import { type SetUpRow } from '@/core/job';
 import Link from 'next/link';
-import { type Sheet } from '@/core/sheet';
+import { familyOf, type Sheet } from '@/core/sheet';
 import { VerdictMark } from '@/ui';
 import styles from './details.module.css';
 
@@ -58,6 +58,13 @@ export function OfItsKind({ job, sheet: { quirks, kit, technology }, setUp }: Of
                 </Link>{' '}
                 <Link href={`/job/${job}/grey`} className="press">
                   Grey scale
+                </Link>{' '}
+              </>
+            )}
+            {familyOf(technology) === 'tube' && (
+              <>
+                <Link href={`/job/${job}/tube`} className="press">
+                  Picture tube
                 </Link>{' '}
               </>
             )}

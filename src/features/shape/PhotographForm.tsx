@@ -1,3 +1,4 @@
+import { PictureFile } from '@/ui';
 import styles from './shape.module.css';
 import { type Asked, screenShapes } from './shapeModel';
 
@@ -14,19 +15,7 @@ interface PhotographFormProps {
 export function PhotographForm({ asked, label, main, onAsked, onPicture }: PhotographFormProps) {
   return (
     <p className={styles.take}>
-      <label className={main ? 'press main' : 'press'}>
-        {label}
-        <input
-          type="file"
-          accept="image/*"
-          className="unseen"
-          onChange={(event) => {
-            const [picture] = event.target.files ?? [];
-            event.target.value = '';
-            if (picture) onPicture(picture);
-          }}
-        />
-      </label>
+      <PictureFile label={label} main={main} onPicture={onPicture} />
       <label>
         Lines{' '}
         <input

@@ -6,13 +6,14 @@ import { type Corners } from '@/core/crosshatch';
 import { attempt, Refusal } from '@/core/quantity';
 import { crosshatchSaid, shapeLine, shapeWalk } from '@/core/setup';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { pictureTooLarge } from '@/ui';
 import { PhotoReader } from '@/workers/crosshatch';
 import { Measured } from './Measured';
 import { PhotographForm } from './PhotographForm';
 import { PhotoView } from './PhotoView';
 import { Standing } from './Standing';
 import styles from './shape.module.css';
-import { type Asked, likelyCorners, mostBytes, type Photo, screenShapes, usual, widthOf } from './shapeModel';
+import { type Asked, likelyCorners, type Photo, screenShapes, usual, widthOf } from './shapeModel';
 
 /** The picture’s shape and colours from a photograph of a crosshatch: how far off, what to turn, and what it came to. */
 export function ShapePage({ file }: { file: JobFile }) {
@@ -31,10 +32,8 @@ export function ShapePage({ file }: { file: JobFile }) {
   const pattern = { across: Number(asked.across), down: Number(asked.down) };
   const aspect = screenShapes[asked.form];
   const read = (picture: File) => {
-    if (picture.size > mostBytes)
-      return setMessage(
-        `${picture.name} has ${Math.round(picture.size / 1e6)} MB; up to 60 MB are read: save it smaller`,
-      );
+    const tooLarge = pictureTooLarge(picture);
+    if (tooLarge !== undefined) return setMessage(tooLarge);
     reader.current ??= new PhotoReader();
     setBusy(true);
     setMessage(undefined);

@@ -20,9 +20,6 @@ export interface Photo {
   readonly pattern: Pattern;
 }
 
-/** Pictures of more bytes are refused. */
-export const mostBytes = 60e6;
-
 /** Where the corners of the glass may lie: half a cell outside the outer crossings. */
 export function likelyCorners({ crossings, pattern, width, height }: Photo): Corners {
   const { across, down } = pattern;
@@ -42,8 +39,6 @@ export function likelyCorners({ crossings, pattern, width, height }: Photo): Cor
     beyond(down - 1, 0, down - 2, 1),
   ];
 }
-
-export const cornerNames = ['Top left', 'Top right', 'Bottom right', 'Bottom left'] as const;
 
 /** What to turn next: by what was measured last, and what the turns before it did. */
 export function nextTurn(walk: ShapeWalk): ShapeAdvice | undefined {

@@ -84,6 +84,7 @@ describe('pages of the open job', () => {
         'setup',
         'shape',
         'grey',
+        'tube',
         'set',
         'second',
       ].map((step) => `/job/x/${step}`),

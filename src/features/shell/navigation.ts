@@ -44,6 +44,7 @@ export function pagesOf(path: string): { readonly href: string; readonly title: 
     ['setup', 'Set-up of the rails'],
     ['shape', 'Shape and colours of the picture'],
     ['grey', 'Grey scale'],
+    ['tube', 'Picture tube: its guns, burn-in'],
     ['set', 'What it is'],
     ['second', 'Second screen: a tablet or telephone joins'],
   ] as const;

@@ -1,5 +1,5 @@
 import { type Gun, type GunMeasure } from '../../log';
-import { median, sum } from '../../statistics';
+import { sum } from '../../statistics';
 import { drawnBy, shareGiven, starvedRatio } from './emission';
 
 /** What was measured of a gun, by measure, in its unit. */
@@ -9,7 +9,12 @@ export type GunReadings = Readonly<Partial<Record<GunMeasure, number>>>;
 export interface GunSign {
   /** What is held against what, as a share of it. */
   readonly against:
-    'a good tube' | 'its own past' | 'the other guns' | 'its cut-off' | 'its own full heater' | 'a usual warm-up';
+    | 'a good tube'
+    | 'its own past'
+    | 'the strongest other gun'
+    | 'its cut-off'
+    | 'its own full heater'
+    | 'a usual warm-up';
   readonly share: number;
   /** Share at which a good gun stands, and by what factor good ones scatter about it. */
   readonly usual: number;
@@ -145,7 +150,12 @@ function signsOf(gun: Gun, tube: ReadonlyMap<Gun, GunReadings>, { good, past }: 
       .filter(([other, readings]) => other !== gun && readings.emission !== undefined)
       .map(([, readings]) => readings.emission! / askedOf(readings));
     if (others.length > 0)
-      add('the other guns', emission / askedOf(tube.get(gun)!) / median(others), 1, Math.SQRT2 * scatters.gun);
+      add(
+        'the strongest other gun',
+        emission / askedOf(tube.get(gun)!) / Math.max(...others),
+        1,
+        Math.SQRT2 * scatters.gun,
+      );
     if (cutOff !== undefined) add('its cut-off', emission / drawnBy(cutOff), 1, scatters.type);
     if (starved !== undefined) add('its own full heater', starved / emission, starvedRatio(5), scatters.starved);
   }

@@ -1,0 +1,18 @@
+import { loadJob } from '@/workshop/job/server';
+import { type Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { TubePage } from '@/features/tube';
+
+interface Props {
+  params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: `Picture tube, ${(await loadJob((await params).id))?.title ?? ''}` };
+}
+
+export default async function Page({ params }: Props) {
+  const file = await loadJob((await params).id);
+  if (!file) notFound();
+  return <TubePage key={file.id} file={file} />;
+}

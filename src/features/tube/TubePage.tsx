@@ -1,0 +1,57 @@
+'use client';
+
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { lastStanding } from '@/core/log';
+import { gunsOf } from '@/core/setup';
+import { EmptyState, Key } from '@/ui';
+import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { BurnIn } from './BurnIn';
+import { Guns } from './Guns';
+import styles from './tube.module.css';
+
+const ways = { guns: 'Its guns', burnIn: 'Burn-in' } as const;
+
+/** The picture tube: how worn each gun is, driver or tube, and what has burnt into its face. */
+export function TubePage({ file }: { file: JobFile }) {
+  const { log, job } = useJob(file);
+  const [way, setWay] = useState<keyof typeof ways>('guns');
+  const guns = gunsOf(file.sheet);
+  useHotkeys(
+    'alt+z',
+    () => {
+      const last = lastStanding(log.entries);
+      if (last) log.takeBack(last.id);
+    },
+    { enableOnFormTags: true, preventDefault: true },
+  );
+  return (
+    <JobFrame file={file} log={log} bench={job.bench}>
+      {guns.length === 0 ? (
+        <EmptyState title="No picture tube">
+          <p>A set of this kind has none. Rails, shape and colours have pages of their own.</p>
+        </EmptyState>
+      ) : (
+        <div className={styles.page}>
+          <p className={styles.ways}>
+            {Object.entries(ways).map(([id, title]) => (
+              <button
+                key={id}
+                type="button"
+                className="press"
+                aria-pressed={id === way}
+                onClick={() => setWay(id as keyof typeof ways)}
+              >
+                {title}
+              </button>
+            ))}
+            <span className="soft">
+              <Key>Alt Z</Key> takes the last back
+            </span>
+          </p>
+          {way === 'guns' ? <Guns {...{ file, log, job, guns }} /> : <BurnIn log={log} />}
+        </div>
+      )}
+    </JobFrame>
+  );
+}

@@ -1,0 +1,1 @@
+export { TubePage } from './TubePage';
