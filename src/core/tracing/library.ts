@@ -2,7 +2,7 @@ import { sumOf } from '../statistics';
 import { type TracedFact } from './fact';
 import { pairOf, type TracedNet } from './net';
 import { classOf, type TracedPart } from './part';
-import { Roles } from './roles';
+import { Roles, type States, statesOf } from './roles';
 import { type TracedPattern } from './tracedPattern';
 
 /** How often spots of two classes are one node, and how often they might be, over some stages. */
@@ -34,6 +34,8 @@ export class PatternLibrary {
   private readonly kinds: readonly ReadonlyMap<string, number>[];
   private readonly allKinds: ReadonlyMap<string, number>;
   private readonly size: number;
+  private readonly states = new Map<TracedPattern, { parts: readonly TracedPart[]; states: States }>();
+  private readonly rates = new Map<string, Map<string, number>>();
 
   constructor(readonly patterns: readonly TracedPattern[]) {
     const all = patterns.flatMap(({ parts }) => parts);
@@ -46,7 +48,7 @@ export class PatternLibrary {
   /**
    * What the board is, given its parts and what was beeped: the stages it may be with their chances, and that of none.
    *
-   * Parts by kind are drawn from the stage’s own shares. Of the likeliest stages the roles are worked out, and what was
+   * A board is as often none of them as it is any of them. Parts by kind are drawn from the stage’s own shares. Of the likeliest stages the roles are worked out, and what was
    * beeped is held against them; for none of them it is held against what stages have in common.
    */
   believe(net: TracedNet): Believed {
@@ -70,7 +72,7 @@ export class PatternLibrary {
     const candidates = [
       ...best.map((at) => {
         const pattern = this.patterns[at]!;
-        const roles = new Roles(all, pattern, facts);
+        const roles = new Roles(all, pattern, facts, this.statesIn(pattern, all));
         return {
           pattern,
           roles,
@@ -80,7 +82,11 @@ export class PatternLibrary {
       {
         pattern: undefined,
         roles: undefined,
-        word: unknownWord + wordOf(this.allKinds, this.size) + unknownValue * parts.size + sumOf(facts, rated),
+        word:
+          Math.log(this.patterns.length) +
+          wordOf(this.allKinds, this.size) +
+          unknownValue * parts.size +
+          sumOf(facts, rated),
       },
     ];
     const most = Math.max(...candidates.map(({ word }) => word));
@@ -90,10 +96,27 @@ export class PatternLibrary {
       .sort((a, b) => b.chance - a.chance);
   }
 
+  /** What the parts of a board might be in a stage: worked out again only when a part was added or taken away. */
+  private statesIn(pattern: TracedPattern, parts: readonly TracedPart[]): States {
+    const known = this.states.get(pattern);
+    if (known?.parts.length === parts.length && known.parts.every((part, at) => part === parts[at]))
+      return known.states;
+    const states = statesOf(parts, pattern);
+    this.states.set(pattern, { parts, states });
+    return states;
+  }
+
   /** How often spots of two classes are one in any stage. */
   commonRate(a: string, b: string): number {
-    const key = pairOf(a, b);
-    return ((this.joints.joined.get(key) ?? 0) + 0.08) / ((this.joints.pairs.get(key) ?? 0) + 1);
+    let ofA = this.rates.get(a);
+    if (!ofA) this.rates.set(a, (ofA = new Map()));
+    let rate = ofA.get(b);
+    if (rate === undefined) {
+      const key = pairOf(a, b);
+      rate = ((this.joints.joined.get(key) ?? 0) + 0.08) / ((this.joints.pairs.get(key) ?? 0) + 1);
+      ofA.set(b, rate);
+    }
+    return rate;
   }
 }
 
@@ -106,7 +129,5 @@ export type Believed = readonly {
 
 /** Of so many stages the roles are worked out. */
 const mostWorkedOut = 4;
-/** A board is no known stage so much more seldom than one of them. */
-const unknownWord = -1;
 /** What the value of a part says where it is not known what it should be. */
 const unknownValue = -1.3;

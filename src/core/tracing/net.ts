@@ -31,10 +31,6 @@ export interface TracedNet {
 /** A pair by its names, in the order of the alphabet. */
 export const pairOf = (a: string, b: string) => (a < b ? `${a}|${b}` : `${b}|${a}`);
 
-/** How often two nodes did not beep; two rails never are one. */
-export const timesApart = (net: TracedNet, a: TracedNode, b: TracedNode): number =>
-  isRail(a.name) && isRail(b.name) ? Infinity : (net.apart.get(pairOf(a.name, b.name)) ?? 0);
-
 /** Of one pair that was beeped several times what was found more often stands, of as often what was found last. */
 function standingFacts(facts: readonly TracedFact[]): TracedFact[] {
   const pairs = new Map<string, { votes: number; last: TracedFact }>();

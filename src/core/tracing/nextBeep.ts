@@ -1,5 +1,5 @@
 import { sumOf } from '../statistics';
-import { timesApart, type TracedNet, type TracedNode } from './net';
+import { type TracedNet, type TracedNode } from './net';
 import { classOf, isRail, type Spot } from './part';
 import { type Believed, type PatternLibrary } from './library';
 
@@ -14,6 +14,8 @@ export interface NextBeep {
 const notWorth = { placed: 0.03, single: 0.006 };
 /** So seldom a beep is missed, or heard where there is none. */
 const misheard = 0.02;
+/** What did not beep so many times is not asked again. */
+const enough = 3;
 /** A pin may lead off the board. */
 const alone = 0.02;
 
@@ -32,24 +34,54 @@ export function nextBeep(net: TracedNet, library: PatternLibrary, believed: Beli
   const known = believed.filter(({ roles, chance }) => roles !== undefined && chance > 0.05);
   const unknown = believed.find(({ roles }) => roles === undefined)?.chance ?? 0;
   const { nodes, parts } = net;
+  const count = nodes.length;
   const classes = nodes.map(({ spots }) => spots.map((spot) => classOf(spot, parts)));
+  const times = timesApartOf(net);
+  const byRole = new Float64Array(count * count);
+  for (const { roles, chance } of known)
+    for (let one = 0; one < count; one += 1)
+      for (let two = 0; two < one; two += 1) {
+        if (times[one * count + two]! >= enough) continue;
+        const both = chance * roles!.joinedNodes(nodes[one]!.spots, nodes[two]!.spots);
+        byRole[one * count + two]! += both;
+        byRole[two * count + one]! += both;
+      }
+  const lifts = new Float64Array(count);
   let best: NextBeep | undefined;
-  for (const [at, one] of nodes.entries()) {
-    const others = [...nodes.keys()].filter((other) => other !== at && timesApart(net, one, nodes[other]!) < 3);
+  for (let at = 0; at < count; at += 1) {
+    const one = nodes[at]!;
     // By what stages have in common only pins that have no place yet look for one.
     const looks = one.spots.length === 1 && !isRail(one.name);
-    const lifts = looks ? others.map((other) => likeness(library, classes[at]![0]!, classes[other]!)) : [];
-    const whole = alone + sumOf(lifts, (lift) => lift);
-    for (const [index, other] of others.entries()) {
+    let whole = alone;
+    lifts.fill(0);
+    for (let other = 0; looks && other < count; other += 1)
+      if (other !== at && times[at * count + other]! < enough)
+        whole += lifts[other] = likeness(library, classes[at]![0]!, classes[other]!);
+    for (let other = 0; other < count; other += 1) {
+      const tried = times[at * count + other]!;
+      if (other === at || tried >= enough) continue;
       const two = nodes[other]!;
-      const byRole = sumOf(known, ({ roles, chance }) => chance * roles!.joinedNodes(one.spots, two.spots));
-      const chance = byRole + unknown * (looks ? lifts[index]! / whole : 0);
-      const heard = unheard(chance, timesApart(net, one, two));
+      const heard = unheard(byRole[at * count + other]! + (unknown * lifts[other]!) / whole, tried);
       const worth = looks || two.spots.length === 1 ? notWorth.single : notWorth.placed;
       if (heard > worth && (!best || heard > best.chance)) best = { a: leadOn(one), b: leadOn(two), chance: heard };
     }
   }
   return best;
+}
+
+/** How often each two nodes did not beep, row by row; two rails never are one. */
+function timesApartOf({ nodes, apart }: TracedNet): Float64Array {
+  const count = nodes.length;
+  const times = new Float64Array(count * count);
+  const rails = [...nodes.keys()].filter((at) => isRail(nodes[at]!.name));
+  for (const one of rails) for (const two of rails) times[one * count + two] = Infinity;
+  const places = new Map(nodes.map(({ name }, at) => [name, at]));
+  for (const [pair, often] of apart) {
+    const [one, two] = pair.split('|').map((name) => places.get(name)!) as [number, number];
+    times[one * count + two] = Math.max(often, times[one * count + two]!);
+    times[two * count + one] = Math.max(often, times[two * count + one]!);
+  }
+  return times;
 }
 
 /** The chance that two are one although they did not beep so many times. */

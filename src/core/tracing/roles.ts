@@ -18,13 +18,49 @@ const sweeps = 5;
 /** A role and which way round it is played; for parts whose pins do the same there are two ways. */
 interface State {
   readonly role: number;
-  /** The node of the stage each pin of the part would be, by the order of the part’s pins. */
+  /** The node of the stage each pin of the part would be, by the order of the part’s pins; -1 for none. */
   readonly nodes: readonly number[];
   readonly word: number;
 }
 
+/** What each part of a board might be in a stage: it hangs on the parts alone, and not on what was beeped. */
+export type States = readonly (readonly State[])[];
+
 /** A place on the board: the stage’s nodes it may be, with their chances. */
 type Spread = Float64Array;
+
+/** A finding about a pin of a part: what it was held to. */
+interface Held {
+  readonly pin: number;
+  readonly other: number;
+  readonly joined: boolean;
+}
+
+/** The roles of a stage that each part of a board could play. */
+export function statesOf(parts: readonly TracedPart[], pattern: TracedPattern): States {
+  const nodeOf = new Map(pattern.nodes.flatMap((spots, node) => spots.map((spot) => [spot, node] as const)));
+  const ranked = (all: readonly TracedPart[]) => {
+    const counts = new Map<TracedKindName, number>();
+    return all.map(({ kind }) => {
+      const rank = counts.get(kind) ?? 0;
+      counts.set(kind, rank + 1);
+      return rank;
+    });
+  };
+  const ownRanks = ranked(parts);
+  const roleRanks = ranked(pattern.parts);
+  const roles = pattern.parts.map((role) => role.pins.map((pin) => nodeOf.get(`${role.ref}.${pin}`) ?? -1));
+  return parts.map((part, own) =>
+    pattern.parts.flatMap((role, index): State[] => {
+      if (role.kind !== part.kind) return [];
+      const nodes = roles[index]!;
+      // Of stages with several like channels one part has to begin: the first with the first.
+      const word = valueWord(part.value, role.value) - 0.02 * Math.abs(ownRanks[own]! - roleRanks[index]!);
+      const ways = 'alike' in tracedKinds[part.kind] ? [nodes, [...nodes].reverse()] : [nodes];
+      return ways.map((way, at) => ({ role: index, nodes: way, word: word - 0.01 * at }));
+    }),
+  );
+}
 
 /**
  * Which part of a board plays which role of a stage.
@@ -33,63 +69,53 @@ type Spread = Float64Array;
  * from; two parts do not play one role. The distributions are brought to agree by turns (mean field).
  */
 export class Roles {
-  private readonly states: readonly (readonly State[])[];
   private readonly chances: Float64Array[];
-  private readonly spreads = new Map<Spot, Spread>();
+  private readonly places = new Map<Spot, number>();
+  private readonly spreads: Spread[] = [];
+  /** Where the spreads of each part’s pins begin, in their order. */
+  private readonly firstPlaces: readonly number[];
+  /** Of spots that are asked for together again and again. */
+  private readonly means = new WeakMap<readonly Spot[], Spread>();
   private readonly size: number;
   private readonly taken: Float64Array;
-  private readonly about: ReadonlyMap<
-    string,
-    readonly { readonly pin: number; readonly other: Spot; readonly fact: TracedFact }[]
-  >;
+  /** What was found about each part. */
+  private readonly about: readonly (readonly Held[])[];
 
+  /** @param states of these parts in this stage */
   constructor(
     private readonly parts: readonly TracedPart[],
     private readonly pattern: TracedPattern,
     facts: readonly TracedFact[],
+    private readonly states: States = statesOf(parts, pattern),
   ) {
     this.size = pattern.nodes.length;
-    const nodeOf = new Map(pattern.nodes.flatMap((spots, node) => spots.map((spot) => [spot, node] as const)));
-    const rank = new Map<string, number>();
-    const order = (all: readonly TracedPart[], prefix: string) => {
-      const counts = new Map<TracedKindName, number>();
-      for (const { ref, kind } of all) {
-        rank.set(`${prefix}${ref}`, counts.get(kind) ?? 0);
-        counts.set(kind, (counts.get(kind) ?? 0) + 1);
-      }
-    };
-    order(parts, 'own ');
-    order(pattern.parts, 'role ');
-    this.states = parts.map((part) =>
-      pattern.parts.flatMap((role, index): State[] => {
-        if (role.kind !== part.kind) return [];
-        const nodes = role.pins.map((pin) => nodeOf.get(`${role.ref}.${pin}`) ?? -1);
-        // Of stages with several like channels one part has to begin: the first with the first.
-        const apart = Math.abs(rank.get(`own ${part.ref}`)! - rank.get(`role ${role.ref}`)!);
-        const word = valueWord(part.value, role.value) - 0.02 * apart;
-        const ways = 'alike' in tracedKinds[part.kind] ? [nodes, [...nodes].reverse()] : [nodes];
-        return ways.map((way, at) => ({ role: index, nodes: way, word: word - 0.01 * at }));
-      }),
-    );
     this.taken = new Float64Array(pattern.parts.length);
-    this.chances = this.states.map((states) => new Float64Array(states.length));
-    for (const rail of new Set(facts.flatMap(({ a, b }) => [a, b]).filter(isRail)))
-      this.spreads.set(rail, this.railSpread(rail));
-    const about = new Map<string, { pin: number; other: Spot; fact: TracedFact }[]>();
-    const byRef = new Map(parts.map((part) => [part.ref, part]));
-    for (const fact of facts)
-      for (const [spot, other] of [
-        [fact.a, fact.b],
-        [fact.b, fact.a],
-      ] as const) {
-        const [ref = '', pin = ''] = spot.split('.');
-        const part = byRef.get(ref);
-        if (!part || isRail(spot)) continue;
-        about.set(ref, [...(about.get(ref) ?? []), { pin: part.pins.indexOf(pin), other, fact }]);
-      }
+    this.chances = states.map((own) => new Float64Array(own.length));
+    this.firstPlaces = parts.map(({ ref, pins }) => pins.map((pin) => this.placeOf(`${ref}.${pin}`))[0]!);
+    const about: Held[][] = parts.map(() => []);
+    const whose = new Map<Spot, { readonly part: number; readonly pin: number }>(
+      parts.flatMap(({ ref, pins }, part) => pins.map((name, pin) => [`${ref}.${name}`, { part, pin }] as const)),
+    );
+    for (const { a, b, found } of facts) {
+      const [one, two] = [whose.get(a), whose.get(b)];
+      const joined = found === 'joined';
+      if (one) about[one.part]!.push({ pin: one.pin, other: this.placeOf(b), joined });
+      if (two) about[two.part]!.push({ pin: two.pin, other: this.placeOf(a), joined });
+    }
     this.about = about;
     for (const at of parts.keys()) this.settle(at, true);
     for (let sweep = 0; sweep < sweeps; sweep += 1) for (const at of parts.keys()) this.settle(at, false);
+  }
+
+  /** Where the spread of a spot stands; a new one may be nothing yet, a rail what its volts say. */
+  private placeOf(spot: Spot): number {
+    let place = this.places.get(spot);
+    if (place === undefined) {
+      place = this.spreads.length;
+      this.places.set(spot, place);
+      this.spreads.push(isRail(spot) ? this.railSpread(spot) : new Float64Array(this.size));
+    }
+    return place;
   }
 
   /** Chance that two spots are one. */
@@ -111,11 +137,14 @@ export class Roles {
   /** What spots that are one may be: the mean of their spreads. */
   private together(spots: readonly Spot[]): Spread {
     if (spots.length === 1) return this.spreadOf(spots[0]!);
+    const known = this.means.get(spots);
+    if (known) return known;
     const mean = new Float64Array(this.size);
     for (const spot of spots) {
       const spread = this.spreadOf(spot);
       for (let node = 0; node < this.size; node += 1) mean[node]! += spread[node]! / spots.length;
     }
+    this.means.set(spots, mean);
     return mean;
   }
 
@@ -152,10 +181,8 @@ export class Roles {
   }
 
   /** The stage’s nodes that a spot may be. */
-  spreadOf(spot: Spot): Spread {
-    let spread = this.spreads.get(spot);
-    if (!spread) this.spreads.set(spot, (spread = isRail(spot) ? this.railSpread(spot) : new Float64Array(this.size)));
-    return spread;
+  private spreadOf(spot: Spot): Spread {
+    return this.spreads[this.placeOf(spot)]!;
   }
 
   private railSpread(rail: Spot): Spread {
@@ -173,36 +200,42 @@ export class Roles {
 
   /** Brings one part to agree with all others. */
   private settle(at: number, first: boolean): void {
-    const part = this.parts[at]!;
+    const { pins } = this.parts[at]!;
     const states = this.states[at]!;
     const chances = this.chances[at]!;
-    states.forEach(({ role }, state) => (this.taken[role]! -= first ? 0 : chances[state]!));
-    const words = states.map(({ role, nodes, word }) => {
+    const held = first ? [] : this.about[at]!;
+    if (!first)
+      for (let state = 0; state < states.length; state += 1) this.taken[states[state]!.role]! -= chances[state]!;
+    let most = noRole;
+    for (let state = 0; state < states.length; state += 1) {
+      const { role, nodes, word } = states[state]!;
       let sum = word - 2 * Math.max(0, this.taken[role]!);
-      if (!first)
-        for (const { pin, other, fact } of this.about.get(part.ref) ?? []) {
-          const node = nodes[pin]!;
-          const both = node < 0 ? 0 : this.spreadOf(other)[node]!;
-          const chance = strays + (holds - strays) * both;
-          sum += Math.log(fact.found === 'joined' ? chance : 1 - chance);
+      // The chances of a few findings are multiplied before a logarithm is taken: it costs more than all else here.
+      let product = 1;
+      for (const { pin, other, joined } of held) {
+        const node = nodes[pin]!;
+        const chance = strays + (holds - strays) * (node < 0 ? 0 : this.spreads[other]![node]!);
+        product *= joined ? chance : 1 - chance;
+        if (product < 1e-200) {
+          sum += Math.log(product);
+          product = 1;
         }
-      return sum;
-    });
-    const most = Math.max(noRole, ...words);
+      }
+      sum += Math.log(product);
+      chances[state] = sum;
+      most = Math.max(most, sum);
+    }
     let all = Math.exp(noRole - most);
-    words.forEach((word, state) => (all += chances[state] = Math.exp(word - most)));
-    states.forEach(({ role }, state) => {
-      chances[state]! /= all;
-      this.taken[role]! += chances[state]!;
-    });
-    part.pins.forEach((pin, index) => {
-      const spread = new Float64Array(this.size);
-      states.forEach(({ nodes }, state) => {
-        const node = nodes[index]!;
-        if (node >= 0) spread[node]! += chances[state]!;
-      });
-      this.spreads.set(`${part.ref}.${pin}`, spread);
-    });
+    for (let state = 0; state < states.length; state += 1) all += chances[state] = Math.exp(chances[state]! - most);
+    const start = this.firstPlaces[at]!;
+    for (let pin = 0; pin < pins.length; pin += 1) this.spreads[start + pin]!.fill(0);
+    for (let state = 0; state < states.length; state += 1) {
+      const { role, nodes } = states[state]!;
+      const chance = (chances[state]! /= all);
+      this.taken[role]! += chance;
+      for (let pin = 0; pin < nodes.length; pin += 1)
+        if (nodes[pin]! >= 0) this.spreads[start + pin]![nodes[pin]!]! += chance;
+    }
   }
 }
 
