@@ -7,7 +7,7 @@ export { laidLike, pinPlaces, shownPins, turnedQuarter } from './footprint';
 export { contradictionText, netOf, type TracedNet } from './net';
 export { netlistNode, netlistOf } from './netlist';
 export { nextBeep, type NextBeep } from './nextBeep';
-export { type Spot, type TracedPart } from './part';
+export { isRail, type Spot, type TracedPart } from './part';
 export { type Believed, PatternLibrary } from './library';
 export { patternOf } from './pattern';
 export { boardSides, holeLine, photoLine, placeLine } from './place';

@@ -51,7 +51,9 @@ function standingFacts(facts: readonly TracedFact[]): TracedFact[] {
 export function netOf(parts: readonly TracedPart[], facts: readonly TracedFact[]): TracedNet {
   const standing = standingFacts(facts);
   const known = new Map(parts.map((part) => [part.ref, part]));
-  const spots = [...new Set([...parts.flatMap(spotsOf), ...facts.flatMap(({ a, b }) => [a, b])])];
+  // Every board has a ground, whether anything was found on it or not.
+  const ground = parts.length > 0 ? ['gnd'] : [];
+  const spots = [...new Set([...parts.flatMap(spotsOf), ...facts.flatMap(({ a, b }) => [a, b]), ...ground])];
   const root = new Map(spots.map((spot) => [spot, spot]));
   const find = (spot: Spot): Spot => {
     let at = spot;

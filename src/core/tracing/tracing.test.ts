@@ -119,9 +119,30 @@ describe('tracing a board by what is said to be beeped next', () => {
     expect(wholes.length).toBeGreaterThanOrEqual(4);
   });
 
+  it('finds what goes to ground also where no rail was named', () => {
+    const pattern = ofId('igniter');
+    const { net, whole } = traceBoard(pattern, library, sure);
+    expect(whole).toBe(true);
+    expect(net.nodeOf.get('gnd')!.spots.length).toBeGreaterThan(3);
+  });
+
   it('asks nothing of a board without parts', () => {
     const net = netOf([], []);
     expect(nextBeep(net, library, library.believe(net))).toBeUndefined();
+  });
+});
+
+describe('a stage that is not known', () => {
+  it('is called none of those that are, for nearly all of them', () => {
+    const all = library.patterns;
+    const unknown = all.filter((pattern) => {
+      const facts = pattern.nodes.flatMap(([first, ...more]) =>
+        more.map((b) => ({ a: first!, b, found: 'joined' as const })),
+      );
+      const others = new PatternLibrary(all.filter((one) => one !== pattern));
+      return others.believe(netOf(pattern.parts, facts))[0]!.pattern === undefined;
+    });
+    expect(unknown.length / all.length).toBeGreaterThanOrEqual(0.9);
   });
 });
 

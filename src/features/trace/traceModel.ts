@@ -6,6 +6,7 @@ import {
   byVolts,
   type ByVolts,
   contradictionText,
+  isRail,
   netlistNode,
   netlistOf,
   netOf,
@@ -93,7 +94,10 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
         read: read === undefined ? undefined : formatQuantity(read, 'V'),
       };
     }),
-    single: net.nodes.filter(({ spots }) => spots.length === 1).flatMap(({ spots }) => spots),
+    single: net.nodes
+      .filter(({ spots }) => spots.length === 1)
+      .flatMap(({ spots }) => spots)
+      .filter((spot) => !isRail(spot)),
     beeps: facts.length,
     contradictions: net.contradictions.map(contradictionText),
     ...namedOf(believed, parts.length),
