@@ -148,3 +148,26 @@ test('a photograph is attached to a board, and its answers show where the joint 
   await soaking.getByRole('link', { name: 'To the bench' }).click();
   await expect(page.getByTestId('readings')).toContainText('Nothing at all');
 });
+
+test('a soak with nobody looking: the meter watches, a moment away is an event, a set that goes ends it', async ({
+  page,
+  app,
+}) => {
+  await takeIn(page, app.address, 'Colour tube set', 'Night watch', ['Too small']);
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();
+  await page.goto(page.url().replace(/bench$/, 'map'));
+  const soak = page.getByRole('region', { name: 'Soak' });
+  await soak.getByLabel('How often it failed before').fill('after half an hour');
+  await soak.getByRole('button', { name: 'Begin a soak' }).click();
+  const stress = soak.getByTestId('stress');
+  await expect(stress).toContainText('3 warm-ups');
+  await stress.getByRole('checkbox').first().check();
+  await expect(stress.getByRole('checkbox').first()).toBeDisabled();
+  await soak.getByLabel('The meter is on').selectOption({ label: 'B+' });
+  await soak.getByRole('button', { name: 'Let the meter watch' }).click();
+  await expect(soak.getByTestId('watchdog')).toContainText('usual', { timeout: 15_000 });
+  await expect(page.getByTestId('soak')).toContainText(/B\+ fell to \d % for 0\.\d s/, { timeout: 15_000 });
+  await soak.getByRole('link', { name: 'To the bench' }).click({ timeout: 25_000 });
+  await expect(page.getByTestId('readings')).toContainText('B+');
+});

@@ -8,6 +8,10 @@ export interface SoakRun {
   /** How long it has run, in seconds. */
   readonly seconds: number;
   readonly seen: readonly Standing<'soak'>[];
+  /** What it was put through, by the titles of the steps. */
+  readonly stressed: readonly string[];
+  /** How often it failed before, as it was typed. */
+  readonly begun: string;
   /** Did it end because the set failed? */
   readonly failed: boolean;
   /** How long it has run since anything happened, in seconds. */
@@ -22,7 +26,10 @@ const usualCure = 0.8;
 const believed = 0.95;
 
 /** What a soak comes to: the chance that it is cured by now, and the seconds until it is believed. */
-export function soakWorth({ before, clean }: SoakRun): { readonly cured: number; readonly left: number } | undefined {
+export function soakWorth({
+  before,
+  clean,
+}: Pick<SoakRun, 'before' | 'clean'>): { readonly cured: number; readonly left: number } | undefined {
   if (!before) return undefined;
   const hours = clean / 3600;
   return {
@@ -51,6 +58,8 @@ export function soakRun(log: readonly LogEntry[], now: number): SoakRun | undefi
     running: !ended,
     seconds: Math.max(0, until - Date.parse(begun.entry.at)) / 1000,
     seen,
+    stressed: run.flatMap(({ body }) => (body.event === 'stressed' ? [body.text] : [])),
+    begun: begun.body.text,
     failed: ended?.body.event === 'failed',
     clean: Math.max(0, until - Date.parse(since)) / 1000,
     before: before instanceof Refusal ? undefined : before,

@@ -16,7 +16,7 @@ const answers = ['nothing', 'a flicker', 'comes and goes', 'every time'] as cons
 const step = 0.02;
 
 /** Where an intermittent answers to stick, knuckle, heat and cold; photographs; the soak. */
-export function BoardMap({ file }: { file: JobFile }) {
+export function BoardMap({ file, simulated }: { file: JobFile; simulated: boolean }) {
   const { log, job } = useJob(file);
   const { sheet } = file;
   const { bench } = job;
@@ -169,7 +169,7 @@ export function BoardMap({ file }: { file: JobFile }) {
               Take back <Key>⌫</Key>
             </Button>
           </section>
-          <Soak log={log} job={job} id={file.id} off={off} />
+          <Soak {...{ file, log, job, simulated, off }} />
           {photos.length > 0 && (
             <section aria-label="Photographs">
               <h2 className="label">Photographs</h2>

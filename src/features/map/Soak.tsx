@@ -1,27 +1,30 @@
 import { Button } from 'antd';
 import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
-import { type JobLog } from '@/workshop/job';
+import { type JobFile, type JobLog } from '@/workshop/job';
 import { chanceText, clockText, PictureView, timeText } from '@/ui';
 import { type Case } from '@/core/diagnosis';
 import { depict, symptomTitles } from '@/core/picture';
-import { failureRateOf, readFailures, soakRun, soakWorth } from '@/core/proof';
+import { failureRateOf, readFailures, soakRun, soakWorth, stressPlan } from '@/core/proof';
 import { attempt, Refusal } from '@/core/quantity';
 import { familyOf } from '@/core/sheet';
 import { failedWith, failuresOf } from './mapModel';
+import { StressSteps } from './StressSteps';
+import { Watchdog } from './Watchdog';
 import styles from './map.module.css';
 
 interface SoakProps {
+  readonly file: JobFile;
   readonly log: JobLog;
   readonly job: Case;
-  /** The job's id. */
-  readonly id: string;
+  /** Is a meter simulated here? */
+  readonly simulated: boolean;
   /** Why the set cannot run now; undefined where it may. */
   readonly off: string | undefined;
 }
 
 /** A long run with what happened in it. */
-export function Soak({ log, job, id, off }: SoakProps) {
+export function Soak({ file, log, job, simulated, off }: SoakProps) {
   const [text, setText] = useState('');
   const lastAt = log.entries[log.entries.length - 1]?.at ?? '';
   const [refused, setRefused] = useState<string>();
@@ -35,7 +38,11 @@ export function Soak({ log, job, id, off }: SoakProps) {
     const timer = setInterval(() => setNow(Date.now()), 1000);
     return () => clearInterval(timer);
   }, [running]);
-  const soak = (event: 'begun' | 'seen' | 'ended', said: string) =>
+  const steps = useMemo(
+    () => stressPlan(run, log.entries, job.predictions.checks.has('try-input')),
+    [run, log.entries, job.predictions.checks],
+  );
+  const soak = (event: 'begun' | 'stressed' | 'seen' | 'ended', said: string) =>
     log.record([{ body: { kind: 'soak', event, text: said } }]);
   const seen = () => {
     if (text.trim() === '') return;
@@ -62,10 +69,10 @@ export function Soak({ log, job, id, off }: SoakProps) {
       {run?.failed && (
         <>
           <p role="status" className="caution">
-            It failed after <b className="figure">{clockText(run.seconds)}</b>: the picture stands among the readings,
+            It failed after <b className="figure">{clockText(run.seconds)}</b>: what failed stands among the readings,
             and the suspects go by it.
           </p>
-          <Link href={`/job/${id}/bench`} className="press main">
+          <Link href={`/job/${file.id}/bench`} className="press main">
             To the bench
           </Link>
         </>
@@ -107,6 +114,7 @@ export function Soak({ log, job, id, off }: SoakProps) {
               </button>
             ))}
           </div>
+          <Watchdog {...{ file, log, job, simulated }} />
           <Button onClick={() => soak('ended', '')}>End the soak</Button>
         </>
       ) : (
@@ -132,6 +140,12 @@ export function Soak({ log, job, id, off }: SoakProps) {
             Begin a soak
           </Button>
           {off !== undefined && <p className="soft">{off}.</p>}
+        </>
+      )}
+      {running && (
+        <>
+          <h2 className="label">What to put it through</h2>
+          <StressSteps steps={steps} running={running} onDone={(title) => soak('stressed', title)} />
         </>
       )}
       <ul data-testid="soak">

@@ -114,6 +114,8 @@ describe('the order of the queue', () => {
       seconds,
       clean: seconds,
       seen: [],
+      stressed: [],
+      begun: '',
       before,
     });
 

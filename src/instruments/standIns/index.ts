@@ -7,7 +7,7 @@ import { multimeterReadings, noise } from './multimeter';
 import { samplerReadings } from './sampler';
 import { testerReadings } from './testers';
 
-export { beepReadings, dischargeReadings, standInRate } from './multimeter';
+export { beepReadings, dischargeReadings, soakReadings, standInRate } from './multimeter';
 
 /**
  * What the instrument for a check of a simulated set would send.

@@ -84,3 +84,15 @@ export function beepReadings(joined: boolean, random: Random): MeterReading[] {
     return { at, value, unit: 'Ω', range: ranges.Ω[0] };
   });
 }
+
+/** A figure that is left on a meter while a set soaks: how long it is sent for, and when a set that is not cured gives in. */
+const soaks = { seconds: 1800, dips: 12, for: 0.8, fails: 20 } as const;
+
+/** What a meter that is left on a rail of a soaking set would send; a set that is not cured dips, then goes. */
+export function soakReadings(value: number, fails: boolean, random: Random): MeterReading[] {
+  return Array.from({ length: soaks.seconds * standInRate }, (_, index): MeterReading => {
+    const at = index / standInRate;
+    const away = fails && (at >= soaks.fails || (at >= soaks.dips && at < soaks.dips + soaks.for));
+    return { at, value: (away ? 0.02 : 1) * value * (1 + noise * gaussian(random)), unit: 'V' };
+  });
+}

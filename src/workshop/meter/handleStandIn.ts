@@ -13,6 +13,7 @@ import {
   dischargeReadings,
   type MeterReading,
   meterLine,
+  soakReadings,
   standInRate,
   standInReadings,
 } from '@/instruments';
@@ -45,6 +46,10 @@ export async function standIn(job: string, asked: URLSearchParams): Promise<Resp
   const hidden = hiddenFault(caseOf(file, []), seeded(seedOf(file.title)));
   const cured = bench.repairs.some(({ repair }) => repair.cures.includes(hidden.id));
   const random = seeded(seedOf(`${job} ${checkId} ${bench.readings.length}`));
+  if (asked.has('watch')) {
+    const sound = answerFrom(predictions.expectation(undefined, check, bench.context), 0, random);
+    return stream(soakReadings(sound.kind === 'number' ? sound.value : 1, !cured, random));
+  }
   const expectation = (of: Check) => predictions.expectation(cured ? undefined : hidden, of, bench.context);
   // What stands at the point of a sweep, by the check that reads it in DC volts there or elsewhere on the net.
   const below = [...predictions.checks.values()].find(

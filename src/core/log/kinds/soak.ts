@@ -4,17 +4,23 @@ import { type LineKind, type LineOf, text } from '../line';
 const fields = yup.object({
   event: yup
     .string()
-    .oneOf(['begun', 'seen', 'failed', 'ended'] as const)
+    .oneOf(['begun', 'stressed', 'seen', 'failed', 'ended'] as const)
     .required(),
   text: text(400),
 });
 
-/** A soak begun or ended, something seen while it ran, or that the set failed, which ends it. */
+/** A soak begun or ended, what the set was put through, something seen while it ran, or that it failed, which ends it. */
 export type SoakLine = LineOf<'soak', typeof fields>;
 
 export const soak: LineKind<SoakLine> = {
   work: 'measuring',
   fields,
   said: ({ event, text: seen }) =>
-    event === 'seen' ? seen : event === 'failed' && seen !== '' ? `soak failed: ${seen}` : `soak ${event}`,
+    event === 'seen'
+      ? seen
+      : event === 'stressed'
+        ? `soak: ${seen}`
+        : event === 'failed' && seen !== ''
+          ? `soak failed: ${seen}`
+          : `soak ${event}`,
 };

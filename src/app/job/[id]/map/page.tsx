@@ -1,4 +1,5 @@
 import { loadJob } from '@/workshop/job/server';
+import { simulatedMeterOffered } from '@/workshop/meter/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { BoardMap } from '@/features/map';
@@ -14,5 +15,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <BoardMap key={file.id} file={file} />;
+  return <BoardMap key={file.id} file={file} simulated={simulatedMeterOffered()} />;
 }
