@@ -15,6 +15,8 @@ export default defineConfig({
     actionTimeout: 30_000,
     navigationTimeout: 60_000,
     viewport: { width: 1280, height: 800 },
+    // The page for a server that is away is asked for by the test that is about it.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [

@@ -256,3 +256,31 @@ test('a browser is told how to install it, with an icon that is there', async ({
   const icon = await fetch(`${app.address}${manifest.icons[0]!.src}`);
   expect(icon.headers.get('content-type')).toContain('image/svg+xml');
 });
+
+test('with the server away a page says so and what waits, and goes on by itself when it is back', async ({
+  browser,
+}) => {
+  test.setTimeout(150_000);
+  const context = await browser.newContext({ serviceWorkers: 'allow' });
+  const page = awaited(await context.newPage());
+  const database = emptyDatabase();
+  const first = await startApp(database);
+  await takeIn(page, first.address, 'Halvane HP-42', 'Shop closed', ['Upper half dark']);
+  await page.keyboard.press('Alt+p');
+  await saved(page);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  first.kill();
+  await type(page, 'vs 187');
+  await expect(page.getByText('The server is away')).toBeVisible();
+  const bench = page.url();
+  await page.evaluate(() => location.reload());
+  await expect(page.getByRole('heading', { name: 'The server does not answer' })).toBeVisible();
+  await expect(page.getByText('1 line waits in this browser')).toBeVisible();
+  await expect(page.getByRole('listitem')).toContainText('vs 187');
+  const second = await startApp(database, first.port);
+  await expect(page.getByTestId('readings')).toHaveAttribute('data-count', '1', { timeout: 30_000 });
+  expect(page.url()).toBe(bench);
+  await saved(page);
+  second.kill();
+  await context.close();
+});

@@ -7,6 +7,7 @@ import { type ReactNode, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { askFor, Key, Logo, useBenchTheme } from '@/ui';
 import { navigation, placeOf } from './navigation';
+import { useOfflineShell } from './useOfflineShell';
 import styles from './shell.module.css';
 
 // The palette is fetched when first opened: most keystrokes on a bench never need it.
@@ -30,6 +31,7 @@ export function Shell({ isInShop, children }: ShellProps) {
   useEffect(() => {
     document.documentElement.dataset.awake = '';
   }, []);
+  useOfflineShell();
   useHotkeys('mod+k', () => setFinding((open) => !open), {
     enabled: isInShop,
     enableOnFormTags: true,
