@@ -29,7 +29,7 @@ function said({ entry: { at, body } }) {
   const time = document.createElement('time');
   time.dateTime = at;
   time.textContent = new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false });
-  const typed = body.text || [body.kind, body.store ?? body.control ?? body.to ?? ''].join(' ');
+  const typed = body.text || [body.kind, body.store ?? body.control ?? body.power ?? ''].join(' ');
   line.append(time, typed);
   return line;
 }

@@ -10,6 +10,7 @@ export { Paper } from './parts/Paper';
 export { PictureFile, pictureTooLarge } from './parts/PictureFile';
 export { PictureView } from './parts/PictureView';
 export { PrintHead } from './parts/PrintHead';
+export { Ways } from './parts/Ways';
 export { WriteFile } from './parts/WriteFile';
 export { markColours, markNames, MarkShape, VerdictMark, type MarkName } from './parts/VerdictMark';
 export { chanceText, clockText, dateText, minutesText, moneyText, shopZone, timeText, waitText } from './format';

@@ -1,20 +1,12 @@
-import { useHotkeys } from 'react-hotkeys-hook';
-import { apartText, lastStanding } from '@/core/log';
+import { apartText } from '@/core/log';
 import { type TeardownStep } from '@/core/teardown';
 import { EmptyState, Key } from '@/ui';
-import { type JobLog } from '@/workshop/job';
+import { type JobLog, useTakeBackKey } from '@/workshop/job';
 import styles from './apart.module.css';
 
 /** All steps in the order they were taken, with what is back. */
 export function StepList({ steps, log }: { readonly steps: readonly TeardownStep[]; readonly log: JobLog }) {
-  useHotkeys(
-    'alt+z',
-    () => {
-      const last = lastStanding(log.entries);
-      if (last) log.takeBack(last.id);
-    },
-    { preventDefault: true, enableOnFormTags: true },
-  );
+  useTakeBackKey(log);
   return (
     <section className={styles.steps} aria-label="Steps">
       <h2 className="label">Steps · {steps.length}</h2>

@@ -2,10 +2,8 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
-import { lastStanding } from '@/core/log';
-import { Key, say } from '@/ui';
-import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { Key, say, Ways } from '@/ui';
+import { type JobFile, JobFrame, useJob, useTakeBackKey } from '@/workshop/job';
 import { ByEye } from './ByEye';
 import { ByMeter } from './ByMeter';
 import styles from './grey.module.css';
@@ -17,30 +15,12 @@ export function GreyPage({ file }: { file: JobFile }) {
   const { log, job } = useJob(file);
   const [way, setWay] = useState<keyof typeof ways>('eye');
   const [aloud, setAloud] = useState(false);
-  useHotkeys(
-    'alt+z',
-    () => {
-      const last = lastStanding(log.entries);
-      if (last) log.takeBack(last.id);
-    },
-    { enableOnFormTags: true, preventDefault: true },
-  );
+  useTakeBackKey(log);
   const told = { log, say: (words: () => string) => aloud && say(words()) };
   return (
     <JobFrame file={file} log={log} bench={job.bench}>
       <div className={styles.page}>
-        <p className={styles.ways}>
-          {Object.entries(ways).map(([id, title]) => (
-            <button
-              key={id}
-              type="button"
-              className="press"
-              aria-pressed={id === way}
-              onClick={() => setWay(id as keyof typeof ways)}
-            >
-              {title}
-            </button>
-          ))}
+        <Ways ways={ways} chosen={way} onChoose={setWay}>
           <Link href="/patterns?show=windows" target="_blank" className="press">
             The two bars
           </Link>
@@ -51,7 +31,7 @@ export function GreyPage({ file }: { file: JobFile }) {
           <span className="soft">
             <Key>Alt Z</Key> takes the last back
           </span>
-        </p>
+        </Ways>
         {job.bench.context.power !== 'live' && (
           <p className="caution">
             The set is on and warm for this: insulated tool, one hand, the neck’s pins are at hundreds of volts. Screen

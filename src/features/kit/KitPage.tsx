@@ -2,12 +2,10 @@
 
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { type KitPlace, kitPolicies, type KitPolicy } from '@/core/kit';
-import { lastStanding } from '@/core/log';
 import { type ReturnsSeen, yearsWanted } from '@/core/proof';
 import { chanceText, EmptyState, Key, minutesText, moneyText, say, spoken } from '@/ui';
-import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob, useTakeBackKey } from '@/workshop/job';
 import { wantPart } from '@/workshop/parts';
 import { Purchases } from './Purchases';
 import styles from './kit.module.css';
@@ -60,14 +58,7 @@ export function KitPage({ file, house, seen }: KitPageProps) {
     }
     router.refresh();
   };
-  useHotkeys(
-    'alt+z',
-    () => {
-      const last = lastStanding(log.entries);
-      if (last) log.takeBack(last.id);
-    },
-    { preventDefault: true },
-  );
+  useTakeBackKey(log);
   return (
     <JobFrame file={file} log={log} bench={job.bench}>
       <div className={styles.page}>

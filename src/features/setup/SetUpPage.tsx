@@ -2,13 +2,11 @@
 
 import Link from 'next/link';
 import { useMemo, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { readEntry } from '@/core/entry';
-import { lastStanding } from '@/core/log';
 import { attempt, formatQuantity, Refusal } from '@/core/quantity';
 import { type RailRow, railsWalk, railSteps } from '@/core/setup';
 import { EmptyState, Key, LineEntry, say, spoken } from '@/ui';
-import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob, useTakeBackKey } from '@/workshop/job';
 import { Rails } from './Rails';
 import styles from './setup.module.css';
 import { askedWords, markOfRail } from './setupModel';
@@ -43,14 +41,7 @@ export function SetUpPage({ file }: { file: JobFile }) {
     if (aloud) say(spoken(askedWords(railsWalk(steps, [...log.entries, ...made]).asks)));
     input.current?.focus();
   };
-  useHotkeys(
-    'alt+z',
-    () => {
-      const last = lastStanding(log.entries);
-      if (last) log.takeBack(last.id);
-    },
-    { enableOnFormTags: true, preventDefault: true },
-  );
+  useTakeBackKey(log);
   if (steps.length === 0)
     return (
       <JobFrame file={file} log={log} bench={job.bench}>

@@ -1,11 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
-import { lastStanding } from '@/core/log';
 import { gunsOf } from '@/core/setup';
-import { EmptyState, Key } from '@/ui';
-import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { EmptyState, Key, Ways } from '@/ui';
+import { type JobFile, JobFrame, useJob, useTakeBackKey } from '@/workshop/job';
 import { BurnIn } from './BurnIn';
 import { Guns } from './Guns';
 import styles from './tube.module.css';
@@ -17,14 +15,7 @@ export function TubePage({ file }: { file: JobFile }) {
   const { log, job } = useJob(file);
   const [way, setWay] = useState<keyof typeof ways>('guns');
   const guns = gunsOf(file.sheet);
-  useHotkeys(
-    'alt+z',
-    () => {
-      const last = lastStanding(log.entries);
-      if (last) log.takeBack(last.id);
-    },
-    { enableOnFormTags: true, preventDefault: true },
-  );
+  useTakeBackKey(log);
   return (
     <JobFrame file={file} log={log} bench={job.bench}>
       {guns.length === 0 ? (
@@ -33,22 +24,11 @@ export function TubePage({ file }: { file: JobFile }) {
         </EmptyState>
       ) : (
         <div className={styles.page}>
-          <p className={styles.ways}>
-            {Object.entries(ways).map(([id, title]) => (
-              <button
-                key={id}
-                type="button"
-                className="press"
-                aria-pressed={id === way}
-                onClick={() => setWay(id as keyof typeof ways)}
-              >
-                {title}
-              </button>
-            ))}
+          <Ways ways={ways} chosen={way} onChoose={setWay}>
             <span className="soft">
               <Key>Alt Z</Key> takes the last back
             </span>
-          </p>
+          </Ways>
           {way === 'guns' ? <Guns {...{ file, log, job, guns }} /> : <BurnIn log={log} />}
         </div>
       )}

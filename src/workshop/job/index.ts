@@ -5,3 +5,4 @@ export { keepForLog } from './keepForLog';
 export { powerWords } from './powerWords';
 export { useJob } from './useJob';
 export { useLog, type JobLog, type NewLine } from './useLog';
+export { useTakeBackKey } from './useTakeBackKey';
