@@ -67,18 +67,28 @@ const worthJudging = { least: 0.4, most: 2.6 };
 export async function stockLike(database: Knex, { kind, figures }: SupplyPart, most = 2000): Promise<StockRow[]> {
   const [name = ''] = Object.keys(supplyKinds[kind].figures);
   const value = figures[name];
-  const query = database<StockRow>('stock_part')
-    .select(...columns)
-    .where({ kind })
-    .where('count', '>', 0)
-    .limit(most);
-  if (typeof value === 'number')
-    void query
+  const there = () =>
+    database<StockRow>('stock_part')
+      .select(...columns)
+      .where({ kind })
+      .where('count', '>', 0)
+      .limit(most);
+  if (typeof value !== 'number') return (await there()) as unknown as StockRow[];
+  // From the value upwards and downwards the index gives them in their order: nothing is sorted but what is taken.
+  const from = (least: number, highest: number, order: 'asc' | 'desc') =>
+    there()
+      .select('stock_figure.value as figure')
       .join('stock_figure', 'stock_figure.part', 'stock_part.id')
       .where('stock_figure.name', name)
-      .whereBetween('stock_figure.value', [worthJudging.least * value, worthJudging.most * value])
-      .orderByRaw('max(stock_figure.value, ?) / min(stock_figure.value, ?)', [value, value]);
-  return (await query) as unknown as StockRow[];
+      .whereBetween('stock_figure.value', [least, highest])
+      .orderBy('stock_figure.value', order) as unknown as Promise<(StockRow & { readonly figure: number })[]>;
+  const [above, below] = await Promise.all([
+    from(value, worthJudging.most * value, 'asc'),
+    from(worthJudging.least * value, value, 'desc'),
+  ]);
+  const off = ({ figure }: { readonly figure: number }) => Math.abs(Math.log(figure / value));
+  const nearest = [...above, ...below.filter(({ figure }) => figure < value)].sort((a, b) => off(a) - off(b));
+  return nearest.slice(0, most).map(({ figure: _, ...row }) => row);
 }
 
 /** How many kinds lie there, and how many pieces in all. */

@@ -1,3 +1,4 @@
+import { Recent } from '../../recent';
 import { kindTyped, readPart, type SupplyPart } from '../part/readPart';
 import { substitute } from './judge';
 import { type Place } from './place';
@@ -17,6 +18,16 @@ export interface Ranked<Row> {
 export const simplyDoes = ({ verdict }: { readonly verdict: SubstituteVerdict }): boolean =>
   verdict === 'fits' || verdict === 'better';
 
+/** What lies on a shelf is read again and again. */
+const known = new Recent<string, SupplyPart>(4000);
+function readAgain(typed: string): SupplyPart {
+  const kept = known.get(typed);
+  if (kept) return kept;
+  const part = readPart(typed);
+  known.set(typed, part);
+  return part;
+}
+
 /**
  * What there is, the nearest to a part first: like for like, then better, then what is to be watched, then what does not do.
  * Parts of another kind are passed over.
@@ -29,7 +40,7 @@ export function rankFor<Row extends { readonly typed: string }>(
   return rows
     .flatMap((row): Ranked<Row>[] => {
       if (kindTyped(row.typed) !== part.kind) return [];
-      const { verdict, fields, alter } = substitute(part, readPart(row.typed), place);
+      const { verdict, fields, alter } = substitute(part, readAgain(row.typed), place);
       const [worst] = fields;
       const why = verdict === 'watch' || verdict === 'no' ? [`${worst!.title}: ${worst!.reason}`] : [];
       return [
