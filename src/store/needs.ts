@@ -1,4 +1,5 @@
 import { type Knex } from 'knex';
+import { type OnOrder } from '@/core/days';
 import { Refusal } from '@/core/quantity';
 import { type CountedPart, type NeedState, nextStates, readPart, substitute, writePart } from '@/core/supply';
 import { setWaiting, type Waiting } from './jobs';
@@ -44,6 +45,35 @@ function rows(database: Knex) {
 /** All that open jobs need or have been given, and what was fitted of late; the longest waiting first. */
 export async function openNeeds(database: Knex): Promise<Need[]> {
   return rows(database).whereNull('job.closed_at').orderByRaw('need.at, need.rowid');
+}
+
+/** The stretches in which parts were on order that lie within some days or reach into them. */
+export async function onOrderWithin(database: Knex, from: string, until: string): Promise<OnOrder[]> {
+  const events = (await database('need_event')
+    .join('need', 'need.id', 'need_event.need')
+    .join('job', 'job.id', 'need.job')
+    .where('need_event.at', '<', until)
+    .orderBy('need_event.seq')
+    .select('need.id', 'need.job', 'job.title', 'need.typed', 'need_event.state', 'need_event.at')) as {
+    readonly id: string;
+    readonly job: string;
+    readonly title: string;
+    readonly typed: string;
+    readonly state: NeedState;
+    readonly at: string;
+  }[];
+  const open = new Map<string, OnOrder>();
+  const done: OnOrder[] = [];
+  for (const { id, job, title, typed, state, at } of events) {
+    const stands = open.get(id);
+    if (state === 'ordered') {
+      if (!stands) open.set(id, { job, title, typed, from: at, until: undefined });
+    } else if (stands) {
+      open.delete(id);
+      if (at > from) done.push({ ...stands, until: at });
+    }
+  }
+  return [...done, ...open.values()];
 }
 
 /** What was fitted since a moment, and how many. */

@@ -6,7 +6,9 @@ import {
   dayIn,
   daysUntilEnd,
   mondayOf,
+  type OnOrder,
   startOfDay,
+  waitedIn,
   weekOf as weekIn,
   type WorkedLine,
 } from '.';
@@ -110,5 +112,29 @@ describe('a day of a zone', () => {
       expect(dayIn(start - 1, zone)).toBe(dayAfter(date, -1));
       expect(daysUntilEnd(date, start, zone)).toBe(1);
     }
+  });
+});
+
+describe('sets that waited for parts', () => {
+  const order = (job: string, from: string, until?: string): OnOrder => ({
+    job,
+    title: `Set ${job}`,
+    typed: `C ${from}`,
+    from: `2026-11-${from}T00:00:00Z`,
+    until: until && `2026-11-${until}T00:00:00Z`,
+  });
+  const [from, until] = [Date.parse('2026-11-23T00:00:00Z'), Date.parse('2026-11-30T00:00:00Z')];
+
+  it('count the days of the week, those that overlap once, and what is still on its way to the end', () => {
+    const waited = waitedIn(
+      [order('a', '20', '25'), order('a', '24', '26'), order('b', '29'), order('c', '10', '20')],
+      from,
+      until,
+    );
+    expect(waited.map(({ job, days }) => [job, days])).toEqual([
+      ['a', 3],
+      ['b', 1],
+    ]);
+    expect(waited[0]!.parts).toHaveLength(2);
   });
 });

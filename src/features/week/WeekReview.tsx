@@ -2,13 +2,14 @@ import Link from 'next/link';
 import { type Week } from '@/core/days';
 import { Bar, dateText, EmptyState, minutesText, moneyText } from '@/ui';
 import { type WeekPage } from './load';
+import { Closed, daysText, WaitedFor, WrongTurns } from './WeekTables';
 import styles from './week.module.css';
 
 /** What a week took and what it brought: hours, money, causes, and what went for nothing. */
 export function WeekReview({ page }: { readonly page: WeekPage }) {
-  const { monday, week, before, after, currency, shop } = page;
+  const { monday, week, waited, before, after, currency, shop } = page;
   const lost = week.wrongTurns.reduce((sum, { minutes }) => sum + minutes, 0);
-  const empty = week.minutes === 0 && week.closed.length === 0;
+  const empty = week.minutes === 0 && week.closed.length === 0 && waited.length === 0;
   return (
     <div className={styles.page}>
       <div className={styles.top}>
@@ -52,6 +53,10 @@ export function WeekReview({ page }: { readonly page: WeekPage }) {
               <dt>Repairs that were not the cure</dt>
               <dd className="figure">{minutesText(lost)}</dd>
             </div>
+            <div>
+              <dt>Sets waiting for parts</dt>
+              <dd className="figure">{daysText(waited.reduce((sum, { days }) => sum + days, 0))}</dd>
+            </div>
           </dl>
           <div className={styles.two}>
             <Hours week={week} />
@@ -59,6 +64,7 @@ export function WeekReview({ page }: { readonly page: WeekPage }) {
           </div>
           <Closed week={week} currency={currency} />
           {week.wrongTurns.length > 0 && <WrongTurns week={week} currency={currency} />}
+          {waited.length > 0 && <WaitedFor waited={waited} />}
           <p className="soft">
             A line of the record ends the time that went into it; after a pause of more than twenty minutes it counts
             two. A repair counts the minutes written down for it.
@@ -120,74 +126,6 @@ function Causes({ week: { causes } }: { readonly week: Week }) {
           ))}
         </ul>
       )}
-    </section>
-  );
-}
-
-interface TableProps {
-  readonly week: Week;
-  readonly currency: string;
-}
-
-function Closed({ week: { closed }, currency }: TableProps) {
-  if (closed.length === 0) return null;
-  return (
-    <section aria-label="Sets closed">
-      <h2 className="label">Sets closed</h2>
-      <table className={styles.table}>
-        <thead>
-          <tr>
-            <th scope="col">Set</th>
-            <th scope="col">Cause</th>
-            <th scope="col">Bench</th>
-            <th scope="col">Days here</th>
-            <th scope="col">Parts</th>
-            <th scope="col">Worth</th>
-          </tr>
-        </thead>
-        <tbody>
-          {closed.map(({ job, title, cause, minutes, days, money, value }) => (
-            <tr key={job}>
-              <th scope="row">
-                <Link href={`/notebook/${job}`}>{title}</Link>
-              </th>
-              <td>{cause}</td>
-              <td className="figure">{minutesText(minutes)}</td>
-              <td className="figure">{days}</td>
-              <td className="figure">{moneyText(money, currency)}</td>
-              <td className="figure">{moneyText(value, currency)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
-  );
-}
-
-function WrongTurns({ week: { wrongTurns }, currency }: TableProps) {
-  return (
-    <section aria-label="Repairs that were not the cure">
-      <h2 className="label">Repairs that were not the cure</h2>
-      <table className={styles.table}>
-        <thead>
-          <tr>
-            <th scope="col">Set</th>
-            <th scope="col">Repair</th>
-            <th scope="col">Took</th>
-            <th scope="col">Parts</th>
-          </tr>
-        </thead>
-        <tbody>
-          {wrongTurns.map(({ set, title, minutes, money }, place) => (
-            <tr key={place}>
-              <th scope="row">{set}</th>
-              <td>{title}</td>
-              <td className="figure">{minutesText(minutes)}</td>
-              <td className="figure">{moneyText(money, currency)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
     </section>
   );
 }

@@ -1,9 +1,19 @@
 import 'server-only';
-import { type ClosedJob, dayAfter, dayIn, mondayOf, startOfDay, type Week, weekOf } from '@/core/days';
+import {
+  type ClosedJob,
+  dayAfter,
+  dayIn,
+  mondayOf,
+  startOfDay,
+  type Waited,
+  waitedIn,
+  type Week,
+  weekOf,
+} from '@/core/days';
 import { standing } from '@/core/log';
 import { attempt, Refusal } from '@/core/quantity';
 import { readLibrary, sheetCards } from '@/workshop/library/server';
-import { database, readSettings, workedWithin } from '@/store';
+import { database, onOrderWithin, readSettings, workedWithin } from '@/store';
 import { shopZone } from '@/ui';
 
 const day = 24 * 60 * 60 * 1000;
@@ -12,6 +22,8 @@ const day = 24 * 60 * 60 * 1000;
 export interface WeekPage {
   readonly monday: string;
   readonly week: Week;
+  /** Sets that waited for parts, the longest first. */
+  readonly waited: readonly Waited[];
   readonly before: string;
   /** The week after; undefined where that has not begun. */
   readonly after: string | undefined;
@@ -32,8 +44,9 @@ export async function loadWeek(of: string | undefined): Promise<WeekPage | { rea
   if (monday instanceof Refusal) return { refused: monday.message };
   const db = await database();
   const next = dayAfter(monday, 7);
-  const [{ lines, closed }, library, { currency, shop }] = await Promise.all([
+  const [{ lines, closed }, orders, library, { currency, shop }] = await Promise.all([
     workedWithin(db, begin(monday), begin(next)),
+    onOrderWithin(db, begin(monday), begin(next)),
     readLibrary(),
     readSettings(db),
   ]);
@@ -52,6 +65,7 @@ export async function loadWeek(of: string | undefined): Promise<WeekPage | { rea
   return {
     monday,
     week: weekOf(monday, lines, jobs, zone),
+    waited: waitedIn(orders, startOfDay(monday, zone), Math.min(Date.now(), startOfDay(next, zone))),
     before: dayAfter(monday, -7),
     after: next <= today ? next : undefined,
     currency,

@@ -3,7 +3,8 @@ import os from 'node:os';
 import path from 'node:path';
 import { beforeAll, expect, it, vi } from 'vitest';
 import { type LogBody } from '@/core/log';
-import { addJob, appendLog, closeJob, database } from '@/store';
+import { readCounted } from '@/core/supply';
+import { addJob, addNeed, appendLog, closeJob, database, moveNeed } from '@/store';
 import { takenIn } from '../../../tests/fixtures/takenIn';
 import { loadWeek, type WeekPage } from './load';
 
@@ -39,6 +40,11 @@ beforeAll(async () => {
     ['23T10:13', repair('R1', 12), 'pier-line-2'],
   ]);
   await job('quay', [['24T09:00', { kind: 'note', text: 'dark' }]]);
+  await addNeed(db, 'quay', readCounted('C 680u 50V 105 x2'), 'need-1', '2026-11-21T08:00:00Z');
+  const moved = (state: 'ordered' | 'here', at: string) =>
+    moveNeed(db, { need: 'need-1', id: `event-${state}`, state, supplier: 'Hollin', due: '', price: null, at });
+  await moved('ordered', '2026-11-22T12:00:00Z');
+  await moved('here', '2026-11-25T12:00:00Z');
   await closeJob(db, {
     job: 'pier',
     sheet: 'generic-plasma',
@@ -75,6 +81,14 @@ it('holds what stands of the week’s lines, at all sets, and the sets closed in
   expect(week.closed).toMatchObject([{ title: 'pier set', days: 5, cause: 'R1 open' }]);
   expect(week.wrongTurns.map(({ title }) => title)).toEqual(['Fit a new R2']);
   expect(((await loadWeek('2026-11-22')) as WeekPage).week).toMatchObject({ minutes: 2, closed: [] });
+});
+
+it('says which sets waited for parts, by the days of the week', async () => {
+  const { waited } = (await loadWeek('2026-11-26')) as WeekPage;
+  expect(waited).toHaveLength(1);
+  expect(waited[0]).toMatchObject({ job: 'quay', title: 'quay set' });
+  // From the Monday’s beginning, wherever the shop is.
+  expect(Math.abs(waited[0]!.days - 2.5)).toBeLessThanOrEqual(0.6);
 });
 
 it('is refused in words where no day is named', async () => {
