@@ -47,7 +47,16 @@ export { addPhoto, findPhoto, mostPhotos, TooManyPhotos } from './photos';
 export { addOldNotes, type CountedNote } from './oldNotes';
 export { cameBackAs, leavings } from './returns';
 export { defaultSettings, readSettings, saveSettings, type Settings } from './settings';
-export { addNeed, fittedNeeds, moveNeed, onOrderWithin, openNeeds, takeForNeed, takeFromDonor, type Need } from './needs';
+export {
+  addNeed,
+  fittedNeeds,
+  moveNeed,
+  onOrderWithin,
+  openNeeds,
+  takeForNeed,
+  takeFromDonor,
+  type Need,
+} from './needs';
 export {
   addDonorPart,
   donorParts,
