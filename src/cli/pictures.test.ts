@@ -154,7 +154,7 @@ guns:
     for (const [bad, message] of [
       ['guns: {}', /guns are red, green and blue, or only/],
       ['guns: { red: { cutOff: 110 } }', /guns.red.emission is missing/],
-      ['guns: { red: { emission: -4 } }', /guns.red.emission is more than 0/],
+      ['guns: { red: { emission: -4 } }', /guns.red.emission is 0 or more/],
       ['guns: { only: { emission: 4 }, red: { emission: 4 } }', /leave it out/],
     ] as const)
       expect(() => tube.run([file('bad-tube.yaml', bad)])).toThrow(message);

@@ -1,6 +1,6 @@
 import { planesOf } from '@/core/plane';
 import { placed, Refusal } from '@/core/quantity';
-import { burnInOf, fieldCorners, judgeTubeFile, zoneLoss, zonePlace } from '@/core/setup';
+import { burnInOf, fieldCorners, judgeTubeFile, tells, zoneLoss, zonePlace } from '@/core/setup';
 import { command, rounded } from './command';
 import { readText } from './files';
 import { cornersOf, readPicture } from './pictures';
@@ -20,7 +20,12 @@ export const tube = command({
         share: { mid: rounded(share.mid), low: rounded(share.low), high: rounded(share.high) },
         worn: rounded(worn),
         reserve: rounded(reserve, 2),
-        by: signs.map(({ against, share: of, usual }) => ({ against, share: rounded(of), usual: rounded(usual) })),
+        by: signs.map((sign) => ({
+          against: sign.against,
+          share: rounded(sign.share),
+          usual: rounded(sign.usual),
+          tells: tells(sign),
+        })),
       })),
       weak: weak.map(({ gun, byGun, byDrive, because }) => ({
         gun,

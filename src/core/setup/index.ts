@@ -45,6 +45,7 @@ export {
   gunWalk,
   judgeGuns,
   readGunLine,
+  tells,
   type Weakness,
   weaknesses,
 } from './guns';

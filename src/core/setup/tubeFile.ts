@@ -6,12 +6,14 @@ import { type GunReadings, judgeGuns, type Weakness, weaknesses } from './guns';
 
 const known = '${path} has ${unknown}, which is nothing here';
 const amount = () => yup.number().typeError('${path} is a number').positive('${path} is more than 0');
+/** A dead gun gives none. */
+const current = () => yup.number().typeError('${path} is a number').min(0, '${path} is 0 or more');
 const gun = yup
   .object({
     /** Microamperes. */
-    emission: amount().required('${path} is missing: the cathode current in microamperes'),
+    emission: current().required('${path} is missing: the cathode current in microamperes'),
     /** Microamperes, the heater a tenth lower. */
-    starved: amount(),
+    starved: current(),
     /** Volts. */
     cutOff: amount(),
     /** Seconds. */

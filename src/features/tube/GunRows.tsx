@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { type Gun, type GunMeasure, gunMeasures, gunUnits } from '@/core/log';
+import { tells } from '@/core/setup';
 import { chanceText, dateText, VerdictMark } from '@/ui';
 import { gunName, type GunWalk, markOfGun, signWords, type weaknessOf, weaknessWords } from './tubeModel';
 import styles from './tube.module.css';
@@ -83,7 +84,16 @@ function GunRow({ gun, walk }: { gun: Gun; walk: GunWalk }) {
           .map((measure) => `${gunMeasures[measure]} ${readings[measure]} ${gunUnits[measure]}`)
           .join(' · ')}
       </small>
-      {judged && <small className={styles.by}>{judged.signs.map(signWords).join(' · ')}</small>}
+      {judged && (
+        <small className={styles.by}>
+          {judged.signs.map((sign, place) => (
+            <span key={sign.against}>
+              {place > 0 && ' · '}
+              {tells(sign) ? <b>{signWords(sign)}</b> : signWords(sign)}
+            </span>
+          ))}
+        </small>
+      )}
       {past && (
         <small className={styles.by}>
           {dateText(new Date(past.at).toISOString())}: {past.emission} µA, {percent(past.kept)} % of it is left

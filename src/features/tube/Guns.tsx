@@ -67,7 +67,7 @@ export function Guns({ file, log, job, guns }: GunsProps) {
         />
         <p className={styles.settings}>
           <label>
-            Heater, screen, grid{' '}
+            Full heater, screen, grid{' '}
             <input
               className="field"
               value={settings}

@@ -28,7 +28,8 @@ const fields = yup.object({
     .string()
     .oneOf(Object.keys(gunUnits) as GunMeasure[])
     .required(),
-  value: yup.number().moreThan(0).max(100_000).required(),
+  /** A dead gun emits nothing. */
+  value: yup.number().min(0).max(100_000).required(),
   /** Heater, screen and grid as they stood: only what was measured alike is compared. */
   settings: text(60).optional(),
 });

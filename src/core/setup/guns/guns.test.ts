@@ -55,6 +55,15 @@ describe('a tube’s guns', () => {
     expect(ratio(0.6)).toBeGreaterThan(0.9);
   });
 
+  it('that emit nothing are dead, whatever else they read', () => {
+    const judged = judgeGuns(
+      tube({ red: { emission: 0, starved: 0 }, green: { emission: 3000 }, blue: { emission: 2900 } }),
+    );
+    expect(judged.get('red')!.worn).toBeGreaterThan(0.99);
+    expect(judged.get('red')!.share.high).toBeLessThan(0.1);
+    expect(judged.get('green')!.worn).toBeLessThan(0.1);
+  });
+
   it('are held against a good tube of the type', () => {
     const one = tube({ only: { emission: 800 } });
     expect(judgeGuns(one, { good: 2000 }).get('only')!.worn).toBeGreaterThan(0.9);
@@ -120,6 +129,8 @@ describe('the test of a tube', () => {
     expect(gunWalk(guns, []).next).toEqual({ gun: 'red', measure: 'emission' });
     expect(gunWalk(guns, test('2026-03-01', 2900)).next).toEqual({ gun: 'red', measure: 'cutOff' });
     expect(gunWalk(guns, [...test('2026-03-01', 2900), ...cutOffs('2026-03-01')]).next).toBeUndefined();
+    // Of a gun that emits nothing nothing else can be measured.
+    expect(gunWalk(guns, test('2026-03-01', 0)).next).toEqual({ gun: 'green', measure: 'cutOff' });
     const doubtful = [...test('2026-03-01', 2000), ...cutOffs('2026-03-01')];
     expect(gunWalk(guns, doubtful).next).toEqual({ gun: 'red', measure: 'starved' });
   });
@@ -142,7 +153,9 @@ describe('the test of a tube', () => {
     expect(readGunLine('green cutoff 118 V', asked, guns)).toEqual({ gun: 'green', measure: 'cutOff', value: 118 });
     expect(readGunLine('good 900', asked, guns)).toEqual({ gun: 'good', measure: 'emission', value: 900 });
     expect(() => readGunLine('620 V', asked, guns)).toThrow('in µA, like 620');
+    expect(readGunLine('0', asked, guns).value).toBe(0);
     expect(() => readGunLine('-3', asked, guns)).toThrow('in µA');
+    expect(() => readGunLine('blue cutoff 0', asked, guns)).toThrow('in V');
     expect(() => readGunLine('red', asked, guns)).toThrow('red 620');
   });
 });

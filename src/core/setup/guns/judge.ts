@@ -66,6 +66,12 @@ const scatters = {
   warmUp: 0.35,
 } as const;
 
+/** Microamperes that a dead gun is reckoned with; what a tenth less heater leaves of so little says nothing. */
+const dead = { emits: 1, tells: 20 } as const;
+
+/** Does a gun emit enough to have anything else measured of it? */
+export const emits = ({ emission = Infinity }: GunReadings): boolean => emission > dead.tells;
+
 /** A cut-off as most tubes have it, in volts. */
 const usualCutOff = 110;
 /** Microamperes that a good gun gives, by its cut-off as far as that is known. */
@@ -93,6 +99,10 @@ export interface HeldAgainst {
   readonly past?: ReadonlyMap<Gun, number>;
 }
 
+/** Does a sign lie further from the usual than good guns scatter? */
+export const tells = ({ share, usual, scatter }: GunSign): boolean =>
+  Math.abs(Math.log(Math.max(share, 1e-6) / usual)) > 2 * scatter;
+
 /** How well a reserve suits what was read of a gun, with what the tube shares at a place. */
 function fit(
   reserve: number,
@@ -100,7 +110,8 @@ function fit(
   { good, past }: { readonly good: number | undefined; readonly past: number | undefined },
   place: number,
 ): number {
-  const { emission, starved, cutOff, warmUp } = readings;
+  const { starved, cutOff, warmUp } = readings;
+  const emission = readings.emission === undefined ? undefined : Math.max(dead.emits, readings.emission);
   const share = shareGiven(reserve);
   let weight = 1;
   if (emission !== undefined) {
@@ -110,7 +121,8 @@ function fit(
     if (good !== undefined) weight *= heavy(Math.log(emission / (good * share)), scatters.good);
     // What it gave once is no more than a good gun gives.
     if (past !== undefined) weight *= heavy(Math.max(0, Math.log((past * share) / emission)), scatters.past);
-    if (starved !== undefined) weight *= heavy(Math.log(starved / emission / starvedRatio(reserve)), scatters.starved);
+    if (starved !== undefined && emission > dead.tells)
+      weight *= heavy(Math.log(Math.max(dead.emits, starved) / emission / starvedRatio(reserve)), scatters.starved);
   }
   if (warmUp !== undefined) weight *= heavy(Math.log(warmUp / warmUpOf(reserve)), scatters.warmUp);
   return weight;
@@ -157,7 +169,8 @@ function signsOf(gun: Gun, tube: ReadonlyMap<Gun, GunReadings>, { good, past }: 
         Math.SQRT2 * scatters.gun,
       );
     if (cutOff !== undefined) add('its cut-off', emission / drawnBy(cutOff), 1, scatters.type);
-    if (starved !== undefined) add('its own full heater', starved / emission, starvedRatio(5), scatters.starved);
+    if (starved !== undefined && emission > dead.tells)
+      add('its own full heater', starved / emission, starvedRatio(5), scatters.starved);
   }
   if (warmUp !== undefined) add('a usual warm-up', warmUp / usualWarmUp, 1, scatters.warmUp);
   return signs;
@@ -172,17 +185,15 @@ export function judgeGuns(tube: ReadonlyMap<Gun, GunReadings>, against: HeldAgai
   const shares = reserves.map(shareGiven);
   const judged = [...weighed(tube, against)]
     .filter(([gun]) => Object.keys(tube.get(gun)!).some((measure) => measure !== 'cutOff'))
-    .map(([gun, weights]): [Gun, GunJudged] => {
-      return [
+    .map(([gun, weights]): [Gun, GunJudged] => [
+      gun,
+      {
         gun,
-        {
-          gun,
-          share: { mid: at(shares, weights, 0.5), low: at(shares, weights, 0.05), high: at(shares, weights, 0.95) },
-          worn: sum(weights.filter((_, i) => shares[i]! < wornBelow)) / sum(weights),
-          reserve: at(reserves, weights, 0.5),
-          signs: signsOf(gun, tube, against),
-        },
-      ];
-    });
+        share: { mid: at(shares, weights, 0.5), low: at(shares, weights, 0.05), high: at(shares, weights, 0.95) },
+        worn: sum(weights.filter((_, i) => shares[i]! < wornBelow)) / sum(weights),
+        reserve: at(reserves, weights, 0.5),
+        signs: signsOf(gun, tube, against),
+      },
+    ]);
   return new Map(judged);
 }

@@ -21,7 +21,9 @@ function valueOf(text: string, measure: GunMeasure): number {
   if (written !== undefined && written !== (unit === 'µA' ? 'A' : unit)) throw new Refusal(right);
   // A prefix alone is one of amperes: 1.2m are 1200 µA.
   const scaled = unit === 'µA' && (written !== undefined || /[munµ]$/.test(text.trim())) ? value * 1e6 : value;
-  if (!(scaled > 0 && scaled <= 100_000)) throw new Refusal(right);
+  // A dead gun emits nothing; it cuts off nowhere.
+  const least = unit === 'µA' ? 0 : Number.MIN_VALUE;
+  if (!(scaled >= least && scaled <= 100_000)) throw new Refusal(right);
   return Number(scaled.toPrecision(6));
 }
 

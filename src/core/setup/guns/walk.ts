@@ -1,5 +1,5 @@
 import { type Gun, type GunLine, type GunMeasure, gunMeasures, guns, type LogEntry, standing } from '../../log';
-import { type GunJudged, type GunReadings, judgeGuns } from './judge';
+import { emits, type GunJudged, type GunReadings, judgeGuns } from './judge';
 
 /** What a gun read earlier at the same settings, and how its emission has gone since. */
 export interface GunPast {
@@ -42,7 +42,8 @@ function nextOf(
   readings: ReadonlyMap<Gun, GunReadings>,
   judged: ReadonlyMap<Gun, GunJudged>,
 ): GunAsked | undefined {
-  const lacks = (gun: Gun, measure: GunMeasure) => readings.get(gun)?.[measure] === undefined;
+  const lacks = (gun: Gun, measure: GunMeasure) =>
+    readings.get(gun)?.[measure] === undefined && emits(readings.get(gun) ?? {});
   const doubted = (gun: Gun) => {
     const worn = judged.get(gun)?.worn ?? 0.5;
     return worn > unsure.from && worn < unsure.to;
