@@ -12,6 +12,12 @@ function numberOf(given: Given, name: string, usual: number, from: number, to: n
   return value;
 }
 
+function tubesOf(given: Given): 1 | 3 {
+  const word = given.option('tubes') ?? '1';
+  if (word !== '1' && word !== '3') throw new Refusal(`--tubes is 1 or 3, not "${word}"`);
+  return word === '3' ? 3 : 1;
+}
+
 const pair = (point: { readonly x: number; readonly y: number } | undefined) =>
   point && { x: rounded(point.x), y: rounded(point.y) };
 
@@ -26,6 +32,7 @@ export const crosshatch = command({
     corners: { takes: 'X,Y,…', about: 'corners of the glass in the picture, clockwise from the top left' },
     aspect: { takes: 'SHARE', about: 'height of the screen by its width; 0.75 where nothing is said' },
     width: { takes: 'MM', about: 'width of the screen in millimetres; 400 where nothing is said' },
+    tubes: { takes: '1|3', about: 'one tube with three guns, or one tube a colour; 1 where nothing is said' },
     overscan: { takes: 'SHARE', about: 'how much larger than the glass the picture is to be; 0 where nothing is said' },
   },
   answer(given) {
@@ -38,6 +45,7 @@ export const crosshatch = command({
       millimetres: numberOf(given, 'width', 400, 50, 5000),
       overscan: numberOf(given, 'overscan', 0, -0.3, 0.3),
       ...(corners && { corners }),
+      tubes: tubesOf(given),
     };
     const crossings = placed(file, () => findCrossings(readPicture(file), pattern));
     const { shape, errors, convergence } = placed(file, () => crosshatchSaid(crossings, pattern, screen));

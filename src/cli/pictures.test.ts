@@ -89,6 +89,7 @@ describe('crosshatch', () => {
     ['lines that are none', [shot, '--across', 'many'], /--across is a number from 3 to 60, not "many"/],
     ['half the corners', [shot, '--corners', '1,2,3,4'], /eight numbers/],
     ['corners the other way round', [shot, '--corners', '0,0,0,700,900,700,900,0'], /clockwise/],
+    ['two tubes', [shot, '--tubes', '2'], /--tubes is 1 or 3/],
     ['an option of its own', [shot, '--lines', '4'], /--lines/],
   ])('refuses %s in one line', (_, words, message) => {
     expect(() => crosshatch.run(words)).toThrow(message);

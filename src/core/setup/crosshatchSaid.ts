@@ -11,6 +11,7 @@ import {
   terms,
   wantedOf,
 } from './geometry';
+import { threeTubes } from './threeTubes';
 
 /** The screen that was photographed. */
 export interface Screen {
@@ -21,6 +22,8 @@ export interface Screen {
   /** By so much of its size the picture is to reach over the edge of the glass. */
   readonly overscan: number;
   readonly corners?: Corners;
+  /** How many tubes make the picture: one with three guns, or one a colour. */
+  readonly tubes?: 1 | 3;
 }
 
 /** What a photographed crosshatch says of a set’s picture. */
@@ -34,7 +37,7 @@ export interface CrosshatchSaid {
     readonly spread: number;
     readonly words: string;
   }[];
-  readonly convergence: ConvergenceState | undefined;
+  readonly convergence: (ConvergenceState & { readonly remaining?: number }) | undefined;
   /** Where crossings lie, in shares of the screen’s width from its middle; without corners, as a camera straight before it would see them. */
   readonly seen: readonly Seen[];
 }
@@ -75,9 +78,17 @@ export function crosshatchSaid(crossings: readonly Crossing[], pattern: Pattern,
         const { title, over, under } = terms[id];
         return { id, title, percent, spread, words: percent > 0 ? over : under };
       }),
-    convergence: Math.min(red.length, blue.length) >= 12 ? convergenceOf(red, blue) : undefined,
+    convergence: convergenceSaid(red, blue, screen.tubes),
     seen: corners ? seen : straightened(seen, wanted),
   };
+}
+
+/** Fewer crossings with their colours do not tell what to move: twelve, or three a zone where each tube has its own raster. */
+const enough = { 1: 12, 3: 45 } as const;
+
+function convergenceSaid(red: readonly ColourOffset[], blue: readonly ColourOffset[], tubes: 1 | 3 = 1) {
+  if (Math.min(red.length, blue.length) < enough[tubes]) return undefined;
+  return tubes === 3 ? threeTubes({ red, blue }) : convergenceOf(red, blue);
 }
 
 /** Without corners lengths are measured by the pattern itself, about its middle. */

@@ -10,6 +10,9 @@ interface MeasuredProps {
   readonly aspect: number;
 }
 
+/** So many things to move are named: what comes after them is better read off another photograph. */
+const shownMoves = 8;
+
 /** What a photograph shows: how far the picture is off, by which errors, and how far its colours lie apart. */
 export function Measured({ said, pattern, aspect }: MeasuredProps) {
   return (
@@ -30,14 +33,23 @@ export function Measured({ said, pattern, aspect }: MeasuredProps) {
       </ul>
       {said.convergence && (
         <>
-          <h2 className="label">Colours: {said.convergence.worst.millimetres.toFixed(1)} mm apart at worst</h2>
+          <h2 className="label">
+            Colours: {said.convergence.worst.millimetres.toFixed(1)} mm apart at worst
+            {said.convergence.remaining !== undefined &&
+              `, ${said.convergence.remaining.toFixed(1)} mm when all below is done`}
+          </h2>
           <ul className={styles.moves}>
-            {said.convergence.moves.map(({ part, words }) => (
+            {said.convergence.moves.slice(0, shownMoves).map(({ part, words }) => (
               <li key={part + words}>
                 <b>{part}</b>: {words}
               </li>
             ))}
           </ul>
+          {said.convergence.moves.length > shownMoves && (
+            <p className="soft">
+              {said.convergence.moves.length - shownMoves} more after these: photograph it again then.
+            </p>
+          )}
         </>
       )}
     </>

@@ -58,10 +58,11 @@ export function ShapePage({ file }: { file: JobFile }) {
           aspect,
           millimetres: widthOf(asked.wide),
           overscan: 0,
+          tubes: file.sheet.technology === 'projection-tubes' ? 3 : 1,
           ...(placed && corners && { corners }),
         }),
       ),
-    [photo, aspect, asked.wide, placed, corners],
+    [photo, aspect, asked.wide, placed, corners, file.sheet.technology],
   );
   const record = () => {
     if (!said || said instanceof Refusal) return;
