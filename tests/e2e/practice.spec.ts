@@ -93,6 +93,9 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   await page.locator('input[type=file]').setInputFiles(file);
   await expect(page.getByText('A dark set · 2 of 5 · one part')).toBeVisible();
   await expect(page.getByText('A hint · 1 left')).toBeVisible();
+  // What was suspected stays with the browser, over all its hunts.
+  await page.goto(`${demo.address}/practice`);
+  await expect(page.getByTestId('sureness').getByRole('row', { name: /60 % 1 / })).toBeVisible();
   expect(rowsOf(demo.database)).toBe(before);
 });
 

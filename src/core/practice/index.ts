@@ -1,6 +1,7 @@
 export { answerFrom } from './answering';
 export {
   brierOf,
+  sureBands,
   caseAfter,
   type Consequence,
   type Debrief,

@@ -7,6 +7,7 @@ import { Bar, useDraft } from '@/ui';
 import { drawDrills } from './actions';
 import { DrillCard } from './DrillCard';
 import styles from './practice.module.css';
+import { Sureness } from './Sureness';
 import {
   abilitiesOf,
   abilityText,
@@ -100,6 +101,7 @@ export function Practice({ first }: { readonly first: Drill }) {
           <p className="soft">
             Press one to be asked of it alone. Otherwise it is asked what least is known of, as hard as you can just do.
           </p>
+          <Sureness />
         </section>
       </div>
     </div>

@@ -12,6 +12,7 @@ import {
   skillInTurn,
   withGiven,
 } from './practiceModel';
+import { readSuspicions, withSuspicions } from './sureness';
 
 vi.mock('server-only', () => ({}));
 
@@ -86,4 +87,18 @@ describe('what is asked next', () => {
   });
 
   it('is there when the page comes', () => expect(loadFirstDrill().skill).toBe('parts'));
+});
+
+describe('suspicions that are kept', () => {
+  const one = { hunt: 'a', sure: 0.6, right: true };
+
+  it('are kept once a hunt, and what cannot be read was never said', () => {
+    const kept = withSuspicions([], 'a', [{ sure: 0.6, right: true }]);
+    expect(kept).toEqual([one]);
+    expect(withSuspicions(kept, 'a', [{ sure: 0.7, right: false }])).toEqual([{ hunt: 'a', sure: 0.7, right: false }]);
+    expect(withSuspicions(kept, 'b', [])).toEqual([one]);
+    expect(readSuspicions(JSON.stringify(kept))).toEqual(kept);
+    for (const text of [null, '{', '7', '[{"hunt":"a"}]', '[{"hunt":"a","sure":4,"right":true}]'])
+      expect(readSuspicions(text)).toEqual([]);
+  });
 });

@@ -3,6 +3,7 @@ import { type Exercise, exerciseFrom, type Grade, type HuntAct, type Trouble } f
 import { useDraft } from '@/ui';
 import { joinRoom } from './roomActions';
 import { drawFrom, hintFor, openExercise, viewHunt } from './huntActions';
+import { readSuspicions, withSuspicions } from './sureness';
 import { type Aim, type HintLevel, type HuntView } from './huntView';
 
 /** A hunt as this browser keeps it: which it is, and what was done. */
@@ -56,6 +57,7 @@ export function drawnFor(wanted: Wanted) {
 /** The hunt of this browser, as the server answers it. Nothing of it is stored there. */
 export function useHunt() {
   const { draft, keep } = useDraft('hunt');
+  const suspicions = useDraft('suspicions');
   const [own, setOwn] = useState<KeptHunt>();
   const kept = own ?? readHunt(draft);
   const [view, setView] = useState<HuntView>();
@@ -74,8 +76,13 @@ export function useHunt() {
       setOwn(next);
       setView(answer.done);
       keep(JSON.stringify(next));
+      const { debrief } = answer.done;
+      if (debrief) {
+        const told = withSuspicions(readSuspicions(suspicions.draft), JSON.stringify(exercise), debrief.statements);
+        suspicions.keep(JSON.stringify(told));
+      }
     },
-    [keep],
+    [keep, suspicions],
   );
   const left = kept !== undefined && view === undefined && refused === undefined;
   useEffect(() => {

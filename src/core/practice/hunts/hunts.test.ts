@@ -14,6 +14,7 @@ import {
   type PracticeHunt,
   type Trouble,
   troubleNames,
+  sureBands,
 } from '.';
 
 const sheets = [...shippedSheets().values()];
@@ -326,5 +327,19 @@ describe('the debrief', () => {
       const played = playHunt(hunt, followed(hunt));
       expect(played.ended).toBe('cured');
     }
+  });
+});
+
+describe('how sure somebody is', () => {
+  const said = (sure: number, right: number, times: number) =>
+    Array.from({ length: times }, (_, i) => ({ sure, right: i < right }));
+
+  it('is held against how often that was right, and called off only where chance does not do it', () => {
+    expect(sureBands([])).toEqual([]);
+    const [half, most] = sureBands([...said(0.4, 2, 5), ...said(0.95, 10, 20)]);
+    expect(half).toMatchObject({ count: 5, right: 0.4, off: undefined });
+    expect(most).toMatchObject({ count: 20, right: 0.5, off: 'too sure' });
+    expect(sureBands(said(0.4, 19, 20))[0]!.off).toBe('right more often');
+    expect(sureBands(said(0.8, 1, 2))[0]!.off).toBeUndefined();
   });
 });
