@@ -52,6 +52,22 @@ test('a photographed crosshatch becomes errors, a turn, and a line of the record
   await expect(page.getByTestId('before-now')).toContainText('→');
 });
 
+test('a picture is measured with a rule where there is no camera', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Colour tube set', 'Lodge set', ['Too small']);
+  await page.goto(page.url().replace(/bench$/, 'shape'));
+  await page.getByText('No camera? Measure along the middle').click();
+  await page.getByLabel('Left to right').fill('30 35 35 35 35 30');
+  const down = page.getByLabel('Top to bottom');
+  await down.fill('15 30 nothing 30 30 15');
+  await expect(page.getByRole('alert').filter({ hasText: '"nothing" is no length' })).toBeVisible();
+  await down.fill('15 30 30 30 30 15');
+  await expect(page.getByRole('region', { name: 'What it shows' })).toContainText('too narrow');
+  await down.press('Enter');
+  await expect(page.getByTestId('turn')).toContainText('width');
+  await page.reload();
+  await expect(page.getByTestId('turn')).toContainText('width');
+});
+
 test('a pattern fills the screen, and is dimmed and moved when it has stood for its time', async ({ page, app }) => {
   await page.clock.install();
   await page.goto(`${app.address}/patterns?show=dots`);

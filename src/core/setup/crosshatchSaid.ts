@@ -4,6 +4,7 @@ import {
   adviseShape,
   type Seen,
   type Shape,
+  type ShapeByLengths,
   shapeOf,
   straightened,
   type ShapeControl,
@@ -71,17 +72,30 @@ export function crosshatchSaid(crossings: readonly Crossing[], pattern: Pattern,
   const [red, blue] = [offsets('red'), offsets('blue')];
   return {
     shape,
-    errors: [...shape.terms]
-      .filter(([, { percent, spread }]) => Math.abs(percent) >= Math.max(visible, 3 * spread))
-      .sort(([, a], [, b]) => Math.abs(b.percent) - Math.abs(a.percent))
-      .map(([id, { percent, spread }]) => {
-        const { title, over, under } = terms[id];
-        return { id, title, percent, spread, words: percent > 0 ? over : under };
-      }),
+    errors: errorsOf(shape),
     convergence: convergenceSaid(red, blue, screen.tubes),
     seen: corners ? seen : straightened(seen, wanted),
   };
 }
+
+/** Errors that can be told from noise, the largest first. */
+function errorsOf(shape: Shape): CrosshatchSaid['errors'] {
+  return [...shape.terms]
+    .filter(([, { percent, spread }]) => Math.abs(percent) >= Math.max(visible, 3 * spread))
+    .sort(([, a], [, b]) => Math.abs(b.percent) - Math.abs(a.percent))
+    .map(([id, { percent, spread }]) => {
+      const { title, over, under } = terms[id];
+      return { id, title, percent, spread, words: percent > 0 ? over : under };
+    });
+}
+
+/** What lengths along the middle of a crosshatch say of a set’s picture. */
+export const lengthsSaid = ({ shape, seen }: Pick<ShapeByLengths, 'shape' | 'seen'>): CrosshatchSaid => ({
+  shape,
+  errors: errorsOf(shape),
+  convergence: undefined,
+  seen,
+});
 
 /** Fewer crossings with their colours do not tell what to move: twelve, or three a zone where each tube has its own raster. */
 const enough = { 1: 12, 3: 45 } as const;

@@ -1,8 +1,9 @@
-export { anyControls, type CrosshatchSaid, crosshatchSaid, firstMove } from './crosshatchSaid';
+export { anyControls, type CrosshatchSaid, crosshatchSaid, firstMove, lengthsSaid } from './crosshatchSaid';
 export {
   adviseShape,
   drawMisadjusted,
   type Shape,
+  shapeByLengths,
   type ShapeAdvice,
   shapeOf,
   type ShapeTouch,

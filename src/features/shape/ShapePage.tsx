@@ -4,10 +4,11 @@ import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type Corners } from '@/core/crosshatch';
 import { attempt, Refusal } from '@/core/quantity';
-import { crosshatchSaid, shapeLine, shapeWalk } from '@/core/setup';
+import { crosshatchSaid, lengthsSaid, shapeLine, shapeWalk } from '@/core/setup';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
 import { pictureTooLarge } from '@/ui';
 import { PhotoReader } from '@/workers/crosshatch';
+import { ByRule, type ByRuleFound } from './ByRule';
 import { Measured } from './Measured';
 import { PhotographForm } from './PhotographForm';
 import { PhotoView } from './PhotoView';
@@ -26,6 +27,7 @@ export function ShapePage({ file }: { file: JobFile }) {
   const [placed, setPlaced] = useState(false);
   const [busy, setBusy] = useState(false);
   const [message, setMessage] = useState<string>();
+  const [byRule, setByRule] = useState<ByRuleFound>();
   const reader = useRef<PhotoReader>(undefined);
   useEffect(() => () => reader.current?.close(), []);
 
@@ -98,6 +100,16 @@ export function ShapePage({ file }: { file: JobFile }) {
               {message}
             </p>
           )}
+          {!photo && (
+            <ByRule
+              key={log.entries.length}
+              onFound={setByRule}
+              onRecord={() => {
+                if (byRule) log.record([{ body: shapeLine(lengthsSaid(byRule)) }]);
+                setByRule(undefined);
+              }}
+            />
+          )}
           {photo && corners && (
             <>
               <PhotoView photo={photo} corners={corners} onCorners={setCorners} />
@@ -131,6 +143,8 @@ export function ShapePage({ file }: { file: JobFile }) {
         <section className={styles.side} aria-label="What it shows">
           {said && !(said instanceof Refusal) ? (
             <Measured said={said} pattern={photo!.pattern} aspect={aspect} />
+          ) : byRule && !photo ? (
+            <Measured said={lengthsSaid(byRule)} pattern={byRule} aspect={byRule.aspect} />
           ) : (
             <Standing
               walk={walk}

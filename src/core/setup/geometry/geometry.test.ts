@@ -1,3 +1,4 @@
+import { shapeByLengths } from './lengths';
 import { describe, expect, it } from 'vitest';
 import { gaussian, seeded } from '../../statistics';
 import { adviseShape, type ShapeTouch } from './advise';
@@ -93,5 +94,34 @@ describe('what to turn for the shape', () => {
     expect(adviseShape(shape, controls, [still, still]).trouble[0]!.words).toMatch(/moves nothing/);
     expect(adviseShape(shape, controls, [{ ...still, end: true }]).trouble[0]!.words).toMatch(/end of its travel/);
     expect(adviseShape(shape, controls, [still, still]).next?.control).not.toBe('L503');
+  });
+});
+
+describe('lengths along the middle of a screen', () => {
+  const percent = (across: string, down: string) =>
+    new Map([...shapeByLengths(across, down).shape.terms].map(([id, one]) => [id, Number(one.percent.toFixed(2))]));
+  const even = '20 40 40 40 40 20';
+
+  it('find nothing wrong where cells are alike and the picture lies half a cell inside', () => {
+    expect([...percent(even, even).values()].every((one) => Math.abs(one) < 1e-6)).toBe(true);
+  });
+
+  it('find size, place and linearity, and say nothing of bends', () => {
+    const moved = percent('24 40 40 40 40 16', even);
+    // Four of two hundred to the right.
+    expect(moved.get('acrossCentre')).toBeCloseTo(2);
+    expect(moved.get('width')).toBeCloseTo(0);
+    expect(percent('30 35 35 35 35 30', even).get('width')).toBeCloseTo(-10);
+    const stretched = percent('20 46 42 38 34 20', even);
+    expect(stretched.get('acrossLinearity')).toBeGreaterThan(3);
+    expect(stretched.get('downLinearity')).toBeCloseTo(0);
+    expect(moved.has('sidePincushion')).toBe(false);
+  });
+
+  it('say which length is wrong', () => {
+    expect(() => shapeByLengths('40 40', even)).toThrow('across: edge to first line');
+    expect(() => shapeByLengths(even, '20 40 x 40 40 20')).toThrow('down, "x" is no length');
+    expect(() => shapeByLengths(even, '20 40 0 40 40 20')).toThrow('"0" is no length');
+    expect(() => shapeByLengths('400 10 10 10 10 400', even)).toThrow('longer than all cells');
   });
 });
