@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { planesOf, type Raster } from '../../plane';
 import { seeded } from '../../statistics';
-import { burnInOf, fieldCorners } from './burnIn';
+import { burnInOf } from './burnIn';
+import { fieldCorners } from './fieldCorners';
 import { photographedField } from './drawnField';
 import { zoneLoss, zonePlace } from './said';
 

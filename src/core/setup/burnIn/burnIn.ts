@@ -1,8 +1,8 @@
-import { Matrix, solve } from 'ml-matrix';
 import { type Corners, pictureOf } from '../../crosshatch';
 import { blurred, type Plane, type Planes, type Point, sampled } from '../../plane';
 import { Refusal } from '../../quantity';
 import { median, quantile, sumOf } from '../../statistics';
+import { across, down, smoothOf } from './smoothField';
 
 /** A part of the screen that gives less light than what is round it. */
 export interface BurntZone {
@@ -26,9 +26,6 @@ export interface BurnIn {
   readonly least: number;
 }
 
-/** Places that the screen is looked at in, across and down. */
-const across = 160;
-const down = 120;
 /** The rim of the glass is left out: there the tube darkens by itself. */
 const rim = 0.03;
 /** No smaller loss is told from an uneven lamp or lens. */
@@ -53,58 +50,6 @@ function fieldOf(plane: Plane, onPicture: (place: Point) => Point, factor: numbe
       field[y * across + x] = Math.log(Math.max(light, 1e-4));
     }
   return field;
-}
-
-/** Powers of across and down that the lamp, the lens and the tube’s own fall-off are made of: to the fourth together. */
-const powers = Array.from({ length: 25 }, (_, i) => [i % 5, Math.floor(i / 5)] as const).filter(([a, b]) => a + b <= 4);
-const basis = Array.from({ length: across * down }, (_, at) => {
-  const x = (2 * ((at % across) + 0.5)) / across - 1;
-  const y = (2 * (Math.floor(at / across) + 0.5)) / down - 1;
-  return powers.map(([a, b]) => x ** a * y ** b);
-});
-const terms = powers.length;
-/** Every so many places are enough to fit a smooth surface. */
-const everyPlace = 3;
-
-/**
- * The smooth field without its burns: a surface of the fourth power, fitted again and again with ever less weight for what
- * lies below it, since phosphor only loses light.
- */
-function smoothOf(field: Float64Array): Float64Array {
-  const some = Array.from(field.keys()).filter((at) => at % everyPlace === 0);
-  let weights = some.map(() => 1);
-  let figures: Float64Array = new Float64Array(terms);
-  for (let pass = 0; pass < 12; pass += 1) {
-    figures = fitted(field, some, weights);
-    const off = some.map((at) => field[at]! - surface(figures, at));
-    const width = Math.max(1.48 * median(off.map(Math.abs)), 0.003);
-    weights = off.map((by) => (by >= 0 ? 1 / (1 + (by / (3 * width)) ** 2) : 1 / (1 + (by / (1.5 * width)) ** 2) ** 2));
-  }
-  return field.map((_, at) => surface(figures, at));
-}
-
-/** The surface through some places, in weighted least squares. */
-function fitted(field: Float64Array, some: readonly number[], weights: readonly number[]): Float64Array {
-  const normal = Array.from({ length: terms }, () => new Float64Array(terms));
-  const right = new Float64Array(terms);
-  some.forEach((at, k) => {
-    const row = basis[at]!;
-    for (let i = 0; i < terms; i += 1) {
-      const weighted = weights[k]! * row[i]!;
-      right[i]! += weighted * field[at]!;
-      for (let j = 0; j < terms; j += 1) normal[i]![j]! += weighted * row[j]!;
-    }
-  });
-  return Float64Array.from(
-    solve(new Matrix(normal.map((row) => [...row])), Matrix.columnVector([...right])).to1DArray(),
-  );
-}
-
-function surface(figures: Float64Array, at: number): number {
-  const row = basis[at]!;
-  let value = 0;
-  for (let i = 0; i < terms; i += 1) value += figures[i]! * row[i]!;
-  return value;
 }
 
 /** How much of the light is lost, place by place, and by how much the sound part of the field wavers. */
@@ -193,29 +138,4 @@ export function burnInOf(planes: Planes, corners: Corners): BurnIn {
     .toSorted((a, b) => b.loss.all * b.covers - a.loss.all * a.covers)
     .slice(0, mostZones);
   return { zones, noise, least };
-}
-
-/**
- * The corners of a bright field in a picture: the outermost places that are at least half as bright as most of it.
- *
- * @throws Refusal where there is no bright field
- */
-export function fieldCorners({ red, green, blue, factor }: Planes): Corners {
-  const { width, height } = green;
-  const bright = Float32Array.from(green.values, (value, at) => Math.max(value, red.values[at]!, blue.values[at]!));
-  const smooth = blurred({ width, height, values: bright }, 2, 2);
-  const ordered = Float32Array.from(smooth.values).sort();
-  const top = ordered[Math.floor(0.9 * ordered.length)]!;
-  if (top < 0.1) throw new Refusal('there is no bright field in the picture: show a white or grey field in a dim room');
-  const best = [Infinity, -Infinity, -Infinity, Infinity].map((sum) => ({ sum, x: 0, y: 0 }));
-  for (let y = 0; y < height; y += 1)
-    for (let x = 0; x < width; x += 1) {
-      if (smooth.values[y * width + x]! < top / 2) continue;
-      const sums = [x + y, x - y, x + y, x - y] as const;
-      sums.forEach((sum, i) => {
-        const better = i === 0 || i === 3 ? sum < best[i]!.sum : sum > best[i]!.sum;
-        if (better) best[i] = { sum, x, y };
-      });
-    }
-  return best.map(({ x, y }) => ({ x: (x + 0.5) * factor, y: (y + 0.5) * factor })) as unknown as Corners;
 }
