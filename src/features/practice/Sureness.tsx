@@ -11,7 +11,7 @@ export function Sureness() {
   if (bands.length === 0) return null;
   return (
     <>
-      <h2 className="label">How sure, and how often right · {all.length} suspicions in hunts</h2>
+      <h2 className={`label ${styles.sureTitle}`}>How sure, and how often right · {all.length} suspicions in hunts</h2>
       <table className={styles.sure} data-testid="sureness">
         <thead>
           <tr>
@@ -27,7 +27,7 @@ export function Sureness() {
               <td className="figure">{chanceText(sure)}</td>
               <td className="figure">{count}</td>
               <td className="figure">{chanceText(right)}</td>
-              <td>{off ?? 'no more than chance'}</td>
+              <td>{off ?? 'as sure as right'}</td>
             </tr>
           ))}
         </tbody>

@@ -91,7 +91,7 @@ export function ShapePage({ file }: { file: JobFile }) {
           <PhotographForm
             asked={asked}
             label={busy ? 'Reading …' : photo ? 'Another photograph' : 'Choose the photograph'}
-            main={!photo && !(walk.latest && walk.open.length === 0)}
+            main={!photo && !byRule && !(walk.latest && walk.open.length === 0)}
             onAsked={setAsked}
             onPicture={read}
           />
