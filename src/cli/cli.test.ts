@@ -221,7 +221,9 @@ describe('the command itself', () => {
   it('says of every command what it takes', () => {
     const overview = run('--help');
     expect(overview.status).toBe(0);
-    const names = [...overview.stdout.matchAll(/^tovrik ((?:sheet )?[a-z-]+)(?= ["A-Z-]|$)/gm)].map(([, name]) => name!);
+    const names = [...overview.stdout.matchAll(/^tovrik ((?:sheet )?[a-z-]+)(?= ["A-Z-]|$)/gm)].map(
+      ([, name]) => name!,
+    );
     expect(names).toContain('crosshatch');
     expect(names).toHaveLength(overview.stdout.match(/^tovrik [a-z]/gm)!.length);
     for (const name of names) expect(run(...name.split(' '), '--help').stdout).toContain(`tovrik ${name}`);

@@ -2,7 +2,7 @@ import { mean } from '../../statistics';
 import { type Statement } from './debrief';
 
 /** Suspicions that were about as sure, and how often they were right. */
-export interface SureBand {
+interface SureBand {
   readonly from: number;
   readonly to: number;
   readonly count: number;

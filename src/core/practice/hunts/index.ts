@@ -1,4 +1,4 @@
-export { type SureBand, sureBands } from './calibration';
+export { sureBands } from './calibration';
 export { type Consequence } from './consequences';
 export { brierOf, type Debrief, type DebriefedDecision, debriefOf } from './debrief';
 export { difficultyOf, type Grade, grades } from './difficulty';
