@@ -91,7 +91,7 @@ export function Watchdog({ file, log, job, simulated }: WatchdogProps) {
           )}
         </p>
       ) : (
-        <MeterChoice simulated={simulated} source={source} onSource={setSource} trace={() => []} />
+        <MeterChoice simulated={simulated} source={source} onSource={setSource} />
       )}
       <Button
         disabled={!source}

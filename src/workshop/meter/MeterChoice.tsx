@@ -13,7 +13,7 @@ interface MeterChoiceProps {
   readonly source: MeterSource | undefined;
   onSource(source: MeterSource | undefined): void;
   /** What was read at the last touch. */
-  trace(): readonly MeterReading[];
+  trace?(): readonly MeterReading[];
 }
 
 interface SerialBrowser {
@@ -98,7 +98,9 @@ export function MeterChoice({ simulated, source, onSource, trace }: MeterChoiceP
           onRefused={setRefused}
         />
       )}
-      <WriteFile name="trace.csv" type="text/csv" text={() => writeLog(trace())} title="Write the last trace" />
+      {trace && (
+        <WriteFile name="trace.csv" type="text/csv" text={() => writeLog(trace())} title="Write the last trace" />
+      )}
       {refused !== undefined && (
         <p role="alert" className="bad">
           {refused}
