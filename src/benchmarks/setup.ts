@@ -25,6 +25,7 @@ import {
   type ShapeTouch,
   tintOf,
   type Touch,
+  wornBelow,
 } from '@/core/setup';
 import { mean, quantile, seeded } from '@/core/statistics';
 
@@ -221,9 +222,6 @@ function grey(): void {
     );
   }
 }
-
-/** Below this share of a good gun’s emission a gun is worn. */
-const wornBelow = 0.65;
 
 function guns(): void {
   let [all, worn, claimed, right, found, inside] = [0, 0, 0, 0, 0, 0];

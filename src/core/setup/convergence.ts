@@ -33,7 +33,7 @@ export interface ConvergenceMove {
 }
 
 /** Less is not seen at arm’s length, in millimetres. */
-const seen = 0.25;
+export const seen = 0.25;
 
 /** Errors of a colour over the screen as sums of simple ones: `[1, u, v, u², uv, v²]` for right and for down. */
 function fitted(offsets: readonly ColourOffset[]) {

@@ -1,6 +1,6 @@
 import * as yup from 'yup';
 import { Refusal } from '../quantity';
-import { readDocument } from '../supply';
+import { readDocument, unknownKey } from '../supply';
 import {
   bars,
   type Cathode,
@@ -14,7 +14,6 @@ import {
   tints,
 } from './grey';
 
-const known = '${path} has ${unknown}, which is nothing here';
 const amount = () =>
   yup.number().typeError('${path} is a number').positive('${path} is more than 0').required('${path} is missing');
 
@@ -54,12 +53,12 @@ const meter = yup
       .array(
         turn
           .concat(yup.object({ bars: yup.mixed().required('${path} is missing: what both bars read after it') }))
-          .noUnknown(known),
+          .noUnknown(unknownKey),
       )
       .max(200, '${path} has 200 touches at most')
       .default([]),
   })
-  .noUnknown(known);
+  .noUnknown(unknownKey);
 
 const eye = yup
   .object({
@@ -69,9 +68,9 @@ const eye = yup
       .max(400, '${path} has 400 steps at most')
       .required('steps are missing: [] to begin with'),
   })
-  .noUnknown(known);
+  .noUnknown(unknownKey);
 
-const cathode = yup.object({ cutOff: amount(), white: amount() }).noUnknown(known).required();
+const cathode = yup.object({ cutOff: amount(), white: amount() }).noUnknown(unknownKey).required();
 const cathodes = yup
   .object({
     by: yup.string(),
@@ -80,7 +79,7 @@ const cathodes = yup
     blue: cathode,
     least: amount(),
   })
-  .noUnknown(known);
+  .noUnknown(unknownKey);
 
 function lightIn(bar: unknown, where: string): Light {
   const numbers = (names: readonly string[]) =>

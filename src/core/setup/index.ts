@@ -49,6 +49,7 @@ export {
   tells,
   type Weakness,
   weaknesses,
+  wornBelow,
 } from './guns';
 export { type BurnIn, burnInOf, type BurntZone, fieldCorners, photographedField, zoneLoss, zonePlace } from './burnIn';
 export { judgeTubeFile } from './tubeFile';

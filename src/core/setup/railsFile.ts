@@ -1,9 +1,8 @@
 import * as yup from 'yup';
 import { Refusal } from '../quantity';
-import { readDocument } from '../supply';
+import { readDocument, unknownKey } from '../supply';
 import { type Rail, type Touch } from './rails';
 
-const known = '${path} has ${unknown}, which is nothing here';
 const volts = () => yup.number().typeError('${path} is a number of volts');
 const name = () => yup.string().required('${path} is a name').typeError('${path} is a name, as text');
 const readings = () => yup.object().required('${path} is missing: what every rail reads, as { vs: 186.2, va: 62.9 }');
@@ -25,7 +24,7 @@ const schema = yup
             control: name(),
             clockwise: yup.string().oneOf(['raises', 'lowers'], '${path} is raises or lowers').optional(),
           })
-          .noUnknown(known),
+          .noUnknown(unknownKey),
       )
       .min(1, '${path} has one rail at least')
       .max(24, '${path} has 24 rails at most')
@@ -40,12 +39,12 @@ const schema = yup
             reads: readings(),
             end: yup.boolean().default(false),
           })
-          .noUnknown(known),
+          .noUnknown(unknownKey),
       )
       .max(500, '${path} has 500 touches at most')
       .default([]),
   })
-  .noUnknown(known)
+  .noUnknown(unknownKey)
   .required();
 
 /** Readings of all rails; refused where one is missing, or is no number. */

@@ -1,6 +1,6 @@
 import { Matrix, solve } from 'ml-matrix';
 import { mean } from '../statistics';
-import { type ColourOffset, type ConvergenceMove, type ConvergenceState } from './convergence';
+import { type ColourOffset, type ConvergenceMove, type ConvergenceState, seen } from './convergence';
 
 /** A control of a tube’s own raster, as three-tube sets have them for red and for blue: what it moves over the screen. */
 interface RasterTerm {
@@ -26,9 +26,6 @@ const order: readonly RasterTerm[] = [
 
 /** Zones across and down that fine convergence is set in, the middle one first. */
 const zones = { across: 5, down: 3 } as const;
-/** Less is not seen at arm’s length, in millimetres. */
-const seen = 0.25;
-
 const colours = ['red', 'blue'] as const;
 const axes = [
   { axis: 'x', names: 'across', more: 'right', less: 'left' },

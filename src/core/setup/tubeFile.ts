@@ -1,10 +1,9 @@
 import * as yup from 'yup';
 import { type Gun } from '../log';
 import { Refusal } from '../quantity';
-import { readDocument } from '../supply';
+import { readDocument, unknownKey } from '../supply';
 import { type GunReadings, judgeGuns, type Weakness, weaknesses } from './guns';
 
-const known = '${path} has ${unknown}, which is nothing here';
 const amount = () => yup.number().typeError('${path} is a number').positive('${path} is more than 0');
 /** A dead gun gives none. */
 const current = () => yup.number().typeError('${path} is a number').min(0, '${path} is 0 or more');
@@ -23,15 +22,15 @@ const gun = yup
     /** Volts of its cathode on a grey picture. */
     cathode: amount(),
   })
-  .noUnknown(known)
+  .noUnknown(unknownKey)
   .default(undefined);
 const tube = yup
   .object({
-    guns: yup.object({ red: gun, green: gun, blue: gun, only: gun }).noUnknown(known).required('guns are missing'),
+    guns: yup.object({ red: gun, green: gun, blue: gun, only: gun }).noUnknown(unknownKey).required('guns are missing'),
     /** Microamperes of a good tube of the type. */
     good: amount(),
   })
-  .noUnknown(known);
+  .noUnknown(unknownKey);
 
 /** What is made of a tube: each gun judged, and whether a weak colour comes from its gun or its drive. */
 export interface TubeJudged {

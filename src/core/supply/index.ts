@@ -2,7 +2,7 @@ export { bestBasket, patienceOf, type Basket, type Patience } from './basket/bas
 export { weighBoardOrPart } from './boardOrPart';
 export { readBasket, type BasketProblem } from './basket/problem';
 export { readCatalogue } from './catalogueCsv';
-export { readDocument } from './readDocument';
+export { readDocument, unknownKey } from './readDocument';
 export { type CountedPart, readCounted, readLines } from './countedPart';
 export { expectedDemand, type ComesIn, type Demand, type Experience } from './demand';
 export { readDonorLine } from './donorLine';

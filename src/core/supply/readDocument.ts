@@ -2,6 +2,9 @@ import { isNode, LineCounter, parseDocument } from 'yaml';
 import { type Schema, ValidationError } from 'yup';
 import { Refusal } from '../quantity';
 
+/** What is said of a key that a document does not have, for `noUnknown`. */
+export const unknownKey = '${path} has ${unknown}, which is nothing here';
+
 /**
  * Reads a YAML or JSON document by a schema.
  *

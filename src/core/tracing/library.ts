@@ -48,8 +48,9 @@ export class PatternLibrary {
   /**
    * What the board is, given its parts and what was beeped: the stages it may be with their chances, and that of none.
    *
-   * A board is as often none of them as it is any of them. Parts by kind are drawn from the stage’s own shares. Of the likeliest stages the roles are worked out, and what was
-   * beeped is held against them; for none of them it is held against what stages have in common.
+   * A board is as often none of them as it is any of them. Parts by kind are drawn from the stage’s own shares. Of the
+   * likeliest stages the roles are worked out, and what was beeped is held against them; for none of them it is held
+   * against what stages have in common.
    */
   believe(net: TracedNet): Believed {
     const { parts, standing: facts } = net;

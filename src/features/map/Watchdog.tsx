@@ -1,15 +1,13 @@
 import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
-import { type Check } from '@/core/behaviour';
 import { type Case } from '@/core/diagnosis';
-import { type LogBody } from '@/core/log';
 import { SoakWatch, type Watched, watchedSaid } from '@/core/proof';
 import { attempt, formatQuantity, Refusal, type Unit } from '@/core/quantity';
 import { readMeterLine } from '@/instruments';
 import { notice, say } from '@/ui';
 import { type JobFile, type JobLog } from '@/workshop/job';
 import { MeterChoice, type MeterSource, simulatedSource } from '@/workshop/meter';
-import { failedWith } from './mapModel';
+import { watchedLines } from './mapModel';
 import styles from './map.module.css';
 
 interface WatchdogProps {
@@ -40,7 +38,7 @@ export function Watchdog({ file, log, job, simulated }: WatchdogProps) {
   useEffect(() => {
     tell.current = (watched, usual) => {
       const words = watchedSaid(watched, check?.title ?? 'the light of the screen');
-      log.record(linesOf(watched, usual, words, check).map((body) => ({ body })));
+      log.record(watchedLines(watched, usual, words, check).map((body) => ({ body })));
       say(words);
       notice(file.title, words);
     };
@@ -105,20 +103,4 @@ export function Watchdog({ file, log, job, simulated }: WatchdogProps) {
       </Button>
     </div>
   );
-}
-
-/** What goes on the record: a set that went ends its soak, with what says so as a reading; the rest is an event of it. */
-function linesOf(watched: Watched, usual: number, words: string, check: Check | undefined): readonly LogBody[] {
-  if (watched.kind !== 'lost') return [{ kind: 'soak', event: 'seen', text: words }];
-  if (!check) return failedWith(['dark']);
-  const value = Number((watched.level * usual).toPrecision(3));
-  return [
-    {
-      kind: 'reading',
-      check: check.id,
-      answer: { kind: 'number', value, shape: 'settled' },
-      text: 'watched on the soak',
-    },
-    { kind: 'soak', event: 'failed', text: words },
-  ];
 }

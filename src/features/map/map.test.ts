@@ -1,8 +1,8 @@
 import { jointArea } from '@/core/intermittent';
 import { describe, expect, it } from 'vitest';
-import { liveCold } from '@/core/behaviour';
+import { type Check, liveCold } from '@/core/behaviour';
 import { replay } from '@/core/log';
-import { failedWith, failuresOf, likelyCells, placeWords, whyNotLive } from './mapModel';
+import { failedWith, failuresOf, likelyCells, placeWords, whyNotLive, watchedLines } from './mapModel';
 
 describe('the likely area', () => {
   it('is painted where it is likely, and named by its third of the board', () => {
@@ -33,5 +33,23 @@ it('a set on a soak fails with what it showed before, or with nothing, and that 
   expect(failedWith(['horizontal_line'])).toMatchObject([
     { kind: 'reading', check: 'picture', answer: { symptoms: ['horizontal_line'] } },
     { kind: 'soak', event: 'failed', text: 'One line across' },
+  ]);
+});
+
+it('what the meter saw go ends a soak, a rail as its reading, the light as a dark picture; a moment away is an event', () => {
+  const check = { id: 'bplus-dc' } as Check;
+  const lost = { kind: 'lost', at: 20, level: 0.02, lasted: 0 } as const;
+  expect(watchedLines(lost, 125, 'B+ fell', check)).toEqual([
+    {
+      kind: 'reading',
+      check: 'bplus-dc',
+      answer: { kind: 'number', value: 2.5, shape: 'settled' },
+      text: 'watched on the soak',
+    },
+    { kind: 'soak', event: 'failed', text: 'B+ fell' },
+  ]);
+  expect(watchedLines(lost, 1, 'the light fell', undefined)).toEqual(failedWith(['dark']));
+  expect(watchedLines({ ...lost, kind: 'dip' }, 125, 'B+ fell', check)).toEqual([
+    { kind: 'soak', event: 'seen', text: 'B+ fell' },
   ]);
 });

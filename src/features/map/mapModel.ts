@@ -1,5 +1,7 @@
+import { type Check } from '@/core/behaviour';
 import { type Case } from '@/core/diagnosis';
 import { type BenchState, type LogBody } from '@/core/log';
+import { type Watched } from '@/core/proof';
 import { type Symptom, symptomTitles } from '@/core/picture';
 import { type JointArea } from '@/core/intermittent';
 
@@ -44,3 +46,24 @@ export const failedWith = (symptoms: readonly Symptom[]): readonly LogBody[] => 
   { kind: 'reading', check: 'picture', answer: { kind: 'picture', symptoms }, text: symptoms.join(' ') },
   { kind: 'soak', event: 'failed', text: symptoms.map((symptom) => symptomTitles[symptom]).join(', ') },
 ];
+
+/** What goes on the record: a set that went ends its soak, with what says so as a reading; the rest is an event of it. */
+export function watchedLines(
+  watched: Watched,
+  usual: number,
+  words: string,
+  check: Check | undefined,
+): readonly LogBody[] {
+  if (watched.kind !== 'lost') return [{ kind: 'soak', event: 'seen', text: words }];
+  if (!check) return failedWith(['dark']);
+  const value = Number((watched.level * usual).toPrecision(3));
+  return [
+    {
+      kind: 'reading',
+      check: check.id,
+      answer: { kind: 'number', value, shape: 'settled' },
+      text: 'watched on the soak',
+    },
+    { kind: 'soak', event: 'failed', text: words },
+  ];
+}

@@ -3,7 +3,7 @@ import { type Gun, type GunLine, type LogEntry } from '../../log';
 import { seeded } from '../../statistics';
 import { drawTube } from './drawnTube';
 import { drawnBy, leftWhenStarved, shareGiven, starvedRatio } from './emission';
-import { type GunReadings, judgeGuns } from './judge';
+import { type GunReadings, judgeGuns, wornBelow } from './judge';
 import { readGunLine } from './typed';
 import { gunWalk } from './walk';
 import { weaknesses } from './weakness';
@@ -76,7 +76,7 @@ describe('a tube’s guns', () => {
       const drawn = drawTube(seeded(seed));
       for (const [gun, { share, worn: chance }] of judgeGuns(drawn.tube, { good: drawn.good })) {
         const truth = drawn.shares.get(gun)!;
-        const isWorn = truth < 0.65;
+        const isWorn = truth < wornBelow;
         all += 1;
         worn += Number(isWorn);
         claimed += Number(chance >= 0.9);

@@ -1,4 +1,5 @@
 import { type Gun, type GunMeasure } from '../../log';
+import { partStandard } from '../../measure';
 import { sum } from '../../statistics';
 import { drawnBy, shareGiven, starvedRatio } from './emission';
 
@@ -32,8 +33,8 @@ export interface GunJudged {
   readonly signs: readonly GunSign[];
 }
 
-/** Below this share a gun counts as worn; the survey and the bench judge emission by the same. */
-const wornBelow = 0.65;
+/** Below this share a gun counts as worn: where survey and bench call its emission low. */
+export const wornBelow = partStandard('emission', { kind: 'tube' })!.lowBelow;
 
 /** Reserves that are weighed: from a cathode that is done to one that could give thirty times what is asked. */
 const reserves = Array.from({ length: 81 }, (_, i) => Math.exp(-3.2 + (i * 6.6) / 80));

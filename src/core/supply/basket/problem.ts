@@ -1,6 +1,6 @@
 import * as yup from 'yup';
 import { Refusal } from '../../quantity';
-import { readDocument } from '../readDocument';
+import { readDocument, unknownKey } from '../readDocument';
 
 /** Something that is needed: so many of it, in so many days at the latest. */
 export interface NeededLine {
@@ -55,7 +55,6 @@ const count = () =>
     .max(100_000, '${path} is at most 100000')
     .typeError('${path} is a whole number, from 1 on');
 
-const known = '${path} has ${unknown}, which is nothing here';
 const offer = yup
   .object({
     line: name('line'),
@@ -64,7 +63,7 @@ const offer = yup
       .array(
         yup
           .object({ from: count().required('${path} is missing'), price: money().required('${path} is missing') })
-          .noUnknown(known),
+          .noUnknown(unknownKey),
       )
       .min(1, '${path} has one price at least')
       .max(20, '${path} has 20 prices at most')
@@ -77,7 +76,7 @@ const offer = yup
       .optional(),
     days: days().optional(),
   })
-  .noUnknown(known);
+  .noUnknown(unknownKey);
 
 const schema = yup
   .object({
@@ -90,7 +89,7 @@ const schema = yup
             by: days().optional(),
             job: yup.string().optional(),
           })
-          .noUnknown(known),
+          .noUnknown(unknownKey),
       )
       .min(1, '${path} has one line at least')
       .max(500, '${path} has 500 lines at most')
@@ -106,13 +105,13 @@ const schema = yup
             days: days().default(0),
             offers: yup.array(offer).required('${path} is missing: what this supplier has'),
           })
-          .noUnknown(known),
+          .noUnknown(unknownKey),
       )
       .min(1, '${path} has one supplier at least')
       .max(50, '${path} has 50 suppliers at most')
       .required('suppliers are missing'),
   })
-  .noUnknown(known)
+  .noUnknown(unknownKey)
   .required();
 
 /**

@@ -1,6 +1,6 @@
 import * as yup from 'yup';
 import { Refusal } from '../../quantity';
-import { readDocument } from '../readDocument';
+import { readDocument, unknownKey } from '../readDocument';
 
 /** A part of a donor that may be pulled. */
 export interface DonorPart {
@@ -30,7 +30,6 @@ export interface HarvestProblem {
   readonly parts: readonly DonorPart[];
 }
 
-const known = '${path} has ${unknown}, which is nothing here';
 const number = (what: string) => yup.number().min(0, `\${path} is ${what}, from 0 on`).typeError(`\${path} is ${what}`);
 const name = () => yup.string().required('${path} is a name').typeError('${path} is a name, as text');
 
@@ -42,7 +41,7 @@ const schema = yup
       .array(
         yup
           .object({ id: name(), minutes: number('a number of minutes').required('${path} is missing') })
-          .noUnknown(known),
+          .noUnknown(unknownKey),
       )
       .max(200, '${path} has 200 boards at most')
       .default([]),
@@ -74,13 +73,13 @@ const schema = yup
               .default(0),
             sale: number('money').default(0),
           })
-          .noUnknown(known),
+          .noUnknown(unknownKey),
       )
       .min(1, '${path} has one part at least')
       .max(1000, '${path} has 1000 parts at most')
       .required('parts are missing'),
   })
-  .noUnknown(known)
+  .noUnknown(unknownKey)
   .required();
 
 /**
