@@ -10,6 +10,7 @@ import { ReckonerPanel } from '@/features/reckoner';
 import { Shell } from '@/features/shell';
 import { BenchTheme, paletteStyles, shopZone, type ThemeName } from '@/ui';
 import { admission, passCookie } from '@/workshop/door/server';
+import { faces } from './faces';
 
 export const metadata: Metadata = {
   title: { default: 'Tovrik', template: '%s · Tovrik' },
@@ -25,7 +26,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
   const door = admission();
   const isInShop = !door || door.guestOf(kept.get(passCookie)?.value) === 'shop';
   return (
-    <html lang="en" data-theme={theme} data-zone={shopZone()} suppressHydrationWarning>
+    <html lang="en" className={faces} data-theme={theme} data-zone={shopZone()} suppressHydrationWarning>
       <head>
         <style>{paletteStyles}</style>
       </head>
