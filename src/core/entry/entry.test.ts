@@ -118,7 +118,7 @@ describe('the entry line', () => {
   });
 
   it('takes a reference with a value for a part nobody has, not for an answer in words', () => {
-    expect(() => read('F999 0.2', 'buzz')).toThrow(/has no point "F999".*like "part F999 4k7 feeds/);
+    expect(() => read('F999 0.2', 'buzz')).toThrow(/has no point "F999".*like "part F999 feeds v15/);
     expect(() => read('loud', 'buzz')).toThrow(/answered with yes, weak, brief or no/);
   });
 
@@ -181,6 +181,12 @@ describe('a line that refines the sheet', () => {
     // A net is also named by its title, and by a point on it.
     expect(changeOf('part R119 22R psu feeds 5 v standby')).toMatchObject({ net: 'v5s' });
     expect(changeOf('part R119 22R psu feeds vs-dc')).toMatchObject({ net: 'vs' });
+    // The deflections have other names in other schools, and a capacitor lies across what it smooths.
+    const tube = shippedSheets().get('generic-crt-mono')!;
+    const inTube = { sheet: tube, checks: checksOf(tube) };
+    expect(readRefinement('part C214 220u frame across vyoke', inTube)).toMatchObject({
+      change: { block: 'field_output', role: 'shunts' },
+    });
     expect(changeOf('part R7 in series with vs')).toMatchObject({ is: 'resistor', value: '', role: 'feeds' });
     expect(changeOf('part X9 varistor supply shunts vs')).toMatchObject({ is: 'varistor' });
     expect(changeOf('rail v18 18 from supply at tp18 by the coil')).toEqual({

@@ -1,7 +1,7 @@
 import { type Check, choicesFor, type Context, isMetered } from '../behaviour';
 import { type LogBody, typedChange } from '../log';
 import { type Answer, measures, readAnswer } from '../measure';
-import { Refusal } from '../quantity';
+import { attempt, Refusal } from '../quantity';
 import { type EntryScope, findNamed, nameOf, unknownPoint } from './named';
 
 /** What one typed line means: a reading, or a change of the set. */
@@ -27,8 +27,11 @@ export function readEntry(line: string, scope: EntryScope, context?: Context): E
   if (scope.focus && isOffered(words, scope.focus)) return reading(scope.focus, words, scope);
   const named = findNamed(words, scope);
   if (named) return reading(named.check, named.rest, scope);
-  if (scope.focus && fitsFocus(words, scope.focus)) return reading(scope.focus, words, scope);
-  throw unknownPoint(words, scope);
+  if (!scope.focus || !fitsFocus(words, scope.focus)) throw unknownPoint(words, scope);
+  const answer = attempt(() => reading(scope.focus!, words, scope));
+  if (!(answer instanceof Refusal)) return answer;
+  // Several words may have been meant for a point as well.
+  throw words.length === 1 ? answer : new Refusal(`${answer.message}. ${unknownPoint(words, scope).message}`);
 }
 
 /** A bare voltage where the mains is asked for says what mains there is; it is no share of what the sheet takes it for. */
@@ -63,8 +66,8 @@ function isOffered(words: readonly string[], check: Check): boolean {
 function fitsFocus(words: readonly string[], focus: Check): boolean {
   const isValue = (word: string) => /^[-+.,\d]|^o\.?l$|^open$/i.test(word);
   if (isMetered(focus) || focus.measure === 'blinks') return isValue(words[0]!);
-  // A reference with a value after it is a reading of a part, and never an answer in words.
-  return !(words.length > 1 && /^[a-z]+[-\w]*\d/i.test(words[0]!) && isValue(words[words.length - 1]!));
+  // A name with a value after it is a reading of its own, and never an answer in words.
+  return !(words.length > 1 && isValue(words[words.length - 1]!));
 }
 
 const wordOf = (answer: Answer): string => (answer.kind === 'choice' ? answer.choice : '');

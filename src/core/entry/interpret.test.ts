@@ -4,9 +4,11 @@ import { type LogBody, type LogEntry, replay, lastStanding } from '@/core/log';
 import { type Answer } from '@/core/measure';
 import { describe, expect, it } from 'vitest';
 import { choicesFor, liveCold, predictionsOf } from '@/core/behaviour';
-import { adviseOn, type Case } from '@/core/diagnosis';
+import { adviseOn, type Case, foundParts } from '@/core/diagnosis';
+import { adoptedText, editsOf, readSheet, withEdits } from '@/core/sheet';
 import { depict, type Symptom } from '@/core/picture';
-import { shippedSheets } from '@/sheets';
+import { shippedSheets, shippedTexts } from '@/sheets';
+import { netlistOf } from '@/sheets/stages';
 import { type SeenPicture, whyProbe } from '@/features/bench/benchModel';
 
 const sheet = shippedSheets().get('halvane-hp-42')!;
@@ -262,5 +264,64 @@ describe('the probe card', () => {
 
   it('says what the first probe is worth', () => {
     expect(whyProbe(adviseOn(caseOf(live)).probes[0]!)).toMatch(/^saves about \d+ min against repairing now$/);
+  });
+});
+
+describe('a part measured by itself, typed at the bench', () => {
+  const line = 'C214 220u 35V esr 6';
+  const measured: LogBody = { kind: 'part', ref: 'C214', line };
+
+  it('is recorded with its verdict, whether or not the sheet knows it, and with the reading that a known one is asked for', () => {
+    expect(interpret(line, desk(caseOf(off)))).toMatchObject({
+      kind: 'line',
+      body: measured,
+      more: [],
+      said: expect.stringMatching(/^C214: ESR 6 Ω/),
+    });
+    expect(interpret('C547 100u 35V esr 2.9', desk(caseOf(off), 'picture'))).toMatchObject({
+      kind: 'line',
+      body: { kind: 'part', ref: 'C547' },
+      more: [{ kind: 'reading', check: 'C547-esr' }],
+    });
+    expect(interpret('C214 esr 0.1', desk(caseOf(off, measured)))).toMatchObject({ body: { ref: 'C214' } });
+  });
+
+  it('is a capacity where that is typed for an ESR', () => {
+    const capacity = { kind: 'line', body: { kind: 'part', ref: 'C547' }, more: [] };
+    expect(interpret('C547 83u', desk(caseOf(off)))).toMatchObject(capacity);
+    expect(interpret('83u', desk(caseOf(off), 'C547-esr'))).toMatchObject(capacity);
+  });
+
+  it('is refused on a live set, and words that are no such thing are said to be none', () => {
+    expect(interpret(line, desk(caseOf(live)))).toMatchObject({ message: expect.stringMatching(/marked LIVE/) });
+    expect(interpret('C214 220u', desk(caseOf(off)))).toMatchObject({
+      message: expect.stringMatching(/has no point "C214".*with its mark and what it reads/),
+    });
+    expect(interpret('field rail 1.8', desk(caseOf(off), 'picture'))).toMatchObject({
+      message: expect.stringMatching(/has no point "field".*like "rail field 24 from/),
+    });
+    expect(interpret('all teatime', desk(caseOf(off), 'picture'))).toMatchObject({
+      message: expect.stringMatching(/is no picture.*has no point "all"/),
+    });
+  });
+
+  it('is found bad until it reads right, and counts as soon as the sheet knows what it does', () => {
+    const found = (...bodies: LogBody[]) => foundParts(caseOf(...bodies));
+    expect(found(measured)).toMatchObject([{ part: 'C214', putIn: 'part C214 220u shunts v15' }]);
+    expect(found(measured, { kind: 'part', ref: 'C214', line: 'C214 esr 0.1' })).toEqual([]);
+    const put = interpret('part C214 220u scan shunts vscan', desk(caseOf(measured)));
+    if (put.kind !== 'sheet') throw new Error(JSON.stringify(put));
+    expect(put.then).toBe(line);
+    const own = readSheet(withEdits(adoptedText('own', sheet.id, 'Own'), editsOf(put.change, sheet)), {
+      textOf: (id) => shippedTexts().get(id),
+      netlistOf,
+    });
+    const job = { ...caseOf(off, measured), predictions: predictionsOf(own) };
+    expect(interpret(line, { ...desk(job) })).toMatchObject({
+      body: { kind: 'reading', check: 'C214-esr', answer: { value: 6 } },
+      more: [],
+    });
+    expect(foundParts(job)).toMatchObject([{ part: 'C214', action: expect.stringMatching(/C214/) }]);
+    expect(foundParts(job)[0]).not.toHaveProperty('putIn');
   });
 });

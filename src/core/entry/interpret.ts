@@ -5,8 +5,9 @@ import { type Symptom } from '../picture';
 import { attempt, Refusal } from '../quantity';
 import { answerText, judgeAnswer, type Judgement } from '../reading';
 import { type SheetChange, type Store } from '../sheet';
-import { readEntry } from './entry';
+import { type Entry, readEntry } from './entry';
 import { learntFrom } from './learnt';
+import { linesOfPart, readMeasuredPart } from './measuredPart';
 import { readRefinement } from './refinement';
 import { type SetStep } from './step';
 
@@ -22,7 +23,13 @@ export type Interpreted =
       readonly said: string;
       readonly reading?: { readonly check: Check; readonly verdict: Judgement };
     }
-  | { readonly kind: 'sheet'; readonly change: SheetChange; readonly said: string };
+  | {
+      readonly kind: 'sheet';
+      readonly change: SheetChange;
+      readonly said: string;
+      /** A line that the sheet answers once it knows what is put in: how the part was measured before. */
+      readonly then: string | undefined;
+    };
 
 /** What the entry line is read against. */
 export interface EntrySituation {
@@ -50,10 +57,21 @@ function interpreted(text: string, { job, focus, step, correcting, pictures }: E
     const due = dueStore(text, bench.context, step);
     if (due) return lineFor(storeReading(text.split(/\s+/), model.sheet, due));
     const refinement = readRefinement(text, scope);
-    if (refinement) return { kind: 'sheet', ...learntFrom(refinement, job) };
+    if (refinement) {
+      const learnt = learntFrom(refinement, job);
+      const { change } = learnt;
+      const measured = change.kind === 'part' ? bench.parts.findLast(({ ref }) => ref === change.part) : undefined;
+      return { kind: 'sheet', ...learnt, then: measured?.line };
+    }
   }
   const numbered = focus?.measure === 'picture' && /^\d+$/.test(text) ? pictures[Number(text) - 1] : undefined;
-  const entry = readEntry(numbered ? numbered.symptoms.join(' ') : text, scope, correcting ? undefined : bench.context);
+  const typed = numbered ? numbered.symptoms.join(' ') : text;
+  const entry = attempt((): Entry => readEntry(typed, scope, correcting ? undefined : bench.context));
+  if (entry instanceof Refusal || isCapacityAsEsr(entry, text)) {
+    const part = correcting ? undefined : partByItself(withPart(text, focus), job);
+    if (part) return part;
+    if (entry instanceof Refusal) throw entry;
+  }
   if (entry.kind === 'change') return lineFor(entry.body);
   const { check, answer, more } = entry;
   const context = correcting?.context ?? bench.context;
@@ -65,6 +83,29 @@ function interpreted(text: string, { job, focus, step, correcting, pictures }: E
     said: [answer, ...more].map((one) => answerText(check, one)).join(', '),
     reading: { check, verdict: judgeAnswer(predictions, check, answer, context) },
   };
+}
+
+/** Was a capacity typed where its ESR is asked for? Micro-ohms are measured by nobody. */
+const isCapacityAsEsr = (entry: Entry, text: string) =>
+  entry.kind === 'reading' && entry.check.measure === 'esr' && /\d\s*[unpµ]f?$/i.test(text);
+
+/** A bare value is one of the part that the probe in front is for. */
+function withPart(text: string, focus: Check | undefined): string {
+  const [part] = focus?.point?.parts.length === 1 ? focus.point.parts : [];
+  return part !== undefined && /^\d\S*$/.test(text) ? `${part} ${text}` : text;
+}
+
+/** A part measured by itself, whether or not the sheet knows it; undefined where the text is no such thing, or adds nothing. */
+function partByItself(text: string, { predictions, bench }: Case): Interpreted | undefined {
+  const measured = readMeasuredPart(text, predictions.model.sheet, bench.parts);
+  if (!measured) return undefined;
+  const { check, verdict } = measured;
+  if (bench.context.power === 'live')
+    throw new Refusal(`${check.ref} is measured with the plug out, and this set is marked LIVE: Alt P when it is out`);
+  const isKept = bench.parts.some(({ line }) => line === text);
+  const lines = linesOfPart(text, measured, predictions.checks, false);
+  const [body, ...more] = isKept ? lines.slice(1) : lines;
+  return body && { kind: 'line', body, more, said: `${check.ref}: ${verdict.words}` };
 }
 
 const lineFor = (body: LogBody): Interpreted => ({

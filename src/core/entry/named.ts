@@ -2,7 +2,7 @@ import { type Check } from '../behaviour';
 import { type BenchState } from '../log';
 import { measureNames, measures, type Measure } from '../measure';
 import { attempt, parseQuantity, Refusal } from '../quantity';
-import { kindOfReference, type Sheet } from '../sheet';
+import { exampleOfPart, kindOfReference, type Sheet, usualRail } from '../sheet';
 
 /** What an entry is read against. */
 export interface EntryScope {
@@ -121,13 +121,15 @@ export function unknownPoint(words: readonly string[], { checks, sheet }: EntryS
     .filter((alias) => alias.toLowerCase().startsWith(name.slice(0, 2)))
     .slice(0, 4);
   const hint = near.length > 0 ? `; near it: ${near.join(', ')}` : '';
-  return new Refusal(`${sheet.title} has no point "${words[0]}"${hint}${partHint(words, sheet)}`);
+  return new Refusal(`${sheet.title} has no point "${words[0]}"${hint}${newcomerHint(words, sheet)}`);
 }
 
-/** How a part that no sheet knows is put in, where the words read like one and what it measured. */
-function partHint([reference = '', ...rest]: readonly string[], { nets }: Sheet): string {
-  if (rest.length === 0 || !/^[a-z]{1,3}\d+$/i.test(reference) || !kindOfReference(reference, '')) return '';
-  const rails = [...nets.values()].filter(({ kind, volts }) => kind === 'rail' && Math.abs(volts) < 150);
-  const net = rails[0]?.id ?? 'v12';
-  return `. A part that no sheet knows is put in by what it does to a net, like "part ${reference} 4k7 feeds ${net}", and read afterwards`;
+/** How a part or a rail that no sheet knows is put in, where the words read like one and what it measured. */
+function newcomerHint([reference = '', ...rest]: readonly string[], sheet: Sheet): string {
+  if (rest.length === 0) return '';
+  if (/^[a-z]{1,3}\d+$/i.test(reference) && kindOfReference(reference, ''))
+    return `. A part that no sheet knows is typed with its mark and what it reads, like "C9 100u 35V 83u" or "R9 4k7 5k1", and put in by what it does to a net, like "${exampleOfPart(reference.toUpperCase(), '', sheet)}"`;
+  if (!/^[-+.\d]/.test(rest[rest.length - 1]!)) return '';
+  const maker = [...sheet.blocks.values()].find(({ makes }) => makes.includes(usualRail(sheet)))?.id ?? 'supply';
+  return `. A rail that no sheet knows is put in first, like "rail ${reference.toLowerCase()} 24 from ${maker}"`;
 }

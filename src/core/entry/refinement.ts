@@ -1,7 +1,7 @@
 import { type Check } from '../behaviour';
 import { partKindNames, type PartKind } from '../parts';
 import { formatQuantity, parseQuantity, Refusal } from '../quantity';
-import { kindOfReference, type PartRole, type Sheet, type SheetChange } from '../sheet';
+import { exampleOfPart, kindOfReference, type PartRole, type Sheet, type SheetChange } from '../sheet';
 import { type EntryScope, findNamed, unknownPoint } from './named';
 
 /** What a line typed at the bench adds to the sheet of the set. */
@@ -21,6 +21,7 @@ export function readRefinement(line: string, scope: EntryScope): Refinement | un
   const [first = '', ...rest] = words;
   switch (first.toLowerCase()) {
     case 'new':
+    case 'point':
       return readNewPoint(rest, scope);
     case 'part':
       return readPart(rest, scope);
@@ -94,8 +95,13 @@ function voltsOf(word: string, refused: string): number {
 const roleWords: ReadonlyMap<string, PartRole> = new Map(
   Object.entries({
     feeds: 'feeds',
+    supplies: 'feeds',
     series: 'feeds',
     shunts: 'shunts',
+    across: 'shunts',
+    smooths: 'shunts',
+    filters: 'shunts',
+    decouples: 'shunts',
     loads: 'shunts',
     senses: 'senses',
     drives: 'drives',
@@ -109,11 +115,17 @@ const roleSaid: Readonly<Record<PartRole, string>> = {
   drives: 'drives',
 };
 
+/** The figures among words, as a part is marked. */
+const valueOf = (words: readonly string[]) => words.filter(isNumber).join(' ');
+
 /** `part R118 22R neck feeds vhi`: a reference, its value or kind, where it is, and what it is to a net. */
 function readPart(words: readonly string[], scope: EntryScope): Refinement {
   const { sheet } = scope;
-  const example = 'like "part R118 22R neck feeds vhi"; it feeds, shunts, senses or drives a net';
   const [reference = '', ...rest] = words.filter((word) => !/^(?:in|with|on|the|to|ground)$/i.test(word));
+  const ownExample = isShortName(reference)
+    ? exampleOfPart(reference.toUpperCase(), valueOf(rest), sheet)
+    : exampleOfPart('R118', '22R', sheet);
+  const example = `like "${ownExample}"; it feeds, shunts, senses or drives a net`;
   if (!isShortName(reference)) throw new Refusal(`a part needs its reference first, ${example}`);
   const known = [...sheet.parts.values()].find(({ id }) => id.toLowerCase() === reference.toLowerCase());
   if (known) throw new Refusal(`${sheet.title} has ${known.title} already: type what it reads, like "${known.id} 22"`);
@@ -121,7 +133,7 @@ function readPart(words: readonly string[], scope: EntryScope): Refinement {
   if (at < 0 || rest.length < at + 2) throw new Refusal(`a part needs what it does to which net, ${example}`);
   const role = roleWords.get(rest[at]!.toLowerCase())!;
   const before = rest.slice(0, at);
-  const value = before.filter(isNumber).join(' ');
+  const value = valueOf(before);
   const named = before.find((word) => partKindNames.includes(word.toLowerCase() as PartKind));
   const place = before.filter((word) => !isNumber(word) && word !== named).join(' ');
   const near = place === '' ? undefined : blockNamed(place, undefined, sheet);
@@ -212,6 +224,13 @@ function readBoard(words: readonly string[], { sheet }: EntryScope): Refinement 
   };
 }
 
+/** What other schools call the two deflections. */
+const schools: ReadonlyMap<string, string> = new Map([
+  ['frame', 'field'],
+  ['vertical', 'field'],
+  ['horizontal', 'line'],
+]);
+
 /**
  * The block a place names: by its own names, by its board, or where nothing is said by the net it makes.
  *
@@ -223,7 +242,7 @@ function blockNamed(place: string, net: string | undefined, { title, blocks, boa
     net !== undefined && (makes.includes(net) || needs.includes(net));
   const maker = all.find(({ makes }) => net !== undefined && makes.includes(net));
   if (place === '' && maker) return maker.id;
-  const wanted = place.toLowerCase();
+  const wanted = schools.get(place.toLowerCase()) ?? place.toLowerCase();
   const words = (text: string) => text.toLowerCase().split(/[\s_,-]+/);
   const named = (text: string) => text.toLowerCase() === wanted || words(text).includes(wanted);
   const exact = all.find(({ id, short }) => id.toLowerCase() === wanted || short.toLowerCase() === wanted);

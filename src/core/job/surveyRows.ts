@@ -2,7 +2,7 @@ import { type LogEntry, standing } from '../log';
 import { bandColour, bandDoubts } from '../parts';
 import { attempt, formatQuantity, Refusal } from '../quantity';
 import { type Sheet } from '../sheet';
-import { judgePart, type KnownPart, type PartCheck, type PartVerdict, readPartCheck } from '../survey';
+import { judgePart, type KnownPart, markedAs, type PartCheck, type PartVerdict, readPartCheck } from '../survey';
 
 /** A part of the survey with its verdict. */
 export interface SurveyRow {
@@ -22,13 +22,6 @@ export type TypedPart =
       /** Other ways to read bands that look alike. */
       readonly doubts: readonly string[];
     };
-
-/** What a part measured before was marked with: it need not be typed again. */
-function markedAs(check: PartCheck | undefined): KnownPart | undefined {
-  if (check?.kind === 'resistor' || check?.kind === 'thermistor') return { kind: check.kind, size: check.marked };
-  if (check?.kind !== 'capacitor') return undefined;
-  return { kind: check.type, size: check.farads, ...(check.volts === undefined ? {} : { voltage: check.volts }) };
-}
 
 /**
  * What a line comes to.

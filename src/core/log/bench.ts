@@ -38,6 +38,15 @@ export interface KeptTable {
   readonly afterRepairs: number;
 }
 
+/** A part that was measured by itself, as it was typed. */
+export interface MeasuredPart {
+  readonly entry: LogStamp;
+  readonly ref: string;
+  readonly line: string;
+  /** Count of repairs done before it. */
+  readonly afterRepairs: number;
+}
+
 /** What was done to put a set right. */
 export interface Repair {
   /** `method:part` or `method:board`. */
@@ -71,6 +80,7 @@ export interface BenchState {
   readonly readings: readonly TakenReading[];
   readonly inside: readonly InsideReading[];
   readonly tables: readonly KeptTable[];
+  readonly parts: readonly MeasuredPart[];
   /** Readings that a later line corrected or withdrew, newest version not included. */
   readonly superseded: readonly TakenReading[];
   readonly unreachable: ReadonlySet<string>;
@@ -96,6 +106,7 @@ export class BenchInMaking {
   readonly readings: TakenReading[] = [];
   readonly inside: InsideReading[] = [];
   readonly tables: KeptTable[] = [];
+  readonly parts: MeasuredPart[] = [];
   readonly superseded: TakenReading[] = [];
   readonly unreachable = new Set<string>();
   readonly repairs: { entry: LogStamp; repair: Repair }[] = [];
@@ -122,6 +133,11 @@ export class BenchInMaking {
     if (answer.kind === 'picture') this.picture = { symptoms: answer.symptoms, entry };
   }
 
+  /** Adds a part that was measured by itself. */
+  measuredPart(entry: LogStamp, ref: string, line: string): void {
+    this.parts.push({ entry, ref, line, afterRepairs: this.repairs.length });
+  }
+
   /** Adds a repair; what was read before it no longer says how the set stands. */
   repaired(entry: LogStamp, repair: Repair): void {
     this.repairs.push({ entry, repair });
@@ -140,6 +156,7 @@ export class BenchInMaking {
       readings: this.readings,
       inside: this.inside,
       tables: this.tables,
+      parts: this.parts,
       superseded: this.superseded,
       unreachable: this.unreachable,
       repairs: this.repairs,

@@ -1,6 +1,6 @@
 export * from './sheet';
 export { readSheetChange, type SheetChange } from './change';
-export { kindOfReference, partRoles, type PartRole } from './ownPart';
+export { exampleOfPart, kindOfReference, partRoles, type PartRole, usualRail } from './ownPart';
 export { SheetError, type Problem } from './problem';
 export { readSheet, sheetSchema } from './readSheet';
 export * from './words';

@@ -1,5 +1,6 @@
 import { type FaultMode, partKinds, type PartKind } from '../parts';
 import { type Measure } from '../measure';
+import { type Sheet } from './sheet';
 import { type Level } from './words';
 
 /** What a part may be to a net: the supply comes through it, it lies from it to ground, it watches it, it makes it. */
@@ -81,4 +82,22 @@ export function kindOfReference(reference: string, value: string): PartKind | un
     P: 'connector',
   };
   return kinds[letters];
+}
+
+/** Kinds that mostly lie from a net to ground. */
+const acrossNets: readonly PartKind[] = ['electrolytic', 'film', 'ceramic', 'zener', 'varistor'];
+
+/** The low rail that most blocks hang on, as an example for who knows none of its names. */
+export function usualRail({ nets, blocks }: Pick<Sheet, 'nets' | 'blocks'>): string {
+  const users = (net: string) => [...blocks.values()].filter(({ needs }) => needs.includes(net)).length;
+  const rails = [...nets.values()].filter(({ kind, volts }) => kind === 'rail' && volts > 0 && volts < 150);
+  return rails.sort((a, b) => users(b.id) - users(a.id))[0]?.id ?? [...nets.keys()][0] ?? 'v12';
+}
+
+/** The line that would put a part nobody knows into a sheet, as an example. */
+export function exampleOfPart(reference: string, value: string, sheet: Pick<Sheet, 'nets' | 'blocks'>): string {
+  const net = usualRail(sheet);
+  const kind = kindOfReference(reference, value);
+  const role: PartRole = kind && acrossNets.includes(kind) ? 'shunts' : 'feeds';
+  return ['part', reference, value, role, net].filter(Boolean).join(' ');
 }

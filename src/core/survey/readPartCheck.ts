@@ -12,6 +12,13 @@ export interface KnownPart {
   readonly voltage?: number;
 }
 
+/** What a part measured before was marked with: it need not be typed again. */
+export function markedAs(check: PartCheck | undefined): KnownPart | undefined {
+  if (check?.kind === 'resistor' || check?.kind === 'thermistor') return { kind: check.kind, size: check.marked };
+  if (check?.kind !== 'capacitor') return undefined;
+  return { kind: check.type, size: check.farads, ...(check.volts === undefined ? {} : { voltage: check.volts }) };
+}
+
 /** Carbon resistors of the age these sets are. */
 const usualTolerance = 0.05;
 

@@ -44,14 +44,14 @@ export function nextAction({
     return {
       label: 'Found bad, whatever else is',
       title: bad.action,
-      how: `${bad.title}, ${bad.said}. Then measure again what was wrong. What else proves bad is typed as in “part R118 22R neck feeds vhi”.`,
+      how: `${bad.title}, ${bad.said}. ${bad.putIn === undefined ? '' : `The sheet does not know it: type what it does to which net, like “${bad.putIn}”. `}Then measure again what was wrong. What else proves bad is typed with its mark and what it reads, like “C9 100u 35V 17u”.`,
       button: 'Plan the repair',
     };
   if (repair?.action.method === 'trace')
     return {
       label: `Look inside · in there with ${chanceText(repair.chance)}`,
       title: repair.action.title,
-      how: 'No point of the sheet tells more. Type the part that proves bad, as in “part R118 22R neck feeds vhi”.',
+      how: 'No point of the sheet tells more. A part that proves bad is typed with its mark and what it reads, like “C9 100u 35V 17u”.',
       button: 'Note what was found',
     };
   if (!repair) return undefined;

@@ -125,7 +125,7 @@ export function useBench(
     } else if (interpreted.kind === 'sheet') {
       setText('');
       setBegun(undefined);
-      refining.start(interpreted.change, (message) => giveBack(text, message));
+      refining.start(interpreted.change, (message) => giveBack(text, message), interpreted.then);
     } else if (interpreted.kind === 'nothing' && step?.kind === 'do') log.record([{ body: step.body }]);
   };
   const { due, take, start } = refining;
@@ -136,7 +136,7 @@ export function useBench(
       // What has waited is read by the sheet as it is now.
       const line = interpret(due.text, { job, focus: check, step, correcting: undefined, pictures });
       if (line.kind === 'line') log.record([line.body, ...line.more].map((body) => ({ body })));
-      else if (line.kind === 'sheet') start(line.change, (message) => giveBack(due.text, message));
+      else if (line.kind === 'sheet') start(line.change, (message) => giveBack(due.text, message), line.then);
       else
         giveBack(due.text, line.kind === 'wrong' ? line.message : `“${due.text}” is nothing that can be recorded now`);
     });

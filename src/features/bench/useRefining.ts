@@ -11,8 +11,8 @@ export interface WaitingLine {
 
 /** Changes of the set's sheet, one after the other, and the lines that were typed while one was under way. */
 export interface Refining {
-  /** Puts a change into the sheet. */
-  readonly start: (change: SheetChange, onRefused: (message: string) => void) => void;
+  /** Puts a change into the sheet; `then` is typed on once the sheet is there. */
+  readonly start: (change: SheetChange, onRefused: (message: string) => void, then?: string) => void;
   /** Keeps a line until the sheet is there; false where none is under way. */
   readonly wait: (line: string) => boolean;
   /** A change is on its way. */
@@ -37,22 +37,25 @@ export function useRefining({ id, sheet }: JobFile, onRefined: (refined: Refined
   const [waiting, setWaiting] = useState<readonly WaitingLine[]>([]);
   const busy = before === sheet;
   const start = useCallback(
-    (change: SheetChange, onRefused: (message: string) => void) => {
+    (change: SheetChange, onRefused: (message: string) => void, then?: string) => {
+      const next: readonly WaitingLine[] = then === undefined ? [] : [{ text: then }];
+      const refused = (message: string) => {
+        setBefore(undefined);
+        setWaiting((queue.current = queue.current.filter((line) => !next.includes(line))));
+        onRefused(message);
+      };
       setBefore(sheet);
+      setWaiting((queue.current = [...next, ...queue.current]));
       void refineSheet(id, change)
         .then((answer) => {
           if ('refused' in answer) {
-            setBefore(undefined);
-            onRefused(answer.refused);
+            refused(answer.refused);
             return;
           }
           onRefined(answer.done);
           router.refresh();
         })
-        .catch(() => {
-          setBefore(undefined);
-          onRefused('the server does not answer: the sheet is as it was; press Enter to try again');
-        });
+        .catch(() => refused('the server does not answer: the sheet is as it was; press Enter to try again'));
     },
     [id, sheet, onRefined, router],
   );

@@ -33,6 +33,7 @@ export const helpSections: readonly HelpSection[] = [
       ['turned VR841', 'a control was turned; the set-up of the rails learns from what is read after it'],
       ['C812 3', 'with the plug out: the store measured 3 V'],
       ['new tp4 v12 12.1 pin 3', 'a point the sheet lacks'],
+      ['C9 100u 35V 17u', 'a part measured by itself, as in the survey: no sheet need know it'],
       ['part R118 22R scan feeds vscan', 'a part it lacks: it feeds, shunts, senses or drives'],
       ['rail v18 18 from supply to logic at tp18', 'a rail of this chassis'],
       ['code 9 vscan', 'what a count of blinks means'],

@@ -11,7 +11,8 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { type JobFile, JobFrame, useLog } from '@/workshop/job';
 import { Key, LineEntry, sound, VerdictMark } from '@/ui';
 import { Bands } from './Bands';
-import { bandsFor, linesOf, markOfPart, markWords, partFigures, partWords, recordedFor } from './surveyModel';
+import { linesOfPart } from '@/core/entry';
+import { bandsFor, markOfPart, markWords, partFigures, partWords, recordedFor } from './surveyModel';
 import styles from './survey.module.css';
 
 /** Part after part by itself: what is fine, what goes, what must be lifted before it can be judged. */
@@ -29,7 +30,7 @@ export function Survey({ file }: { file: JobFile }) {
   const record = () => {
     setAsked(true);
     if (typed.kind !== 'part') return;
-    log.record(linesOf(line, typed, checks, live).map((body) => ({ body })));
+    log.record(linesOfPart(line, typed, checks, live).map((body) => ({ body })));
     sound(markOfPart[typed.verdict.mark]);
     setLine('');
     setAsked(false);

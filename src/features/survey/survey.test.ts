@@ -3,7 +3,8 @@ import { predictionsOf } from '@/core/behaviour';
 import { type LogEntry } from '@/core/log';
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
-import { bandsFor, linesOf, partFigures, partWords, readingOf, recordedFor } from './surveyModel';
+import { linesOfPart, readingOfPart } from '@/core/entry';
+import { bandsFor, partFigures, partWords, recordedFor } from './surveyModel';
 
 const sheet = shippedSheets().get('pellisar-tc-14')!;
 const log = (...lines: readonly string[]): LogEntry[] =>
@@ -89,7 +90,7 @@ describe('a survey and the sheet’s own checks', () => {
   const { checks } = predictionsOf(sheet);
   const reading = (line: string) => {
     const typed = typedPart(line, sheet);
-    return typed.kind === 'part' ? readingOf(typed.check, typed.verdict, checks) : undefined;
+    return typed.kind === 'part' ? readingOfPart(typed.check, typed.verdict, checks) : undefined;
   };
   it('are one where both ask for the same, unless the reading proves nothing', () => {
     expect(reading('R201 19k')).toMatchObject({ check: 'R201-ohms', answer: { value: 19_000 } });
@@ -102,8 +103,8 @@ describe('a survey and the sheet’s own checks', () => {
   it('are recorded together, and taken back together; not while the set is live', () => {
     const typed = typedPart('R201 19k', sheet);
     if (typed.kind !== 'part') throw new Error('no part');
-    expect(linesOf('R201 19k ', typed, checks, true)).toEqual([{ kind: 'part', ref: 'R201', line: 'R201 19k' }]);
-    const bodies = linesOf('R201 19k', typed, checks, false);
+    expect(linesOfPart('R201 19k ', typed, checks, true)).toEqual([{ kind: 'part', ref: 'R201', line: 'R201 19k' }]);
+    const bodies = linesOfPart('R201 19k', typed, checks, false);
     expect(bodies).toHaveLength(2);
     const entries = [...bodies, { kind: 'warmth', warm: true } as const].map((body, index): LogEntry => ({
       id: `line-${index}`,

@@ -1,9 +1,8 @@
 import { type SurveyRow } from '@/core/job';
 import { type PartCheck, type PartMark, type PartVerdict } from '@/core/survey';
-import { type LogBody, type LogEntry } from '@/core/log';
+import { surveyText } from '@/core/entry';
+import { type LogEntry } from '@/core/log';
 import { formatQuantity } from '@/core/quantity';
-import { type Check } from '@/core/behaviour';
-import { type Measure } from '@/core/measure';
 import { bandsOf, type BandColour } from '@/core/parts';
 import { type MarkName } from '@/ui';
 
@@ -27,49 +26,6 @@ export function partWords({ kind }: PartCheck, { mark }: PartVerdict): string {
   if (kind === 'fan' || kind === 'wheel') return 'check first';
   if (kind === 'fuse') return 'take it out';
   return kind === 'rings' ? 'free it' : 'lift a leg';
-}
-
-/** What stands in the record for a reading that came from the survey. */
-const surveyText = 'survey';
-
-/** The reading of the sheet's own check that a part of the survey comes to; undefined where it proves nothing there. */
-export function readingOf(
-  check: PartCheck,
-  verdict: PartVerdict,
-  checks: ReadonlyMap<string, Check>,
-): Extract<LogBody, { kind: 'reading' }> | undefined {
-  // A low reading in circuit and one that climbs say nothing of the part.
-  if (verdict.mark === 'wait' || verdict.mark === 'lift') return undefined;
-  const [measure, value]: readonly [Measure | undefined, number | undefined] =
-    check.kind === 'resistor'
-      ? (['ohms', check.read] as const)
-      : check.kind === 'capacitor'
-        ? check.esr !== undefined
-          ? (['esr', check.esr] as const)
-          : (['capacitance', check.read] as const)
-        : check.kind === 'fuse'
-          ? (['ohms', check.read] as const)
-          : check.kind === 'rings'
-            ? (['rings', check.rings] as const)
-            : [undefined, undefined];
-  if (measure === undefined || value === undefined) return undefined;
-  const found = [...checks.values()].find(
-    ({ point }) => point?.measure === measure && point.parts.length === 1 && point.parts[0] === check.ref,
-  );
-  return (
-    found && { kind: 'reading', check: found.id, answer: { kind: 'number', value, shape: 'settled' }, text: surveyText }
-  );
-}
-
-/** The lines of the log that a typed part comes to: where the sheet asks for the same, the bench has its answer, too. */
-export function linesOf(
-  line: string,
-  { check, verdict }: Pick<SurveyRow, 'check' | 'verdict'>,
-  checks: ReadonlyMap<string, Check>,
-  live: boolean,
-): LogBody[] {
-  const reading = live ? undefined : readingOf(check, verdict, checks);
-  return [{ kind: 'part', ref: check.ref, line: line.trim() }, ...(reading ? [reading] : [])];
 }
 
 /** The ids of what was recorded for a part: its line, and the reading that went with it. */

@@ -67,14 +67,25 @@ export function Suspects({ briefed, closed = new Map(), most = shown }: Suspects
 function Found({ found }: Pick<Briefed, 'found'>) {
   if (found.length === 0) return null;
   const minutes = sumOf(found, (one) => one.minutes);
+  const stranger = found.find(({ putIn }) => putIn !== undefined);
   return (
     <p className={styles.pair} data-testid="found">
       <b>{found.length === 1 ? 'Found bad' : `${found.length} found bad`}</b>, put right first:{' '}
-      {found.map(({ title, part }) => (title.includes(part) ? title : `${title} ${part}`)).join(', ')}
+      {found
+        .map(({ title, part, said, putIn }) =>
+          putIn === undefined ? (title.includes(part) ? title : `${title} ${part}`) : `${part} (${said})`,
+        )
+        .join(', ')}
       {minutes > 0 && (
         <>
           {' '}
           · about <span className="figure">{minutesText(minutes)}</span>
+        </>
+      )}
+      {stranger && (
+        <>
+          . No sheet knows {stranger.part}: it counts once it is said what it does, like “
+          <span className="figure">{stranger.putIn}</span>”
         </>
       )}
     </p>

@@ -1,7 +1,10 @@
 import { type Case } from '../belief';
 import { answerText, inconclusive, judgeAnswer } from '../../reading';
 import { dealtWith, repairActions } from '../../repair';
-import { type Minutes } from '../../quantity';
+import { attempt, type Minutes, Refusal } from '../../quantity';
+import { type MeasuredPart } from '../../log';
+import { exampleOfPart, type Sheet } from '../../sheet';
+import { judgePart, markedAs, type PartCheck, readPartCheck } from '../../survey';
 
 /** A part that was seen or measured bad, whether or not it explains the complaint. */
 export interface FoundPart {
@@ -13,6 +16,8 @@ export interface FoundPart {
   readonly action: string;
   /** The line that says so. */
   readonly entry: string;
+  /** How it is put into the sheet, as a line; undefined where the sheet has it. */
+  readonly putIn?: string;
   readonly minutes: Minutes;
   readonly money: number;
 }
@@ -46,11 +51,39 @@ export function foundParts({ predictions, bench }: Case): FoundPart[] {
     // One look that finds another part says nothing of this one; a good reading of the part itself does.
     else if (own.length === 1 && found.get(own[0]!)?.by === id) found.delete(own[0]!);
   }
+  for (const { ref, said, entry, afterRepairs } of measuredBad(bench, parts))
+    if (!found.has(ref) && (renewed.get(ref) ?? 0) <= afterRepairs)
+      found.set(ref, { by: 'survey', entry: entry.id, said });
   const actions = new Map(repairActions(model.sheet).map((action) => [action.id, action]));
   return [...found].map(([part, { entry, said }]) => {
-    const { title } = parts.get(part)!;
+    const title = parts.get(part)?.title;
+    if (title === undefined) {
+      const putIn = exampleOfPart(part, markTyped(bench, part), model.sheet);
+      return { part, title: part, said, action: `Say what ${part} does`, entry, putIn, minutes: 0, money: 0 };
+    }
     const action = actions.get(`replace:${part}`);
     const { minutes = 0, money = 0 } = action ?? {};
     return { part, title, said, action: action?.title ?? `Put ${title} right`, entry, minutes, money };
   });
+}
+
+/** Parts measured by themselves of which the last reading says that they go, whether or not a sheet knows them. */
+function measuredBad({ parts }: Case['bench'], known: Sheet['parts']) {
+  const checks = new Map<string, PartCheck>();
+  const bad = new Map<string, MeasuredPart & { readonly said: string }>();
+  for (const part of parts) {
+    const check = attempt(() => readPartCheck(part.line, (ref) => known.get(ref) ?? markedAs(checks.get(ref))));
+    if (check instanceof Refusal) continue;
+    checks.set(part.ref, check);
+    const { mark, words } = judgePart(check);
+    if (mark === 'replace') bad.set(part.ref, { ...part, said: words });
+    else if (mark === 'fine') bad.delete(part.ref);
+  }
+  return bad.values();
+}
+
+/** The mark that was typed of a part; empty where there was none. */
+function markTyped({ parts }: Case['bench'], part: string): string {
+  const mark = parts.find(({ ref }) => ref === part)?.line.split(/\s+/)[1] ?? '';
+  return /^\d/.test(mark) ? mark : '';
 }
