@@ -281,6 +281,9 @@ describe('what reads otherwise at another switching on', () => {
     const since = jobOn('generic-plasma', 'picture upper_dark', 'col-c-ohms 0.4', 'va 65', 'col-c-ohms OL');
     expect(adviseOn(since).posterior.doubts.map(({ observation: { check } }) => check.id)).toEqual(['col-c-ohms']);
     expect(adviseOn(since).probes.every(({ doubt }) => doubt === undefined)).toBe(true);
+    // Nor is it said to be: what was read since stands.
+    expect(briefingOf(once).doubts).toHaveLength(1);
+    expect(briefingOf(since).doubts).toEqual([]);
   });
 });
 

@@ -184,9 +184,10 @@ describe('a line that refines the sheet', () => {
     // The deflections have other names in other schools, and a capacitor lies across what it smooths.
     const tube = shippedSheets().get('generic-crt-mono')!;
     const inTube = { sheet: tube, checks: checksOf(tube) };
-    expect(readRefinement('part C214 220u frame across vyoke', inTube)).toMatchObject({
+    expect(readRefinement('part C214 220u frame stage across vyoke', inTube)).toMatchObject({
       change: { block: 'field_output', role: 'shunts' },
     });
+    expect(changeOf('rail v27 27 from supply on VB-7')).toMatchObject({ rail: 'v27', block: 'supply', where: 'VB-7' });
     expect(changeOf('part R7 in series with vs')).toMatchObject({ is: 'resistor', value: '', role: 'feeds' });
     expect(changeOf('part X9 varistor supply shunts vs')).toMatchObject({ is: 'varistor' });
     expect(changeOf('rail v18 18 from supply at tp18 by the coil')).toEqual({

@@ -174,11 +174,11 @@ function readRail(words: readonly string[], { sheet, checks }: EntryScope): Refi
   if ([...sheet.nets.keys()].some((id) => id.toLowerCase() === rail.toLowerCase()))
     throw new Refusal(`${sheet.title} has a net "${rail}" already: "new tp4 ${rail} 12.1" puts a point on it`);
   const value = voltsOf(volts, `a rail is given in volts, ${example}`);
-  const said = phrases(rest, ['from', 'to', 'at']);
+  const said = phrases(rest, ['from', 'to', 'at', 'on']);
   if (!said.get('from')) throw new Refusal(`say which block makes it, ${example}`);
   const block = blockNamed(said.get('from')!, undefined, sheet);
   const user = said.get('to') ? blockNamed(said.get('to')!, undefined, sheet) : undefined;
-  const where = said.get('at')?.split(' ') ?? [];
+  const where = [said.get('at'), said.get('on')].flatMap((place) => place?.split(' ') ?? []);
   const point = where[0] !== undefined && isShortName(where[0]) && /\d/.test(where[0]) ? where[0] : `${rail}-dc`;
   if (checks.has(point)) throw new Refusal(`${sheet.title} has a point "${point}" already`);
   return {
@@ -242,7 +242,8 @@ function blockNamed(place: string, net: string | undefined, { title, blocks, boa
     net !== undefined && (makes.includes(net) || needs.includes(net));
   const maker = all.find(({ makes }) => net !== undefined && makes.includes(net));
   if (place === '' && maker) return maker.id;
-  const wanted = schools.get(place.toLowerCase()) ?? place.toLowerCase();
+  const bare = place.toLowerCase().replace(/\s+(?:board|stage|block)$/, '');
+  const wanted = schools.get(bare) ?? bare;
   const words = (text: string) => text.toLowerCase().split(/[\s_,-]+/);
   const named = (text: string) => text.toLowerCase() === wanted || words(text).includes(wanted);
   const exact = all.find(({ id, short }) => id.toLowerCase() === wanted || short.toLowerCase() === wanted);

@@ -43,13 +43,16 @@ export function briefingOf(job: Case): Briefing {
         ? { titles: [pair.faults[0].title, pair.faults[1].title], probability: pair.probability }
         : undefined,
     found,
-    doubts: posterior.doubts.map(({ observation, chance }) => ({
-      entry: observation.entry!,
-      ofPart: found.some(({ entry }) => entry === observation.entry),
-      said: observationText(predictions, observation),
-      chance,
-      twice: observation.times > 1,
-    })),
+    // What was read anew since needs no third reading.
+    doubts: posterior.doubts
+      .filter(({ observation }) => !observation.readSince)
+      .map(({ observation, chance }) => ({
+        entry: observation.entry!,
+        ofPart: found.some(({ entry }) => entry === observation.entry),
+        said: observationText(predictions, observation),
+        chance,
+        twice: observation.times > 1,
+      })),
     alone:
       alone && leads && !posterior.doubts.some(({ observation }) => observation === alone)
         ? observationText(predictions, alone)
