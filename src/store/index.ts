@@ -15,6 +15,7 @@ export {
 } from './copies';
 export { causesOf, readCauses, takeCauses } from './causes';
 export { database, databaseFile, openDatabase, releaseDatabase } from './database';
+export { fullDisk } from './fullDisk';
 export {
   addJob,
   findJob,

@@ -17,6 +17,7 @@ import {
   findJob,
   findNote,
   findPhoto,
+  fullDisk,
   type Job,
   JobClosed,
   openDatabase,
@@ -204,6 +205,19 @@ describe('the log', () => {
     await appendLog(db, 'a', [line('one')], 0);
     await expect(appendLog(db, 'a', [line('two'), line('three', 1, 'nowhere')], 1)).rejects.toThrow(/FOREIGN KEY/);
     expect((await readLog(db, 'a')).entries).toHaveLength(1);
+  });
+
+  it('takes nothing of a batch where the disk is full, says so, and takes it once there is room', async () => {
+    const { page_count: pages } = ((await db.raw('pragma page_count')) as [{ page_count: number }])[0];
+    await db.raw(`pragma max_page_count = ${pages}`);
+    const many = Array.from({ length: 400 }, (_, index) => line(`line-${index}`));
+    const failed: unknown = await appendLog(db, 'a', many, 0).catch((error: unknown) => error);
+    expect(fullDisk(failed)?.message).toMatch(/the disk is full or fails, and nothing was written/);
+    expect(fullDisk(new Error('something else'))).toBeUndefined();
+    expect((await readLog(db, 'a')).entries).toEqual([]);
+    await db.raw('pragma max_page_count = 100000');
+    await appendLog(db, 'a', many, 0);
+    expect((await readLog(db, 'a')).entries).toHaveLength(400);
   });
 
   it('lets nothing be changed or removed', async () => {

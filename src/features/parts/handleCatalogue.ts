@@ -1,7 +1,7 @@
 import { revalidatePath } from 'next/cache';
 import { attempt, Refusal } from '@/core/quantity';
 import { readCatalogue } from '@/core/supply';
-import { database, keepItems, suppliers } from '@/store';
+import { database, fullDisk, keepItems, suppliers } from '@/store';
 
 /** A catalogue longer than this, in characters, is none. */
 const longest = 8 * 1024 * 1024;
@@ -16,7 +16,13 @@ export async function takeCatalogue(request: Request): Promise<Response> {
     return Response.json({ refused: 'there is no such supplier' }, { status: 404 });
   const items = attempt(() => readCatalogue(text));
   if (items instanceof Refusal) return Response.json({ refused: items.message }, { status: 422 });
-  await keepItems(db, supplier, items, new Date().toISOString(), true);
+  try {
+    await keepItems(db, supplier, items, new Date().toISOString(), true);
+  } catch (error) {
+    const full = fullDisk(error);
+    if (full) return Response.json({ refused: full.message }, { status: 507 });
+    throw error;
+  }
   revalidatePath('/parts');
   return Response.json({ items: items.length });
 }

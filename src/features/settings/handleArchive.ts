@@ -6,7 +6,7 @@ import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { type ReadableStream as WebStream } from 'node:stream/web';
 import { Refusal } from '@/core/quantity';
-import { causesOf, database, databaseFile, exportShop, importShop, type Merged, sheetsOfJob } from '@/store';
+import { causesOf, database, databaseFile, exportShop, fullDisk, importShop, type Merged, sheetsOfJob } from '@/store';
 
 /** No archive that is sent is larger; the command line takes larger ones. */
 const largest = 4 * 1024 ** 3;
@@ -50,6 +50,8 @@ export async function giveArchive(request: Request): Promise<Response> {
   } catch (error) {
     await rm(room, { recursive: true, force: true });
     if (error instanceof Refusal) return Response.json({ refused: error.message }, { status: 404 });
+    const full = fullDisk(error);
+    if (full) return Response.json({ refused: full.message }, { status: 507 });
     throw error;
   }
 }
@@ -82,8 +84,9 @@ export function takeArchive(request: Request): Response {
       });
       await say({ merged });
     } catch (error) {
-      await say({ refused: error instanceof Refusal ? error.message : 'something went wrong; nothing was changed' });
-      if (!(error instanceof Refusal)) console.error(error);
+      const refusal = error instanceof Refusal ? error : fullDisk(error);
+      await say({ refused: refusal?.message ?? 'something went wrong; nothing was changed' });
+      if (!refusal) console.error(error);
     } finally {
       await rm(room, { recursive: true, force: true });
       await writer.close().catch(() => undefined);

@@ -1,7 +1,7 @@
 import { revalidatePath } from 'next/cache';
 import { attempt, Refusal } from '@/core/quantity';
 import { readPart, readStockCsv, writeStockCsv } from '@/core/supply';
-import { database, putList, wholeShelf } from '@/store';
+import { database, fullDisk, putList, wholeShelf } from '@/store';
 
 /** A stock list longer than this, in characters, is none. */
 const longest = 8 * 1024 * 1024;
@@ -22,6 +22,8 @@ export async function takeList(request: Request): Promise<Response> {
     try {
       await putList(await database(), lines, (at) => ids[at]!, new Date().toISOString(), request.signal);
     } catch (error) {
+      const full = fullDisk(error);
+      if (full) return Response.json({ refused: full.message }, { status: 507 });
       if (!request.signal.aborted) throw error;
       return Response.json({ refused: 'given up: nothing of the list was put' }, { status: 499 });
     }

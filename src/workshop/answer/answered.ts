@@ -1,5 +1,6 @@
 import { ValidationError } from 'yup';
 import { Refusal } from '@/core/quantity';
+import { fullDisk } from '@/store';
 
 /**
  * What a page asked for: what came of it, or why nothing was done and what would be right. Ask for `refused`: a `done`
@@ -8,8 +9,8 @@ import { Refusal } from '@/core/quantity';
 export type Answered<T = undefined> = { readonly done: T } | { readonly refused: string };
 
 /**
- * Does what a page asked for. A refusal, or a form that is not right, becomes one message to show; any other
- * error is thrown on.
+ * Does what a page asked for. A refusal, a form that is not right, or a full disk becomes one message to show; any
+ * other error is thrown on.
  */
 export async function answered<T>(work: () => Promise<T>): Promise<Answered<T>> {
   try {
@@ -17,6 +18,8 @@ export async function answered<T>(work: () => Promise<T>): Promise<Answered<T>> 
   } catch (error) {
     if (error instanceof Refusal) return { refused: error.message };
     if (error instanceof ValidationError) return { refused: error.errors[0] ?? error.message };
+    const full = fullDisk(error);
+    if (full) return { refused: full.message };
     throw error;
   }
 }

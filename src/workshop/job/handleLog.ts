@@ -2,7 +2,7 @@ import 'server-only';
 import { predictionsOf } from '@/core/behaviour';
 import { type LogEntry, parseBatch, unknownName } from '@/core/log';
 import { ValidationError } from 'yup';
-import { appendLog, database, JobClosed, lastLine, readLog, StaleLog } from '@/store';
+import { appendLog, database, fullDisk, JobClosed, lastLine, readLog, StaleLog } from '@/store';
 import { loadJob } from './load';
 
 const answer = (status: number, message: string, more: object = {}) => Response.json({ message, ...more }, { status });
@@ -32,6 +32,8 @@ export async function postLog(request: Request, id: string): Promise<Response> {
         409,
         'This job was closed in another window: nothing more can be recorded on it. Take the set in again to go on.',
       );
+    const full = fullDisk(error);
+    if (full) return answer(507, full.message);
     throw error;
   }
 }

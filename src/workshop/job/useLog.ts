@@ -96,7 +96,10 @@ export function useLog(file: Pick<JobFile, 'id' | 'entries' | 'seq'>): JobLog {
         setTrouble({ message: answer.message ?? 'this page is out of date', stale: answer.stale === true });
       } else {
         setTrouble({
-          message: `The server answered ${response.status}. What you typed is kept here and sent again.`,
+          message:
+            response.status === 507
+              ? 'The server’s disk is full or fails. What you typed is kept here, and sent again by itself once it can be written.'
+              : `The server answered ${response.status}. What you typed is kept here and sent again.`,
           stale: false,
         });
         later();

@@ -1,5 +1,5 @@
 import 'server-only';
-import { addPhoto, database, findJob, findPhoto, mostPhotos, TooManyPhotos } from '@/store';
+import { addPhoto, database, findJob, fullDisk, findPhoto, mostPhotos, TooManyPhotos } from '@/store';
 import { largestPhoto, photoType } from './photoTypes';
 
 const answer = (status: number, message: string) => Response.json({ message }, { status });
@@ -40,6 +40,8 @@ export async function postPhoto(request: Request, job: string): Promise<Response
   } catch (error) {
     if (error instanceof TooManyPhotos)
       return answer(409, `${mostPhotos} photographs are kept of one job, and it has them: this one was not kept`);
+    const full = fullDisk(error);
+    if (full) return answer(507, full.message);
     throw error;
   }
   return Response.json({ id });
