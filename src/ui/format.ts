@@ -1,3 +1,5 @@
+import { kept } from '@/core/recent';
+
 /** `6 min`, `1 h 20`. */
 export function minutesText(minutes: number): string {
   const whole = Math.max(0, Math.round(minutes));
@@ -38,8 +40,7 @@ const writers = new Map<string, Intl.DateTimeFormat>();
 
 function written(instant: string, timeZone: string, parts: Intl.DateTimeFormatOptions): string {
   const key = `${timeZone} ${Object.keys(parts).join(' ')}`;
-  let writer = writers.get(key);
-  if (!writer) writers.set(key, (writer = new Intl.DateTimeFormat('en-GB', { ...parts, timeZone })));
+  const writer = kept(writers, key, () => new Intl.DateTimeFormat('en-GB', { ...parts, timeZone }));
   return writer.format(new Date(instant));
 }
 

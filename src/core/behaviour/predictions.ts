@@ -1,3 +1,4 @@
+import { kept } from '../recent';
 import { type Expectation, type Standard } from '../measure';
 import { anyMark, type Fault, type Sheet } from '../sheet';
 import { type Check, checksOf } from './checks';
@@ -181,17 +182,6 @@ export interface FaultKinds {
   readonly kinds: Int32Array;
   /** What each kind lets the check give. */
   readonly expectations: readonly Expectation[];
-}
-
-/** The value kept under a key, made when first asked for. */
-function kept<Key, Value>(
-  store: { get(key: Key): Value | undefined; set(key: Key, value: Value): unknown },
-  key: Key,
-  make: () => Value,
-): Value {
-  let value = store.get(key);
-  if (value === undefined) store.set(key, (value = make()));
-  return value;
 }
 
 const spellings = new WeakMap<Expectation, string>();

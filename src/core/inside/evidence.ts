@@ -1,4 +1,4 @@
-import { Recent } from '../recent';
+import { kept, Recent } from '../recent';
 import { type BenchState } from '../log';
 import { attempt, evenSpread, Refusal, toleranceWidth } from '../quantity';
 import { type Check } from '../behaviour';
@@ -126,9 +126,7 @@ function ranking(
   sources: ReadonlyMap<string, number>,
 ): Ranking | undefined {
   const key = `${text}@${JSON.stringify([...volts, ...sources])}`;
-  let known = made.get(key);
-  if (!known) made.set(key, (known = { ranked: rank(text, volts, sources) }));
-  return known.ranked;
+  return kept(made, key, () => ({ ranked: rank(text, volts, sources) })).ranked;
 }
 
 /** The faults of a netlist by what was measured; undefined where it cannot be solved with that. */

@@ -1,1 +1,2 @@
+export { kept } from './kept';
 export { Recent } from './recent';

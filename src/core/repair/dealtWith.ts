@@ -1,3 +1,4 @@
+import { kept } from '../recent';
 import { type Sheet } from '../sheet';
 import { repairActions, type RepairAction } from './repairs';
 
@@ -11,7 +12,6 @@ export function dealtWith(
   sheet: Sheet,
   { action, cures }: Pick<RepairAction, 'cures'> & { readonly action: string },
 ): ReadonlySet<string> {
-  let actions = known.get(sheet);
-  if (!actions) known.set(sheet, (actions = new Map(repairActions(sheet).map((one) => [one.id, one]))));
+  const actions = kept(known, sheet, () => new Map(repairActions(sheet).map((one) => [one.id, one])));
   return new Set([...cures, ...(actions.get(action)?.cures ?? [])]);
 }

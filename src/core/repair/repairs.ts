@@ -1,3 +1,4 @@
+import { kept } from '../recent';
 import { sumOf } from '../statistics';
 import { type FaultMode, faultModes, replacing } from '../parts';
 import { type Minutes } from '../quantity';
@@ -66,16 +67,12 @@ const known = new WeakMap<Sheet, readonly RepairAction[]>();
  * another board those of all its parts, new capacitors those of all its electrolytics.
  */
 export function repairActions(sheet: Sheet): readonly RepairAction[] {
-  let actions = known.get(sheet);
-  if (!actions)
-    known.set(
-      sheet,
-      (actions = [...partActions(sheet), ...boardActions(sheet), ...searches(sheet)].map((one) => ({
-        ...one,
-        listed: one.cures.filter((id) => isListed(sheet.faults.get(id)!)),
-      }))),
-    );
-  return actions;
+  return kept(known, sheet, () =>
+    [...partActions(sheet), ...boardActions(sheet), ...searches(sheet)].map((one) => ({
+      ...one,
+      listed: one.cures.filter((id) => isListed(sheet.faults.get(id)!)),
+    })),
+  );
 }
 
 /** A board with fewer electrolytics is not worth a kit. */

@@ -1,3 +1,4 @@
+import { kept } from '../recent';
 import { deadRatio as deadBelow } from '../measure';
 import { faultRate } from '../parts';
 import { isDamage } from '../picture';
@@ -60,9 +61,7 @@ const opened = new WeakMap<Sheet, Sheet>();
  * comes from the sheet’s completeness; an opened sheet leaves nothing out.
  */
 export function openSheet(sheet: Sheet): Sheet {
-  let open = opened.get(sheet);
-  if (!open) opened.set(sheet, (open = sheet.complete >= 1 ? sheet : withUnlisted(sheet)));
-  return open;
+  return kept(opened, sheet, () => (sheet.complete >= 1 ? sheet : withUnlisted(sheet)));
 }
 
 function withUnlisted(sheet: Sheet): Sheet {

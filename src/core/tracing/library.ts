@@ -1,3 +1,4 @@
+import { kept } from '../recent';
 import { sumOf } from '../statistics';
 import { type TracedFact } from './fact';
 import { pairOf, type TracedNet } from './net';
@@ -109,15 +110,11 @@ export class PatternLibrary {
 
   /** How often spots of two classes are one in any stage. */
   commonRate(a: string, b: string): number {
-    let ofA = this.rates.get(a);
-    if (!ofA) this.rates.set(a, (ofA = new Map()));
-    let rate = ofA.get(b);
-    if (rate === undefined) {
+    const ofA = kept(this.rates, a, () => new Map<string, number>());
+    return kept(ofA, b, () => {
       const key = pairOf(a, b);
-      rate = ((this.joints.joined.get(key) ?? 0) + 0.08) / ((this.joints.pairs.get(key) ?? 0) + 1);
-      ofA.set(b, rate);
-    }
-    return rate;
+      return ((this.joints.joined.get(key) ?? 0) + 0.08) / ((this.joints.pairs.get(key) ?? 0) + 1);
+    });
   }
 }
 

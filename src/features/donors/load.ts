@@ -1,3 +1,4 @@
+import { kept } from '@/core/recent';
 import 'server-only';
 import { priorOf } from '@/core/diagnosis';
 import { attempt, Refusal } from '@/core/quantity';
@@ -45,9 +46,7 @@ const isNumber = (alias: string) => /^[A-Z0-9]+[-./][A-Z0-9-./]*$/.test(alias);
 
 /** The parts of a sheet as they are bought, and its boards by number, with the share of such sets that want each. */
 function partsOf(sheet: Sheet): ComesIn['parts'] {
-  let parts = known.get(sheet);
-  if (!parts) known.set(sheet, (parts = shared(sheet)));
-  return parts;
+  return kept(known, sheet, () => shared(sheet));
 }
 
 /** Worked out once for each sheet. */

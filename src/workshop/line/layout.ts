@@ -1,6 +1,6 @@
 import 'server-only';
 import ELK, { type ElkExtendedEdge, type ElkNode } from 'elkjs/lib/elk.bundled.js';
-import { Recent } from '@/core/recent';
+import { kept, Recent } from '@/core/recent';
 import { type Sheet } from '@/core/sheet';
 import { lineGraph, screenId } from './graph';
 import { type Line, type LineBlock, type LineWire } from './line';
@@ -50,9 +50,7 @@ const layouts = new WeakMap<Sheet, Promise<Line>>();
 
 /** Where everything of the line stands, worked out once a sheet by a layered layout of its own graph. */
 export function layoutLine(sheet: Sheet): Promise<Line> {
-  let layout = layouts.get(sheet);
-  if (!layout) layouts.set(sheet, (layout = arrange(sheet)));
-  return layout;
+  return kept(layouts, sheet, () => arrange(sheet));
 }
 
 async function arrange(sheet: Sheet): Promise<Line> {
@@ -74,10 +72,7 @@ const keptLines = 60;
 const lines = new Recent<string, Promise<ElkNode>>(keptLines);
 
 function laidOut(root: ElkNode): Promise<ElkNode> {
-  const key = JSON.stringify(root);
-  let laid = lines.get(key);
-  if (!laid) lines.set(key, (laid = new ELK().layout(root)));
-  return laid;
+  return kept(lines, JSON.stringify(root), () => new ELK().layout(root));
 }
 
 async function layOut(sheet: Sheet, spacing: Spacing): Promise<Line> {

@@ -3,6 +3,7 @@ import { type Minutes } from '../../quantity';
 import { type Harm, harmMinutes, harmsOf, minutesOn } from '../../safety';
 import { type Fault } from '../../sheet';
 import { sumOf } from '../../statistics';
+import { showing } from '../belief';
 import { type Probe } from './probes';
 
 /** What a probe is expected to do to the set or to whoever makes it. */
@@ -16,10 +17,8 @@ export interface ExpectedHarm {
   readonly chance: number;
 }
 
-/** A fault that comes and goes shows at so much of the times the set is switched on. */
-const shows = 0.5;
-
-const shareOf = ({ appears }: Fault) => (appears === 'sometimes' ? shows : 1);
+/** At so many of the times that the set is switched on a fault is there. */
+const shareOf = ({ appears }: Fault) => (appears === 'sometimes' ? showing : 1);
 
 /** Parts that a repair put right: a fuse among them is whole again. */
 export const renewedBy = (predictions: Predictions, cured: ReadonlySet<string>): ReadonlySet<string> =>

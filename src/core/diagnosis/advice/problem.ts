@@ -1,3 +1,4 @@
+import { kept } from '../../recent';
 import { sum, sumOf } from '../../statistics';
 import { type Case, circumstance, mayMiss, outcomesOf, type Posterior } from '../belief';
 import { repairActions, type RepairAction, type RepairMethod } from '../../repair';
@@ -166,9 +167,7 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
   /** The index of a context among the states of the plan. */
   const stateOf = (context: Context): number => {
     const key = `${context.power}@${contextKey(context)}`;
-    let index = known.get(key);
-    if (index === undefined) known.set(key, (index = contexts.push(context) - 1));
-    return index;
+    return kept(known, key, () => contexts.push(context) - 1);
   };
   const answers = new Map(
     openProbes(job, posterior, tripChance(job, posterior) > isolatingFrom)

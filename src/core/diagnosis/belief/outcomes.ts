@@ -1,3 +1,4 @@
+import { kept } from '../../recent';
 import { bitsOf, sum, sumOf } from '../../statistics';
 import { type Expectation, type NumberClass, type NumberStandard, type Standard } from '../../measure';
 import { type Check, type Context, contextKey, type Predictions } from '../../behaviour';
@@ -118,28 +119,15 @@ interface OutcomeTable extends Classes {
 const tables = new WeakMap<Predictions, Map<Check, Map<string, OutcomeTable>>>();
 
 function tableOf(predictions: Predictions, check: Check, context: Context): OutcomeTable {
-  let ofChecks = tables.get(predictions);
-  if (!ofChecks) tables.set(predictions, (ofChecks = new Map()));
-  let ofCheck = ofChecks.get(check);
-  if (!ofCheck) ofChecks.set(check, (ofCheck = new Map()));
-  const key = contextKey(context);
-  let table = ofCheck.get(key);
-  if (!table) ofCheck.set(key, (table = makeTable(predictions, check, context)));
-  return table;
+  const ofChecks = kept(tables, predictions, () => new Map<Check, Map<string, OutcomeTable>>());
+  const ofCheck = kept(ofChecks, check, () => new Map<string, OutcomeTable>());
+  return kept(ofCheck, contextKey(context), () => makeTable(predictions, check, context));
 }
 
 function makeTable(predictions: Predictions, check: Check, context: Context): OutcomeTable {
   const { kinds, expectations } = predictions.kindsOf(check, context);
   const classes = classesOf(predictions.standard(check, context), expectations);
   return { ...classes, kinds, ...byKind(classes, expectations) };
-}
-
-/** The place of an expectation among those met so far, to which it is added. */
-function kindAmong(met: Map<Expectation, number>, expectation: Expectation): number {
-  const known = met.get(expectation);
-  if (known !== undefined) return known;
-  met.set(expectation, met.size);
-  return met.size - 1;
 }
 
 /** Chances of the outcomes by kind, and how uncertain they are under each, in bits. */
@@ -247,7 +235,9 @@ export function outcomesOf(
   const several = new Map<Expectation, number>();
   const single = table.doubt.length;
   sets.forEach((faults, set) => {
-    if (faults.length > 1) kinds[set] = single + kindAmong(several, predictions.expectationOf(faults, check, context));
+    if (faults.length <= 1) return;
+    const expectation = predictions.expectationOf(faults, check, context);
+    kinds[set] = single + kept(several, expectation, () => several.size);
   });
   const beside = byKind(table, [...several.keys()]);
   return {

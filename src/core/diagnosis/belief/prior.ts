@@ -1,3 +1,4 @@
+import { kept } from '../../recent';
 import { sumOf } from '../../statistics';
 import { faultRate } from '../../parts';
 import { type Sheet } from '../../sheet';
@@ -17,11 +18,8 @@ const known = new WeakMap<ReadonlyMap<string, number>, WeakMap<Sheet, ReadonlyMa
  * @param closed closed jobs of this sheet by fault id
  */
 export function priorOf(sheet: Sheet, closed: ReadonlyMap<string, number> = none): ReadonlyMap<string, number> {
-  let ofSheets = known.get(closed);
-  if (!ofSheets) known.set(closed, (ofSheets = new WeakMap()));
-  let prior = ofSheets.get(sheet);
-  if (!prior) ofSheets.set(sheet, (prior = workOut(sheet, closed)));
-  return prior;
+  const ofSheets = kept(known, closed, () => new WeakMap<Sheet, ReadonlyMap<string, number>>());
+  return kept(ofSheets, sheet, () => workOut(sheet, closed));
 }
 
 function workOut(sheet: Sheet, closed: ReadonlyMap<string, number>): ReadonlyMap<string, number> {

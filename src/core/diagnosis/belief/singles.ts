@@ -1,3 +1,4 @@
+import { kept } from '../../recent';
 import { type Fault, type Sheet } from '../../sheet';
 import { fadingShare } from './fadingShare';
 import { type Hypothesis } from './pairs';
@@ -20,9 +21,7 @@ const known = new WeakMap<Sheet, Singles>();
 
 /** The hypotheses of one fault, worked out once a sheet. */
 export function singlesOf(sheet: Sheet): Singles {
-  let singles = known.get(sheet);
-  if (!singles) known.set(sheet, (singles = workOut([...sheet.faults.values()])));
-  return singles;
+  return kept(known, sheet, () => workOut([...sheet.faults.values()]));
 }
 
 function workOut(faults: readonly Fault[]): Singles {
