@@ -86,6 +86,8 @@ test('lines typed while the sheet changes wait for it, and none is lost', async 
     await entry(page).fill(line);
     await entry(page).press('Enter');
   }
+  // Not even where the page is left meanwhile.
+  await page.reload();
   const readings = page.getByRole('region', { name: /Readings/ });
   // The sheet is worked out anew twice meanwhile, each time for some seconds.
   await expect(readings).toContainText('Main fuse', { timeout: 60_000 });

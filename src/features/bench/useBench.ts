@@ -125,23 +125,27 @@ export function useBench(
     } else if (interpreted.kind === 'sheet') {
       setText('');
       setBegun(undefined);
-      refining.start(interpreted.change, (message) => giveBack(text, message), interpreted.then);
+      const { change, then } = interpreted;
+      refining.start({ line: { text }, change, then, onRefused: (message) => giveBack(text, message) });
     } else if (interpreted.kind === 'nothing' && step?.kind === 'do') log.record([{ body: step.body }]);
   };
   const { due, take, start } = refining;
   useEffect(() => {
-    if (due === undefined) return;
+    // What is begun in the entry is finished first: a line that is refused is given back there.
+    if (due === undefined || text !== '') return;
     const soon = setTimeout(() => {
       if (!take(due)) return;
       // What has waited is read by the sheet as it is now.
       const line = interpret(due.text, { job, focus: check, step, correcting: undefined, pictures });
       if (line.kind === 'line') log.record([line.body, ...line.more].map((body) => ({ body })));
-      else if (line.kind === 'sheet') start(line.change, (message) => giveBack(due.text, message), line.then);
-      else
+      else if (line.kind === 'sheet') {
+        const { change, then } = line;
+        start({ line: due, change, then, onRefused: (message) => giveBack(due.text, message) });
+      } else if (due.sent !== true)
         giveBack(due.text, line.kind === 'wrong' ? line.message : `“${due.text}” is nothing that can be recorded now`);
     });
     return () => clearTimeout(soon);
-  }, [due, take, start, job, check, step, pictures, log, giveBack]);
+  }, [due, text, take, start, job, check, step, pictures, log, giveBack]);
   const unreachable = () => {
     if (!check || correcting) return;
     log.record([{ body: { kind: 'unreachable', check: check.id } }]);

@@ -14,6 +14,11 @@ vi.mock('next/navigation', () => ({ useRouter: () => router }));
 vi.mock('@/workshop/library', () => ({ refineSheet }));
 
 const change: SheetChange = { kind: 'code', blinks: 5, net: 'v18', meaning: '' };
+const typed = (onRefused: (message: string) => void = () => undefined) => ({
+  line: { text: 'code 5 v18' },
+  change,
+  onRefused,
+});
 const fileWith = (sheet: object, sheetVersion: number) => ({ id: 'a', sheet, sheetVersion }) as unknown as JobFile;
 let root: Root;
 let held: Refining;
@@ -37,6 +42,7 @@ beforeEach(() => {
 afterEach(() => {
   act(() => root.unmount());
   vi.clearAllMocks();
+  sessionStorage.clear();
 });
 
 describe('changes of the sheet', () => {
@@ -52,7 +58,7 @@ describe('changes of the sheet', () => {
     let answer = (_: object) => {};
     refineSheet.mockReturnValue(new Promise((resolve) => (answer = resolve)));
     await show(before);
-    act(() => held.start(change, () => undefined));
+    act(() => held.start(typed()));
     act(() => void held.wait('v18 17.9'));
     act(() => void held.wait('live'));
     expect(held.due).toBeUndefined();
@@ -74,15 +80,38 @@ describe('changes of the sheet', () => {
     expect(held.wait('more')).toBe(false);
   });
 
+  it('leave what is typed meanwhile to the next page of the job, where the first was left', async () => {
+    vi.useFakeTimers();
+    refineSheet.mockReturnValue(new Promise(() => undefined));
+    await show(before);
+    act(() => held.start(typed()));
+    act(() => void held.wait('v18 17.9'));
+    act(() => root.unmount());
+    root = createRoot(document.createElement('div'));
+    await show(before);
+    act(() => void vi.runAllTimers());
+    // The change may not have come through: it is sent once more, so that it is no matter if it did.
+    expect(held.waiting).toEqual([{ text: 'code 5 v18', sent: true }, { text: 'v18 17.9' }]);
+    const due = held.due!;
+    act(() => void held.take(due));
+    refineSheet.mockResolvedValueOnce({ done: { sheet: changed, version: 1 } });
+    await act(async () => held.start({ ...typed(), line: due }));
+    expect(refineSheet).toHaveBeenLastCalledWith('a', [change]);
+    expect(held.due).toEqual({ text: 'v18 17.9' });
+    act(() => void held.take(held.due!));
+    expect(sessionStorage.getItem('tovrik-held-a')).toBe('[]');
+    vi.useRealTimers();
+  });
+
   it('that are refused or not answered say so, and let the next line through', async () => {
     const told = vi.fn();
     refineSheet.mockResolvedValueOnce({ refused: 'there is a net "v18" already' });
     await show(before);
-    await act(async () => held.start(change, told));
+    await act(async () => held.start(typed(told)));
     expect(told).toHaveBeenLastCalledWith('there is a net "v18" already');
     expect(held.wait('live')).toBe(false);
     refineSheet.mockRejectedValueOnce(new Error('offline'));
-    await act(async () => held.start(change, told));
+    await act(async () => held.start(typed(told)));
     expect(told).toHaveBeenLastCalledWith(expect.stringMatching(/does not answer/));
     expect(held.wait('live')).toBe(false);
   });
@@ -90,7 +119,7 @@ describe('changes of the sheet', () => {
   it('stand until a page brings a newer sheet: the same sheet is not taken up twice', async () => {
     refineSheet.mockResolvedValue({ done: { sheet: changed, version: 1 } });
     await show(before);
-    await act(async () => held.start(change, () => undefined));
+    await act(async () => held.start(typed()));
     const taken = shown;
     await show(fileWith({}, 1));
     expect(shown).toBe(taken);

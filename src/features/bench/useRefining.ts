@@ -1,5 +1,5 @@
 import { useRouter } from 'next/navigation';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Sheet, type SheetChange } from '@/core/sheet';
 import { type JobFile } from '@/workshop/job';
 import { type Refined, refineSheet } from '@/workshop/library';
@@ -7,12 +7,23 @@ import { type Refined, refineSheet } from '@/workshop/library';
 /** A line that waits; two of the same words are two. */
 export interface WaitingLine {
   readonly text: string;
+  /** It was on its way to the sheet when its page was left: it may be in already. */
+  readonly sent?: boolean;
+}
+
+/** A line that changes the sheet. */
+export interface ChangingLine {
+  readonly line: WaitingLine;
+  readonly change: SheetChange;
+  /** Typed on once the sheet is there. */
+  readonly then?: string | undefined;
+  readonly onRefused: (message: string) => void;
 }
 
 /** Changes of the set's sheet, one after the other, and the lines that were typed while one was under way. */
 export interface Refining {
-  /** Puts a change into the sheet; `then` is typed on once the sheet is there. */
-  readonly start: (change: SheetChange, onRefused: (message: string) => void, then?: string) => void;
+  /** Puts a change into the sheet. */
+  readonly start: (line: ChangingLine) => void;
   /** Keeps a line until the sheet is there; false where none is under way. */
   readonly wait: (line: string) => boolean;
   /** A change is on its way. */
@@ -25,6 +36,11 @@ export interface Refining {
   readonly take: (line: WaitingLine) => boolean;
 }
 
+/** Lines that wait outlive their page: whoever leaves the bench, or loads it anew, finds them there. */
+const heldUnder = (job: string) => `tovrik-held-${job}`;
+
+const heldOf = (job: string) => JSON.parse(sessionStorage.getItem(heldUnder(job)) ?? '[]') as readonly WaitingLine[];
+
 /**
  * @param onRefined takes up the sheet as it is then, before the page comes anew
  */
@@ -36,28 +52,50 @@ export function useRefining({ id, sheet }: JobFile, onRefined: (refined: Refined
   const queue = useRef<readonly WaitingLine[]>([]);
   const [waiting, setWaiting] = useState<readonly WaitingLine[]>([]);
   const busy = before === sheet;
+  /** The line whose change is under way. */
+  const sent = useRef<WaitingLine>(undefined);
+  const keep = useCallback(
+    (lines: readonly WaitingLine[]) => {
+      queue.current = lines;
+      const first = sent.current ? [{ ...sent.current, sent: true }] : [];
+      sessionStorage.setItem(heldUnder(id), JSON.stringify([...first, ...lines]));
+      setWaiting(lines);
+    },
+    [id],
+  );
+  useEffect(() => {
+    const left = heldOf(id);
+    if (left.length === 0) return;
+    const soon = setTimeout(() => keep([...left, ...queue.current]));
+    return () => clearTimeout(soon);
+  }, [id, keep]);
   const start = useCallback(
-    (change: SheetChange, onRefused: (message: string) => void, then?: string) => {
+    ({ line, change, then, onRefused }: ChangingLine) => {
       const next: readonly WaitingLine[] = then === undefined ? [] : [{ text: then }];
       const refused = (message: string) => {
         setBefore(undefined);
-        setWaiting((queue.current = queue.current.filter((line) => !next.includes(line))));
+        sent.current = undefined;
+        keep(queue.current.filter((one) => !next.includes(one)));
         onRefused(message);
       };
       setBefore(sheet);
-      setWaiting((queue.current = [...next, ...queue.current]));
-      void refineSheet(id, change)
+      sent.current = line;
+      keep([...next, ...queue.current]);
+      // Among several, a change that is in already is no reason to refuse.
+      void refineSheet(id, line.sent === true ? [change] : change)
         .then((answer) => {
           if ('refused' in answer) {
             refused(answer.refused);
             return;
           }
+          sent.current = undefined;
+          keep(queue.current);
           onRefined(answer.done);
           router.refresh();
         })
         .catch(() => refused('the server does not answer: the sheet is as it was; press Enter to try again'));
     },
-    [id, sheet, onRefined, router],
+    [id, sheet, keep, onRefined, router],
   );
   return {
     start,
@@ -66,15 +104,18 @@ export function useRefining({ id, sheet }: JobFile, onRefined: (refined: Refined
     wait(line) {
       // Nothing overtakes what has waited longer.
       const behind = busy || queue.current.length > 0;
-      if (behind) setWaiting((queue.current = [...queue.current, { text: line }]));
+      if (behind) keep([...queue.current, { text: line }]);
       return behind;
     },
     due: busy ? undefined : waiting[0],
-    take: useCallback((line) => {
-      const [first, ...rest] = queue.current;
-      if (first !== line) return false;
-      setWaiting((queue.current = rest));
-      return true;
-    }, []),
+    take: useCallback(
+      (line) => {
+        const [first, ...rest] = queue.current;
+        if (first !== line) return false;
+        keep(rest);
+        return true;
+      },
+      [keep],
+    ),
   };
 }
