@@ -15,6 +15,7 @@ const file = (name: string, text: string) => {
   return path.join(folder, name);
 };
 const plasma = path.resolve('src/sheets/halvane-hp-42.yaml');
+const mono = path.resolve('src/sheets/generic-crt-mono.yaml');
 const small = file('small.yaml', smallSheet);
 
 describe('sheet check', () => {
@@ -85,6 +86,19 @@ describe('suspects', () => {
     expect(found.suspects[0]!.probability).toBeGreaterThan(0.95);
     expect(found.suspects[0]!.reasons.some(({ raises }) => raises)).toBe(true);
     expect(found.repair.title).toContain('C547');
+  });
+
+  it('takes what no sheet knows, as the bench does: a part measured by itself counts once it is said what it does', () => {
+    const lines = ['picture one_line_across', 'C214 220u 35V esr 6'];
+    const of = (name: string, ...more: readonly string[]) =>
+      suspects.run([mono, '--observe', file(name, [...lines, ...more].join('\n'))]) as {
+        suspects: { fault: string }[];
+        found: { part: string; putIn?: string }[];
+      };
+    expect(of('measured.txt').found).toMatchObject([{ part: 'C214', putIn: 'part C214 220u shunts v12' }]);
+    const placed = of('placed.txt', 'part C214 220u 35V frame drives vyoke');
+    expect(placed.suspects[0]!.fault).toBe('C214.dry');
+    expect(placed.found).toMatchObject([{ part: 'C214', action: 'Fit a new electrolytic C214' }]);
   });
 
   it('names the file and line of what it cannot read', () => {

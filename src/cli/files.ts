@@ -35,13 +35,23 @@ export const sheetOptions = {
   options: { takes: 'NAME=CHOICE,...', about: 'the variants chosen' },
 } as const;
 
+/** A sheet from a file, and how others are read that are laid over it. */
+export interface SheetSource {
+  readonly sheet: Sheet;
+  /** @throws Refusal when the text has problems */
+  read(text: string): Sheet;
+}
+
+/** The sheet in the file that is the first word: see `sourceFrom`. */
+export const sheetFrom = (given: Given): Sheet => sourceFrom(given).sheet;
+
 /**
  * The sheet in the file that is the first word, over those it extends: shipped ones by their ids, others by
  * `--extends FILE,...`. `--options NAME=CHOICE,...` chooses between its variants.
  *
  * @throws Refusal when there is no such file or the sheet has problems
  */
-export function sheetFrom({ words: [file], option }: Given): Sheet {
+export function sourceFrom({ words: [file], option }: Given): SheetSource {
   if (file === undefined) throw new Refusal('name the sheet’s file');
   const given = list(option('extends')).map((one) => readText(one));
   const parents = new Map([...shippedTexts(), ...given.map((text) => [idOf(text), text] as const)]);
@@ -49,7 +59,10 @@ export function sheetFrom({ words: [file], option }: Given): Sheet {
   const [first] = given;
   // A sheet that does not say what it extends is laid over the one given for it.
   const full = first !== undefined && !/^extends:/m.test(text) ? `${text}\nextends: ${idOf(first)}\n` : text;
-  return readSheet(full, { textOf: (id) => parents.get(id), choices: choicesFrom(option('options')), netlistOf });
+  const choices = choicesFrom(option('options'));
+  const textOf = (id: string) => (id === idOf(full) ? full : parents.get(id));
+  const read = (one: string) => readSheet(one, { textOf, choices, netlistOf });
+  return { sheet: read(full), read };
 }
 
 const list = (text: string | undefined): string[] => (text ?? '').split(',').filter(Boolean);

@@ -1,6 +1,4 @@
-import { readEntry } from '@/core/entry';
-import { type LogBody, type LogEntry, replay } from '@/core/log';
-import { placed, Refusal } from '@/core/quantity';
+import { Refusal } from '@/core/quantity';
 import { answerText } from '@/core/reading';
 import {
   compileSheet,
@@ -11,20 +9,12 @@ import {
   simulate as run,
   withConnector,
 } from '@/core/behaviour';
-import {
-  adviseOn,
-  contextFor,
-  evidenceIn,
-  indistinguishable,
-  reasonsFrom,
-  stepsTo,
-  told,
-  transition,
-} from '@/core/diagnosis';
+import { adviseOn, evidenceIn, foundParts, indistinguishable, reasonsFrom, stepsTo, told } from '@/core/diagnosis';
 import { symptomsOf } from '@/core/picture';
-import { lintSheet, openSheet } from '@/core/sheet';
+import { lintSheet } from '@/core/sheet';
 import { command, type Given } from './command';
-import { readText, sheetFrom, sheetOptions } from './files';
+import { readText, sheetFrom, sheetOptions, sourceFrom } from './files';
+import { observedJob } from './observed';
 
 export const checkSheet = command({
   name: 'sheet check',
@@ -144,7 +134,8 @@ export const suspects = command({
   options: {
     observe: {
       takes: 'FILE',
-      about: 'the observations, one a line as at the bench: readings, replaced C547, no change, mains 117',
+      about:
+        'the observations, one a line as at the bench: readings, C9 100u 35V 17u, part R118 22R feeds v12, replaced C547, no change, mains 117',
     },
     ...sheetOptions,
   },
@@ -152,42 +143,13 @@ export const suspects = command({
 });
 
 function suspected(given: Given): object {
-  const sheet = sheetFrom(given);
   const file = given.option('observe');
   if (file === undefined) throw new Refusal('name the file of observations with --observe');
-  const predictions = new Predictions(compileSheet(openSheet(sheet)));
-  const stores = [...sheet.stores.keys()];
-  const log: LogEntry[] = [];
-  const record = (body: LogBody) => log.push({ id: `line-${log.length}`, at: '1970-01-01T00:00:00Z', body });
-  record({ kind: 'power', power: 'live' });
-  readText(file)
-    .split(/\r?\n/)
-    .forEach((text, index) => {
-      const line = text.replace(/#.*/, '').trim();
-      if (line === '') return;
-      placed(`${file}, line ${index + 1}`, () => {
-        // A list of observations leaves out the switching on and off that a bench would show.
-        const bench = replay(log, stores);
-        const here = bench.context;
-        const entry = readEntry(line, { sheet, checks: predictions.checks, bench });
-        if (entry.kind === 'change' && entry.body.kind === 'repair')
-          for (const step of transition(sheet, here, contextFor(here, 'cold'), () => 0)) record(step);
-        if (entry.kind === 'reading') {
-          for (const step of transition(sheet, here, contextFor(here, entry.check.state), () => 0)) record(step);
-          for (const answer of [entry.answer, ...entry.more])
-            record({ kind: 'reading', check: entry.check.id, answer, text: line });
-        } else record(entry.body);
-      });
-    });
-  const bench = replay(log, stores);
+  const job = observedJob(sourceFrom(given), file, readText(file));
+  const { predictions, bench } = job;
+  const { sheet } = predictions.model;
   const here = bench.context;
-  const advice = adviseOn({
-    predictions,
-    complaint: { symptoms: [], signs: {} },
-    bench,
-    closed: new Map(),
-    hourlyRate: 20,
-  });
+  const advice = adviseOn(job);
   const evidenceOf = evidenceIn(advice.posterior);
   return {
     suspects: told(advice.posterior.suspects)
@@ -214,6 +176,7 @@ function suspected(given: Given): object {
       bits,
       outcomes,
     })),
+    found: foundParts(job).map(({ part, said, action, putIn }) => ({ part, said, action, ...(putIn && { putIn }) })),
     decision: advice.next,
     repair: advice.repairs[0] && {
       title: advice.repairs[0].action.title,

@@ -1,5 +1,6 @@
 export { readEntry } from './entry';
 export { interpret, type EntrySituation, type Interpreted } from './interpret';
-export { linesOfPart, readingOfPart, surveyText } from './measuredPart';
+export { learntFrom } from './learnt';
+export { linesOfPart, readingOfPart, readMeasuredPart, surveyText } from './measuredPart';
 export { readRefinement } from './refinement';
 export { nextStep, type SetStep, stepTitle } from './step';
