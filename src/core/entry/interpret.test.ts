@@ -309,6 +309,10 @@ describe('a part measured by itself, typed at the bench', () => {
     const found = (...bodies: LogBody[]) => foundParts(caseOf(...bodies));
     expect(found(measured)).toMatchObject([{ part: 'C214', putIn: 'part C214 220u shunts v15' }]);
     expect(found(measured, { kind: 'part', ref: 'C214', line: 'C214 esr 0.1' })).toEqual([]);
+    // Of a part that the sheet knows its own check says more, taken with it or later.
+    const known: LogBody = { kind: 'part', ref: 'C547', line: 'C547 100u 35V esr 2.9' };
+    expect(found(off, known)).toMatchObject([{ part: 'C547' }]);
+    expect(found(off, known, took('C547-esr', 0.1))).toEqual([]);
     const put = interpret('part C214 220u scan shunts vscan', desk(caseOf(measured)));
     if (put.kind !== 'sheet') throw new Error(JSON.stringify(put));
     expect(put.then).toBe(line);

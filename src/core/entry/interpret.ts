@@ -95,7 +95,7 @@ function withPart(text: string, focus: Check | undefined): string {
   return part !== undefined && /^\d\S*$/.test(text) ? `${part} ${text}` : text;
 }
 
-/** A part measured by itself, whether or not the sheet knows it; undefined where the text is no such thing, or adds nothing. */
+/** A part measured by itself, whether or not the sheet knows it; undefined where the text is no such thing. */
 function partByItself(text: string, { predictions, bench }: Case): Interpreted | undefined {
   const measured = readMeasuredPart(text, predictions.model.sheet, bench.parts);
   if (!measured) return undefined;
@@ -104,7 +104,7 @@ function partByItself(text: string, { predictions, bench }: Case): Interpreted |
     throw new Refusal(`${check.ref} is measured with the plug out, and this set is marked LIVE: Alt P when it is out`);
   const isKept = bench.parts.some(({ line }) => line === text);
   const lines = linesOfPart(text, measured, predictions.checks, false);
-  const [body, ...more] = isKept ? lines.slice(1) : lines;
+  const [body, ...more] = isKept && lines.length > 1 ? lines.slice(1) : lines;
   return body && { kind: 'line', body, more, said: `${check.ref}: ${verdict.words}` };
 }
 

@@ -1,27 +1,11 @@
 import { type Check } from '../behaviour';
 import { type BenchState, type LogBody } from '../log';
-import { type Measure } from '../measure';
 import { attempt, Refusal } from '../quantity';
 import { kindOfReference, type Sheet } from '../sheet';
-import { judgePart, markedAs, type PartCheck, type PartVerdict, readPartCheck } from '../survey';
+import { judgePart, markedAs, measuredBy, type PartCheck, type PartVerdict, readPartCheck } from '../survey';
 
 /** What stands in the record for a reading that came from a part measured by itself. */
 export const surveyText = 'survey';
-
-/** A check is asked for by a measure, and answered by a value of it. */
-function measuredOf(check: PartCheck): readonly [Measure, number | undefined] | undefined {
-  switch (check.kind) {
-    case 'resistor':
-    case 'fuse':
-      return ['ohms', check.read];
-    case 'capacitor':
-      return check.esr === undefined ? ['capacitance', check.read] : ['esr', check.esr];
-    case 'rings':
-      return ['rings', check.rings];
-    default:
-      return undefined;
-  }
-}
 
 /** The reading of the sheet's own check that a measured part comes to; undefined where it proves nothing there. */
 export function readingOfPart(
@@ -31,7 +15,7 @@ export function readingOfPart(
 ): Extract<LogBody, { kind: 'reading' }> | undefined {
   // A low reading in circuit and one that climbs say nothing of the part.
   if (mark === 'wait' || mark === 'lift') return undefined;
-  const [measure, value] = measuredOf(check) ?? [];
+  const [measure, value] = measuredBy(check) ?? [];
   if (measure === undefined || value === undefined) return undefined;
   const found = [...checks.values()].find(
     ({ point }) => point?.measure === measure && point.parts.length === 1 && point.parts[0] === check.ref,

@@ -1,3 +1,3 @@
-export { judgePart, surveyOf, type PartCheck } from './partCheck';
+export { judgePart, measuredBy, surveyOf, type PartCheck } from './partCheck';
 export { type PartMark, type PartVerdict } from './partVerdict';
 export { markedAs, readPartCheck, type KnownPart } from './readPartCheck';

@@ -1,4 +1,4 @@
-import { partStandard, shortedDrop } from '../measure';
+import { type Measure, partStandard, shortedDrop } from '../measure';
 import { type CapacitorSeries } from '../parts';
 import { type Farads, formatQuantity, type Ohms, type Volts } from '../quantity';
 import { type PartMark, type PartVerdict } from './partVerdict';
@@ -56,6 +56,21 @@ export type PartCheck =
   | { readonly kind: 'thermistor'; readonly ref: string; readonly marked: Ohms; readonly read: Ohms }
   | LampCheck
   | TurningCheck;
+
+/** The way of measuring that a check of a part comes to, with its value in base units; undefined where it is a look or a pair. */
+export function measuredBy(check: PartCheck): readonly [Measure, number | undefined] | undefined {
+  switch (check.kind) {
+    case 'resistor':
+    case 'fuse':
+      return ['ohms', check.read];
+    case 'capacitor':
+      return check.esr === undefined ? ['capacitance', check.read] : ['esr', check.esr];
+    case 'rings':
+      return ['rings', check.rings];
+    default:
+      return undefined;
+  }
+}
 
 const percent = (share: number) => `${Math.round(Math.abs(share) * 100)} %`;
 

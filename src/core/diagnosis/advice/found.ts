@@ -1,10 +1,11 @@
+import { type Check } from '../../behaviour';
 import { type Case } from '../belief';
 import { answerText, inconclusive, judgeAnswer } from '../../reading';
 import { dealtWith, repairActions } from '../../repair';
 import { attempt, type Minutes, Refusal } from '../../quantity';
 import { type MeasuredPart } from '../../log';
-import { exampleOfPart, type Sheet } from '../../sheet';
-import { judgePart, markedAs, type PartCheck, readPartCheck } from '../../survey';
+import { exampleOfPart } from '../../sheet';
+import { judgePart, markedAs, measuredBy, type PartCheck, readPartCheck } from '../../survey';
 
 /** A part that was seen or measured bad, whether or not it explains the complaint. */
 export interface FoundPart {
@@ -26,17 +27,41 @@ export interface FoundPart {
  * Parts that were found bad by themselves and not yet dealt with, in the order in which they were found: each
  * stays, whatever is found after it, until a repair takes it out or the same measurement finds it good.
  */
-export function foundParts({ predictions, bench }: Case): FoundPart[] {
-  const { checks, model } = predictions;
-  const { parts, faults } = model.sheet;
+export function foundParts(job: Case): FoundPart[] {
+  const { predictions, bench } = job;
+  const { sheet } = predictions.model;
   const renewed = new Map<string, number>();
   bench.repairs.forEach(({ repair }, index) => {
-    for (const id of dealtWith(model.sheet, repair)) renewed.set(faults.get(id)?.part ?? '', index + 1);
+    for (const id of dealtWith(sheet, repair)) renewed.set(sheet.faults.get(id)?.part ?? '', index + 1);
   });
+  const stands = (part: string, afterRepairs: number) => (renewed.get(part) ?? 0) <= afterRepairs;
+  const found = readBad(job, stands);
+  for (const { ref, said, entry, afterRepairs } of measuredBad(job))
+    if (!found.has(ref) && stands(ref, afterRepairs)) found.set(ref, { said, entry: entry.id });
+  const actions = new Map(repairActions(sheet).map((action) => [action.id, action]));
+  return [...found].map(([part, { entry, said }]) => {
+    const title = sheet.parts.get(part)?.title;
+    if (title === undefined) {
+      const putIn = exampleOfPart(part, markTyped(bench, part), sheet);
+      return { part, title: part, said, action: `Say what ${part} does`, entry, putIn, minutes: 0, money: 0 };
+    }
+    const action = actions.get(`replace:${part}`);
+    const { minutes = 0, money = 0 } = action ?? {};
+    return { part, title, said, action: action?.title ?? `Put ${title} right`, entry, minutes, money };
+  });
+}
+
+type Found = Map<string, Pick<FoundPart, 'said' | 'entry'>>;
+
+/** The part that a check is of alone, or the parts that are looked at; none where it reads a net. */
+const ownParts = ({ point }: Check): readonly string[] => (point?.net === undefined ? (point?.parts ?? []) : []);
+
+/** Parts that checks of the sheet found bad. */
+function readBad({ predictions, bench }: Case, stands: (part: string, afterRepairs: number) => boolean): Found {
   const found = new Map<string, Pick<FoundPart, 'said' | 'entry'> & { readonly by: string }>();
   for (const { check: id, answer, context, entry, afterRepairs } of bench.readings) {
-    const check = checks.get(id);
-    const own = check?.point?.net === undefined ? (check?.point?.parts ?? []) : [];
+    const check = predictions.checks.get(id);
+    const own = check ? ownParts(check) : [];
     if (!check || own.length === 0) continue;
     const named = answer.kind === 'choice' && check.measure === 'look' ? answer.choice : undefined;
     const verdict = judgeAnswer(predictions, check, answer, context);
@@ -46,37 +71,35 @@ export function foundParts({ predictions, bench }: Case): FoundPart[] {
           ? own[0]
           : undefined
         : own.find((part) => part === named);
-    if (bad !== undefined && (renewed.get(bad) ?? 0) <= afterRepairs)
+    if (bad !== undefined && stands(bad, afterRepairs))
       found.set(bad, { by: id, entry: entry.id, said: `${answerText(check, answer)}: ${verdict.words}` });
     // One look that finds another part says nothing of this one; a good reading of the part itself does.
     else if (own.length === 1 && found.get(own[0]!)?.by === id) found.delete(own[0]!);
   }
-  for (const { ref, said, entry, afterRepairs } of measuredBad(bench, parts))
-    if (!found.has(ref) && (renewed.get(ref) ?? 0) <= afterRepairs)
-      found.set(ref, { by: 'survey', entry: entry.id, said });
-  const actions = new Map(repairActions(model.sheet).map((action) => [action.id, action]));
-  return [...found].map(([part, { entry, said }]) => {
-    const title = parts.get(part)?.title;
-    if (title === undefined) {
-      const putIn = exampleOfPart(part, markTyped(bench, part), model.sheet);
-      return { part, title: part, said, action: `Say what ${part} does`, entry, putIn, minutes: 0, money: 0 };
-    }
-    const action = actions.get(`replace:${part}`);
-    const { minutes = 0, money = 0 } = action ?? {};
-    return { part, title, said, action: action?.title ?? `Put ${title} right`, entry, minutes, money };
-  });
+  return found;
 }
 
-/** Parts measured by themselves of which the last reading says that they go, whether or not a sheet knows them. */
-function measuredBad({ parts }: Case['bench'], known: Sheet['parts']) {
-  const checks = new Map<string, PartCheck>();
+/**
+ * Parts measured by themselves of which the last reading says that they go, whether or not a sheet knows them. Where the
+ * sheet’s own check read the same with that, or later, that says more.
+ */
+function measuredBad({ predictions, bench }: Case) {
+  const { checks, model } = predictions;
+  const lastRead = new Map<string, string>();
+  for (const { check: id, entry } of bench.readings) {
+    const check = checks.get(id);
+    if (check && ownParts(check).length === 1) lastRead.set(`${ownParts(check)[0]!} ${check.measure}`, entry.at);
+  }
+  const before = new Map<string, PartCheck>();
   const bad = new Map<string, MeasuredPart & { readonly said: string }>();
-  for (const part of parts) {
-    const check = attempt(() => readPartCheck(part.line, (ref) => known.get(ref) ?? markedAs(checks.get(ref))));
+  for (const part of bench.parts) {
+    const known = (ref: string) => model.sheet.parts.get(ref) ?? markedAs(before.get(ref));
+    const check = attempt(() => readPartCheck(part.line, known));
     if (check instanceof Refusal) continue;
-    checks.set(part.ref, check);
+    before.set(part.ref, check);
     const { mark, words } = judgePart(check);
-    if (mark === 'replace') bad.set(part.ref, { ...part, said: words });
+    const readSince = (lastRead.get(`${part.ref} ${measuredBy(check)?.[0]}`) ?? '') >= part.entry.at;
+    if (mark === 'replace' && !readSince) bad.set(part.ref, { ...part, said: words });
     else if (mark === 'fine') bad.delete(part.ref);
   }
   return bad.values();
