@@ -1,6 +1,6 @@
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type Sheet, type SheetChange } from '@/core/sheet';
+import { type SheetChange } from '@/core/sheet';
 import { type JobFile } from '@/workshop/job';
 import { type Refined, refineSheet } from '@/workshop/library';
 
@@ -44,14 +44,14 @@ const heldOf = (job: string) => JSON.parse(sessionStorage.getItem(heldUnder(job)
 /**
  * @param onRefined takes up the sheet as it is then, before the page comes anew
  */
-export function useRefining({ id, sheet }: JobFile, onRefined: (refined: Refined) => void): Refining {
+export function useRefining({ id, sheetVersion }: JobFile, onRefined: (refined: Refined) => void): Refining {
   const router = useRouter();
-  /** The sheet as it was when a change of it was sent; another one has come when the change is in. */
-  const [before, setBefore] = useState<Sheet>();
+  /** What is waited for while a change is under way: the answer, then the version of the sheet that has it in. */
+  const [awaited, setAwaited] = useState<'answer' | number>();
   /** As they stand, whatever was drawn; the page shows them a moment later. */
   const queue = useRef<readonly WaitingLine[]>([]);
   const [waiting, setWaiting] = useState<readonly WaitingLine[]>([]);
-  const busy = before === sheet;
+  const busy = awaited === 'answer' || (awaited !== undefined && sheetVersion < awaited);
   /** The line whose change is under way. */
   const sent = useRef<WaitingLine>(undefined);
   const keep = useCallback(
@@ -63,6 +63,19 @@ export function useRefining({ id, sheet }: JobFile, onRefined: (refined: Refined
     },
     [id],
   );
+  /** Whoever leaves the page breaks the request off: what was sent then is for the next page to follow. */
+  const leaving = useRef(false);
+  useEffect(() => {
+    const leave = () => {
+      leaving.current = true;
+    };
+    leaving.current = false;
+    window.addEventListener('beforeunload', leave);
+    return () => {
+      leave();
+      window.removeEventListener('beforeunload', leave);
+    };
+  }, []);
   useEffect(() => {
     const left = heldOf(id);
     if (left.length === 0) return;
@@ -73,12 +86,13 @@ export function useRefining({ id, sheet }: JobFile, onRefined: (refined: Refined
     ({ line, change, then, onRefused }: ChangingLine) => {
       const next: readonly WaitingLine[] = then === undefined ? [] : [{ text: then }];
       const refused = (message: string) => {
-        setBefore(undefined);
+        if (leaving.current) return;
+        setAwaited(undefined);
         sent.current = undefined;
         keep(queue.current.filter((one) => !next.includes(one)));
         onRefused(message);
       };
-      setBefore(sheet);
+      setAwaited('answer');
       sent.current = line;
       keep([...next, ...queue.current]);
       // Among several, a change that is in already is no reason to refuse.
@@ -88,14 +102,16 @@ export function useRefining({ id, sheet }: JobFile, onRefined: (refined: Refined
             refused(answer.refused);
             return;
           }
+          if (leaving.current) return;
           sent.current = undefined;
           keep(queue.current);
+          setAwaited(answer.done.version);
           onRefined(answer.done);
           router.refresh();
         })
         .catch(() => refused('the server does not answer: the sheet is as it was; press Enter to try again'));
     },
-    [id, sheet, keep, onRefined, router],
+    [id, keep, onRefined, router],
   );
   return {
     start,
