@@ -95,7 +95,7 @@ describe('changes of the sheet', () => {
     const due = held.due!;
     act(() => void held.take(due));
     refineSheet.mockResolvedValueOnce({ done: { sheet: changed, version: 1 } });
-    await act(async () => held.start({ ...typed(), line: due }));
+    await act(async () => held.start({ ...typed(), line: due, then: 'v18 17.9' }));
     expect(refineSheet).toHaveBeenLastCalledWith('a', [change]);
     expect(held.due).toEqual({ text: 'v18 17.9' });
     act(() => void held.take(held.due!));

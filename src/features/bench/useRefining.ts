@@ -84,7 +84,8 @@ export function useRefining({ id, sheetVersion }: JobFile, onRefined: (refined: 
   }, [id, keep]);
   const start = useCallback(
     ({ line, change, then, onRefused }: ChangingLine) => {
-      const next: readonly WaitingLine[] = then === undefined ? [] : [{ text: then }];
+      // What was sent before has its next line among those that wait already.
+      const next: readonly WaitingLine[] = then === undefined || line.sent === true ? [] : [{ text: then }];
       const refused = (message: string) => {
         if (leaving.current) return;
         setAwaited(undefined);
