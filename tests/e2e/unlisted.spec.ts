@@ -26,12 +26,14 @@ test('a culprit that is on no sheet: located, entered, measured, replaced, close
   await entry(page).fill('R118 22R OL');
   await entry(page).press('Enter');
   await expect(page.getByTestId('found')).toContainText('No sheet knows R118');
+  await expect(page.getByTestId('parts-alone')).toContainText('R118');
   await entry(page).fill('part R118 22R line feeds vhi');
   await expect(page.getByText('resistor in Line output, feeds Video supply: into the sheet of this set')).toBeVisible();
   await entry(page).press('Enter');
   await expect(page.getByRole('region', { name: /^The set is/ })).not.toContainText('Colour tube set');
   // What it read before counts now, and is not typed again.
   await expect(page.getByTestId('readings')).toContainText('Resistor R118');
+  await expect(page.getByTestId('parts-alone')).toHaveCount(0);
   await expect.poll(() => leader(page)).toBe('R118.open');
   await expect(page.getByText('Fit a new resistor R118').first()).toBeVisible();
   await saved(page);

@@ -6,5 +6,5 @@ export { stepOf, steps, type JobStep } from './progress';
 export { readingRows, type ReadingRow } from './readingRows';
 export { setUpRows, type SetUpRow } from './setUpRows';
 export { followShort, type FollowedShort } from './shortedRail';
-export { surveyRows, typedPart, type SurveyRow } from './surveyRows';
+export { partsAlone, surveyRows, typedPart, type SurveyRow } from './surveyRows';
 export { tableReadings, type TableReading } from './tableReadings';

@@ -1,3 +1,5 @@
+import { type Case } from '../diagnosis';
+import { surveyText } from '../entry';
 import { type LogEntry, standing } from '../log';
 import { bandColour, bandDoubts } from '../parts';
 import { attempt, formatQuantity, Refusal } from '../quantity';
@@ -57,4 +59,14 @@ export function surveyRows(log: readonly LogEntry[], sheet: Sheet): SurveyRow[] 
     rows.set(key, { entry, check: typed.check, verdict: typed.verdict });
   }
   return [...rows.values()].reverse();
+}
+
+/** The parts surveyed of which no check of the sheet took the reading up, the newest first. */
+export function partsAlone(log: readonly LogEntry[], { predictions, bench }: Case): SurveyRow[] {
+  const { checks, model } = predictions;
+  const taken = bench.readings.filter(({ text }) => text === surveyText);
+  return surveyRows(log, model.sheet).filter(
+    ({ entry, check: { ref } }) =>
+      !taken.some((reading) => reading.entry.at >= entry.at && checks.get(reading.check)?.point?.parts[0] === ref),
+  );
 }

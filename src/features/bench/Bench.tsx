@@ -175,7 +175,7 @@ export function Bench({ file: sent, briefing, line, usual, cases, asked, startsL
           )}
           <Siblings predictions={predictions} latest={bench.latest} onPick={choose} />
           {settled.inside && <InsideBlock inside={settled.inside} job={file.id} />}
-          <Readings rows={rows} waiting={log.waiting} bench={bench} onCorrect={control.correct} />
+          <Readings rows={rows} parts={control.parts} waiting={log.waiting} bench={bench} onCorrect={control.correct} />
           <Before job={job} id={file.id} cases={cases} />
         </div>
         <div className={styles.column}>

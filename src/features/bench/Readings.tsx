@@ -1,21 +1,24 @@
 'use client';
 
-import { type ReadingRow } from '@/core/job';
+import { type ReadingRow, type SurveyRow } from '@/core/job';
 import { memo } from 'react';
 import { type BenchState, type TakenReading } from '@/core/log';
 import { formatQuantity } from '@/core/quantity';
 import { VerdictMark } from '@/ui';
+import { markOfPart } from '@/workshop/parts';
 import styles from './bench.module.css';
 
 interface ReadingsProps {
   readonly rows: readonly ReadingRow[];
+  /** Measured by themselves, and asked for by no check of the sheet. */
+  readonly parts: readonly SurveyRow[];
   readonly waiting: ReadonlySet<string>;
   readonly bench: Pick<BenchState, 'superseded' | 'repairs' | 'notes'>;
   onCorrect(reading: TakenReading): void;
 }
 
 /** All readings, the newest on top. Choosing one corrects it; the old one stays in the record. */
-export const Readings = memo(function Readings({ rows, waiting, bench, onCorrect }: ReadingsProps) {
+export const Readings = memo(function Readings({ rows, parts, waiting, bench, onCorrect }: ReadingsProps) {
   const { superseded, repairs, notes } = bench;
   return (
     <section aria-label="Readings">
@@ -36,6 +39,7 @@ export const Readings = memo(function Readings({ rows, waiting, bench, onCorrect
           />
         ))}
       </ul>
+      {parts.length > 0 && <PartsAlone parts={parts} />}
       {notes.length > 0 && (
         <>
           <h2 className="label">Notes</h2>
@@ -49,6 +53,23 @@ export const Readings = memo(function Readings({ rows, waiting, bench, onCorrect
     </section>
   );
 });
+
+function PartsAlone({ parts }: Pick<ReadingsProps, 'parts'>) {
+  return (
+    <>
+      <h2 className="label">Parts by themselves · {parts.length}</h2>
+      <ul className={styles.partsAlone} data-testid="parts-alone">
+        {parts.map(({ entry, check, verdict }) => (
+          <li key={entry.id}>
+            <VerdictMark mark={markOfPart[verdict.mark]} />
+            <b className="figure">{check.ref}</b>
+            <span>{verdict.words}</span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
 
 /** What a row shows, in words and marks: where they are the same it need not be drawn again. */
 const shownOf = ({ reading: { answer }, check, said, verdict, circumstances, corrected }: ReadingRow) => ({

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { type Check } from '@/core/behaviour';
 import { type Briefed, type Case, contextFor, type ProbeAdvice, tilesOf, weightsOf } from '@/core/diagnosis';
 import { interpret, nextStep } from '@/core/entry';
-import { readingRows } from '@/core/job';
+import { partsAlone, readingRows } from '@/core/job';
 import { lastStanding, type TakenReading } from '@/core/log';
 import { depict, symptomTitles } from '@/core/picture';
 import { familyOf } from '@/core/sheet';
@@ -49,6 +49,7 @@ export function useBench(
 ) {
   const { predictions, bench } = job;
   const rows = useMemo(() => readingRows(job), [job]);
+  const parts = useMemo(() => partsAlone(log.entries, job), [log.entries, job]);
   const [chosen, setChosen] = useState(() =>
     asked !== undefined && predictions.checks.has(asked) ? asked : undefined,
   );
@@ -158,6 +159,7 @@ export function useBench(
 
   return {
     rows,
+    parts,
     pictures,
     focused,
     check,

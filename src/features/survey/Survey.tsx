@@ -12,7 +12,8 @@ import { type JobFile, JobFrame, useLog } from '@/workshop/job';
 import { Key, LineEntry, sound, VerdictMark } from '@/ui';
 import { Bands } from './Bands';
 import { linesOfPart } from '@/core/entry';
-import { bandsFor, markOfPart, markWords, partFigures, partWords, recordedFor } from './surveyModel';
+import { markOfPart } from '@/workshop/parts';
+import { bandsFor, markWords, partFigures, partWords, recordedFor } from './surveyModel';
 import styles from './survey.module.css';
 
 /** Part after part by itself: what is fine, what goes, what must be lifted before it can be judged. */

@@ -4,14 +4,6 @@ import { surveyText } from '@/core/entry';
 import { type LogEntry } from '@/core/log';
 import { formatQuantity } from '@/core/quantity';
 import { bandsOf, type BandColour } from '@/core/parts';
-import { type MarkName } from '@/ui';
-
-export const markOfPart: Readonly<Record<PartMark, MarkName>> = {
-  fine: 'within',
-  replace: 'high',
-  lift: 'odd',
-  wait: 'unread',
-};
 
 export const markWords: Readonly<Record<PartMark, string>> = {
   fine: 'fine',

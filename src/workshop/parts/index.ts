@@ -1,2 +1,3 @@
 export { takeFromHouse, wantPart } from './actions';
+export { markOfPart } from './markOfPart';
 export { askShelf, type Found, type ShelfRow, verdictWords } from './shelfRow';
