@@ -42,10 +42,9 @@ export function badParts(job: Case, log: readonly LogEntry[]): BadPart[] {
   const surveyed = surveyRows(log, sheet).flatMap(({ check, verdict }) =>
     verdict.mark === 'replace' ? [asBad(check)] : [],
   );
-  const found = new Map<string, BadPart>();
-  for (const { part } of foundParts(job)) found.set(part, { ref: part });
-  for (const one of surveyed) if (!found.has(one.ref)) found.set(one.ref, one);
-  for (const ref of fittedRefs(job)) if (!found.has(ref)) found.set(ref, { ref });
+  const found = new Map(surveyed.map((one) => [one.ref, one]));
+  const read = foundParts(job).map(({ part }) => part);
+  for (const ref of [...read, ...fittedRefs(job)]) if (!found.has(ref)) found.set(ref, { ref });
   return [...found.values()];
 }
 
