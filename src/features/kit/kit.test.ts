@@ -32,9 +32,9 @@ describe('what is to be replaced', () => {
     expect(
       bad(surveyed('C532 esr 9'), surveyed('C77 470u 25V esr 12'), surveyed('R901 4k7 5k9'), surveyed('C547 esr 0.2')),
     ).toEqual([
-      { ref: 'R901', kind: 'resistor', mark: '4.7kΩ' },
-      { ref: 'C77', kind: 'electrolytic', mark: '470µF 25V' },
       { ref: 'C532', kind: 'electrolytic', mark: expect.stringContaining('47µF') as string },
+      { ref: 'C77', kind: 'electrolytic', mark: '470µF 25V' },
+      { ref: 'R901', kind: 'resistor', mark: '4.7kΩ' },
     ]);
   });
 

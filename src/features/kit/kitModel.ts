@@ -42,9 +42,9 @@ export function badParts(job: Case, log: readonly LogEntry[]): BadPart[] {
   const surveyed = surveyRows(log, sheet).flatMap(({ check, verdict }) =>
     verdict.mark === 'replace' ? [asBad(check)] : [],
   );
-  const found = new Map(surveyed.map((one) => [one.ref, one]));
-  const read = foundParts(job).map(({ part }) => part);
-  for (const ref of [...read, ...fittedRefs(job)]) if (!found.has(ref)) found.set(ref, { ref });
+  const marked = new Map(surveyed.map((one) => [one.ref, one]));
+  const refs = [...foundParts(job).map(({ part }) => part), ...marked.keys(), ...fittedRefs(job)];
+  const found = new Map(refs.map((ref) => [ref, marked.get(ref) ?? { ref }]));
   return [...found.values()];
 }
 
