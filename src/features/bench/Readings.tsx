@@ -57,7 +57,7 @@ export const Readings = memo(function Readings({ rows, parts, waiting, bench, on
 function PartsAlone({ parts }: Pick<ReadingsProps, 'parts'>) {
   return (
     <>
-      <h2 className="label">Parts by themselves · {parts.length}</h2>
+      <h2 className={`label ${styles.partsLabel}`}>Parts by themselves · {parts.length}</h2>
       <ul className={styles.partsAlone} data-testid="parts-alone">
         {parts.map(({ entry, check, verdict }) => (
           <li key={entry.id}>
