@@ -202,6 +202,11 @@ describe('a line that refines the sheet', () => {
     expect(changeOf('rail vneg -12.5 from supply')).toMatchObject({ volts: -12.5, point: 'vneg-dc' });
     expect(changeOf('code 9 vs overvoltage')).toEqual({ kind: 'code', blinks: 9, net: 'vs', meaning: 'overvoltage' });
     expect(changeOf('board psu called VB-7')).toEqual({ kind: 'board', board: 'psu', alias: 'VB-7' });
+    // Names written together, apart or with the word board behind them are the same.
+    const panel = shippedSheets().get('generic-plasma')!;
+    const inPanel = { sheet: panel, checks: checksOf(panel) };
+    expect(readRefinement('rail v9 9 from mainsupply', inPanel)).toMatchObject({ change: { block: 'supply' } });
+    expect(readRefinement('board y-main board called VB-7', inPanel)).toMatchObject({ change: { board: 'scan' } });
     // A count of blinks by itself is a reading.
     expect(readRefinement('code 9', scope)).toBeUndefined();
   });
@@ -220,7 +225,7 @@ describe('a line that refines the sheet', () => {
     ['code 2 vs', /2 blinks already: /],
     ['code 99 vs', /a whole number of blinks/],
     ['board psu VB-7', /which board and what it is called/],
-    ['board attic called VB-7', /no board "attic"; it has/],
+    ['board attic called VB-7', /no board "attic"; it has .*psu \(Main supply\)/],
     ['new tp4', /needs a short name, its net/],
     ['new vs vs', /has a point "vs" already/],
     ['new tp4 v99 3', /no net "v99"; it has/],

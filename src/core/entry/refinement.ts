@@ -214,15 +214,27 @@ function readBoard(words: readonly string[], { sheet }: EntryScope): Refinement 
       `say which board and what it is called, like "board ${boards.at(1) ?? 'main'} called ${words[0] ?? 'VB-7'}"; it has ${boards.join(', ')}`,
     );
   const board = [...sheet.boards.values()].find(({ id, title, aliases }) =>
-    [id, title, ...aliases].some((one) => one.toLowerCase() === name),
+    [id, title, ...aliases].some((one) => squeezed(withoutKind(one)) === squeezed(withoutKind(name))),
   );
-  if (!board) throw new Refusal(`${sheet.title} has no board "${name}"; it has ${boards.join(', ')}`);
+  if (!board)
+    throw new Refusal(
+      `${sheet.title} has no board "${name}"; it has ${[...sheet.boards.values()].map(({ id, title }) => titled(id, title)).join(', ')}`,
+    );
   return {
     kind: 'change',
     change: { kind: 'board', board: board.id, alias },
     said: `${board.title} is called ${alias} too: into the sheet of this set`,
   };
 }
+
+/** A name as it is compared: written together, apart or with hyphens it is the same. */
+const squeezed = (name: string) => name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
+
+/** A place without the word that says what kind of place it is. */
+const withoutKind = (place: string) => place.replace(/\s+(?:board|stage|block)$/i, '');
+
+/** A short name with what it stands for, where that says more. */
+const titled = (id: string, title: string) => (id.toLowerCase() === title.toLowerCase() ? id : `${id} (${title})`);
 
 /** What other schools call the two deflections. */
 const schools: ReadonlyMap<string, string> = new Map([
@@ -242,11 +254,12 @@ function blockNamed(place: string, net: string | undefined, { title, blocks, boa
     net !== undefined && (makes.includes(net) || needs.includes(net));
   const maker = all.find(({ makes }) => net !== undefined && makes.includes(net));
   if (place === '' && maker) return maker.id;
-  const bare = place.toLowerCase().replace(/\s+(?:board|stage|block)$/, '');
+  const bare = withoutKind(place).toLowerCase();
   const wanted = schools.get(bare) ?? bare;
   const words = (text: string) => text.toLowerCase().split(/[\s_,-]+/);
-  const named = (text: string) => text.toLowerCase() === wanted || words(text).includes(wanted);
-  const exact = all.find(({ id, short }) => id.toLowerCase() === wanted || short.toLowerCase() === wanted);
+  const same = (text: string) => squeezed(text) === squeezed(wanted);
+  const named = (text: string) => same(text) || words(text).includes(wanted);
+  const exact = all.find(({ id, short, title: own }) => [id, short, own].some(same));
   if (exact) return exact.id;
   const onBoard = all.filter(({ board }) => {
     const { id, title: own, aliases } = boards.get(board) ?? { id: board, title: '', aliases: [] };
@@ -271,15 +284,12 @@ const mostListed = 14;
  */
 function netNamed(name: string, scope: EntryScope, near?: string): string {
   const { title, nets, blocks } = scope.sheet;
-  const wanted = name.toLowerCase();
-  const own = [...nets.values()].find((net) => [net.id, net.title].some((one) => one.toLowerCase() === wanted));
+  const own = [...nets.values()].find((net) => [net.id, net.title].some((one) => squeezed(one) === squeezed(name)));
   const net = own?.id ?? findNamed([name], { ...scope, focus: undefined })?.check.point?.net;
   if (net !== undefined) return net;
   const board = near === undefined ? undefined : blocks.get(near)!.board;
   const beside = [...blocks.values()].filter((block) => block.board === board).flatMap(({ makes }) => makes);
   const listed = [...new Set([...beside, ...nets.keys()])].slice(0, mostListed).map((id) => nets.get(id)!);
-  const named = listed
-    .map(({ id, title: called }) => (id.toLowerCase() === called.toLowerCase() ? id : `${id} (${called})`))
-    .join(', ');
+  const named = listed.map((net) => titled(net.id, net.title)).join(', ');
   throw new Refusal(`${title} has no net "${name}"; it has ${named}${nets.size > mostListed ? ' …' : ''}`);
 }

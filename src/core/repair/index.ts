@@ -1,3 +1,3 @@
 export { dealtWith } from './dealtWith';
 export { replacedParts } from './replacedParts';
-export { methodFor, repairActions, type RepairAction, type RepairMethod } from './repairs';
+export { methodFor, repairActions, repairRefused, type RepairAction, type RepairMethod } from './repairs';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { openSheet } from '../sheet';
-import { dealtWith, methodFor, repairActions } from '.';
+import { dealtWith, methodFor, repairActions, repairRefused } from '.';
 
 describe('repairs', () => {
   it.each([...shippedSheets().values()].map((sheet) => [sheet.title, sheet] as const))(
@@ -19,6 +19,14 @@ describe('repairs', () => {
     expect(actions.get('replace:IC501')!.cures).toEqual(['IC501.short', 'IC501.dead', 'IC501.joint']);
     expect(actions.get('resolder:IC501')!.minutes).toBeLessThan(actions.get('replace:IC501')!.minutes);
     expect(actions.get('replace:T402')!.money).toBe(24);
+  });
+
+  it('are made with the plug out, but for a trimmer that is set and a source that is plugged in', () => {
+    const actions = repairActions(shippedSheets().get('generic-plasma')!);
+    const live = actions.filter((action) => repairRefused(action, true) === undefined);
+    expect(live.map(({ id }) => id)).toEqual(expect.arrayContaining(['adjust:VS-VR', 'replace:SRC']));
+    expect(live.every(({ method, id }) => method === 'adjust' || id === 'replace:SRC')).toBe(true);
+    expect(actions.every((action) => repairRefused(action, false) === undefined)).toBe(true);
   });
 
   it.each([...shippedSheets().values()].map((sheet) => [sheet.title, sheet] as const))(

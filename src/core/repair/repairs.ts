@@ -20,6 +20,15 @@ export interface RepairAction {
   readonly cures: readonly string[];
   /** Of these, what a sheet lists: by that a repair is recorded, for the rest follows from what was done. */
   readonly listed: readonly string[];
+  /** Is it done with the set on: a trimmer that is set, another source that is plugged in? */
+  readonly inLiveSet: boolean;
+}
+
+/** Why a repair is not made in the state that the set is in, and what would be right; undefined where it is. */
+export function repairRefused({ inLiveSet }: Pick<RepairAction, 'inLiveSet'>, isLive: boolean): string | undefined {
+  return isLive && !inLiveSet
+    ? 'repairs are made with the plug out and the stores proven: Alt P when it is out'
+    : undefined;
 }
 
 const methodMinutes: Readonly<Record<Exclude<RepairMethod, 'replace' | 'swap' | 'recap' | 'trace'>, Minutes>> = {
@@ -69,6 +78,7 @@ const known = new WeakMap<Sheet, readonly RepairAction[]>();
 export function repairActions(sheet: Sheet): readonly RepairAction[] {
   return kept(known, sheet, () =>
     [...partActions(sheet), ...boardActions(sheet), ...searches(sheet)].map((one) => ({
+      inLiveSet: false,
       ...one,
       listed: one.cures.filter((id) => isListed(sheet.faults.get(id)!)),
     })),
@@ -78,7 +88,7 @@ export function repairActions(sheet: Sheet): readonly RepairAction[] {
 /** A board with fewer electrolytics is not worth a kit. */
 const fewestInKit = 3;
 
-type WorkedOut = Omit<RepairAction, 'listed'>;
+type WorkedOut = Omit<RepairAction, 'listed' | 'inLiveSet'> & { readonly inLiveSet?: boolean };
 
 function boardActions(sheet: Sheet): WorkedOut[] {
   return [...sheet.boards.values()].flatMap((board) => {
@@ -164,6 +174,7 @@ function partActions(sheet: Sheet): WorkedOut[] {
         cures: faults
           .filter((fault) => method === 'replace' || methodFor(fault.mode) === method)
           .map((fault) => fault.id),
+        inLiveSet: method === 'adjust' || part.kind === 'source',
       };
     });
   });

@@ -2,6 +2,7 @@ import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { FormProvider } from 'react-hook-form';
 import { type BenchState, type BodyNamed } from '@/core/log';
+import { repairRefused } from '@/core/repair';
 import { type Sheet } from '@/core/sheet';
 import { chanceText, Key } from '@/ui';
 import { AmountField, FormRefusal, Pair, ParagraphField, useAnsweredForm } from '@/workshop/form';
@@ -24,10 +25,11 @@ interface RecordRepairProps {
 export function RecordRepair({ choices, job, sheet, power, currency, onRecord }: RecordRepairProps) {
   const [chosen, setChosen] = useState<string>();
   const { action, chance } = choices.find((one) => one.action.id === chosen) ?? choices[0]!;
+  const impossible = repairRefused(action, power === 'live');
   const { form, refused, send } = useAnsweredForm<Done, undefined>({
     schema: doneSchema,
     values: { money: action.money, minutes: action.minutes, note: '' },
-    act: () => Promise.resolve({ done: undefined }),
+    act: () => Promise.resolve(impossible === undefined ? { done: undefined } : { refused: impossible }),
     onDone: (_, { money, minutes, note }) =>
       onRecord({ kind: 'repair', action: action.id, title: action.title, cures: action.listed, money, minutes, note }),
   });
@@ -75,7 +77,7 @@ export function RecordRepair({ choices, job, sheet, power, currency, onRecord }:
         rows={2}
         placeholder="Joint ringed on three legs; siblings resoldered too"
       />
-      {power === 'live' && (
+      {impossible !== undefined && (
         <p className="caution">The set is marked LIVE: unplug, discharge, and measure to prove it before touching.</p>
       )}
       {power === 'unplugged' && <p className="caution">Not proven dead yet: measure each store first.</p>}

@@ -1,3 +1,4 @@
+import { sumOf } from '../../statistics';
 import { type Observation } from './case';
 import { type Posterior } from './posterior';
 
@@ -9,7 +10,7 @@ export interface Evidence {
 }
 
 /**
- * The reading on which the leading hypothesis rests alone: without it the hypothesis would lose at
+ * The reading on which the leading suspect rests alone: without it the suspect, in whatever degree, would lose at
  * least half its probability. Undefined where several bear it out, or a repetition has.
  */
 export function restsOn({ hypotheses, weights, logs, observations }: Posterior): Observation | undefined {
@@ -17,8 +18,13 @@ export function restsOn({ hypotheses, weights, logs, observations }: Posterior):
   weights.forEach((weight, h) => {
     if (weight > weights[leader]!) leader = h;
   });
+  // A fault that fails by degree is the fault that it is.
+  const leading = new Set(hypotheses[leader]!.faults.map(({ id, degreeOf = id }) => degreeOf));
+  const alike = hypotheses.flatMap(({ faults }, h) =>
+    faults.length === leading.size && faults.every(({ id, degreeOf = id }) => leading.has(degreeOf)) ? [h] : [],
+  );
   let found: Observation | undefined;
-  let least = weights[leader]! / 2;
+  let least = sumOf(alike, (h) => weights[h]!) / 2;
   observations.forEach((observation, o) => {
     if (observation.entry === undefined || observation.times > 1) return;
     const log = logs[o]!;
@@ -26,7 +32,7 @@ export function restsOn({ hypotheses, weights, logs, observations }: Posterior):
     const smallest = log.reduce((min, value) => Math.min(min, value), Infinity);
     let all = 0;
     for (let h = 0; h < hypotheses.length; h += 1) all += weights[h]! * Math.exp(smallest - log[h]!);
-    const without = (weights[leader]! * Math.exp(smallest - log[leader]!)) / all;
+    const without = sumOf(alike, (h) => weights[h]! * Math.exp(smallest - log[h]!)) / all;
     if (without < least) [least, found] = [without, observation];
   });
   return found;

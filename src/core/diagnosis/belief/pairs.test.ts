@@ -129,6 +129,14 @@ describe('a slip of the meter', () => {
     const twice = posteriorOf(caseOf(plasma, live, took('vfu-dc', volts(9.1)), took('vfu-dc', volts(9))));
     expect(restsOn(twice)).toBeUndefined();
   });
+
+  it('is the one that names the suspect, not one that says in what degree it fails', () => {
+    const dry = [took('C547-esr', volts(9)), live, took('vfu-dc', volts(5))];
+    expect(restsOn(posteriorOf(caseOf(plasma, ...dry.slice(0, 1))))?.check.id).toBe('C547-esr');
+    expect(restsOn(posteriorOf(caseOf(plasma, ...dry)))).toBeUndefined();
+    const converter = posteriorOf(caseOf(plasma, took('C522-esr', volts(9)), live, took('vset-dc', volts(0.6 * 195))));
+    expect(restsOn(converter)?.check.id).toBe('C522-esr');
+  });
 });
 
 describe('a rail held down', () => {

@@ -1,6 +1,6 @@
 import * as yup from 'yup';
 import { Refusal } from '../../quantity';
-import { methodFor, repairActions, type RepairAction, type RepairMethod } from '../../repair';
+import { methodFor, repairActions, repairRefused, type RepairAction, type RepairMethod } from '../../repair';
 import { type Sheet } from '../../sheet';
 import { between, type LineKind, type LineOf, name, text } from '../line';
 
@@ -36,7 +36,8 @@ export const repair: LineKind<RepairLine> = {
       throw new Refusal(
         `${sheet.title} has nothing "${words[1]}" that could be ${verb}; write a part, a fault or a board, like "replaced ${[...sheet.parts.keys()][0] ?? 'R1'}"`,
       );
-    if (context?.power === 'live') throw new Refusal('repairs are made with the plug out and the stores proven: Alt P');
+    const refused = context && repairRefused(action, context.power === 'live');
+    if (refused !== undefined) throw new Refusal(refused);
     const { id, title, listed, money, minutes } = action;
     return { kind: 'repair', action: id, title, cures: [...listed], money, minutes, note: fitted };
   },
