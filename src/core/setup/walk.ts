@@ -1,13 +1,15 @@
 import { type Check } from '../behaviour';
 import { type LogEntry, standing } from '../log';
 import { toleranceWidth } from '../quantity';
-import { type SetUpStep, type Sheet } from '../sheet';
+import { isUnread, type SetUpStep, type Sheet } from '../sheet';
 import { adviseRails, type Rail, type RailMove, type RailsAdvice, type Touch } from './rails';
 
 /** A step of setting up that is a rail brought to a figure, with the point where it is read. */
 export interface RailStep extends Omit<Rail, 'reads'> {
   readonly step: SetUpStep;
   readonly check: Check;
+  /** Its target goes by a label that nobody has read: no more than the ordinary value of a kind of set. */
+  readonly unread: boolean;
 }
 
 /** A rail step with what it read last. */
@@ -56,6 +58,7 @@ export function railSteps(sheet: Sheet, checks: ReadonlyMap<string, Check>): Rai
         check,
         id: check.id,
         target,
+        unread: isUnread(net),
         within: toleranceWidth(share ? { relative: share } : net.tolerance, target),
         limit: undefined,
         control: controlIn(step),

@@ -12,4 +12,4 @@ export { adoptedId, adoptedText, editsOf, editsUnderChoices, isAnyMake, type She
 export { pathUnderChoices } from './sources';
 export { anyMark } from './likeListed';
 export { openSheet } from './openSheet';
-export { withLabel } from './withLabel';
+export { isUnread, withLabel } from './withLabel';

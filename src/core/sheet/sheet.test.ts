@@ -91,6 +91,11 @@ describe('reading a sheet', () => {
       source: 'label',
     });
     expect(withLabel(sheet, { vs: 187 }).nets.get('vs')!.volts).toBe(187);
+    // What was not read stands for the label where the sheet says nothing, and is a guess where it says so.
+    expect(withLabel(sheet, {}).nets.get('vs')).toMatchObject({ volts: 180, source: 'label' });
+    const guessed = readSheet(smallSheet.replace('tolerance: 1% }', 'tolerance: 1%, source: guess }'));
+    expect(withLabel(guessed, {}).nets.get('vs')).toMatchObject({ source: 'guess', tolerance: { relative: 0.25 } });
+    expect(withLabel(guessed, { vs: 187 }).nets.get('vs')).toMatchObject({ volts: 187, source: 'label' });
     expect(sheet.parts.get('C2')).toMatchObject({ size: 100e-6, voltage: 250 });
   });
 

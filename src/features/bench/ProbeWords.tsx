@@ -5,7 +5,7 @@ import { measures } from '@/core/measure';
 import { formatQuantity } from '@/core/quantity';
 import { type Usual } from '@/core/reading';
 import { dischargeTool, peakPower, timeToFall } from '@/core/safety';
-import { type Ground } from '@/core/sheet';
+import { type Ground, isUnread } from '@/core/sheet';
 import { dateText, waitText } from '@/ui';
 import { instruction } from './benchModel';
 
@@ -50,6 +50,7 @@ export function stepHow(step: SetStep) {
 export function How({ check, predictions, context }: { check: Check; predictions: Predictions; context: Context }) {
   const { where, expected } = instruction(predictions, check, context);
   const numeric = isMetered(check);
+  const source = sourceOf(predictions, check);
   return (
     <>
       {capital(measures[check.measure].title)}
@@ -60,7 +61,7 @@ export function How({ check, predictions, context }: { check: Check; predictions
         </>
       )}
       . A good set {numeric ? 'reads' : 'gives'} <b className="figure">{expected}</b>
-      {check.point?.net !== undefined && sourceOf(predictions, check) !== '' && ` (${sourceOf(predictions, check)})`}.
+      {source !== '' && ` (${source})`}.
     </>
   );
 }
@@ -87,8 +88,11 @@ export function Own({ usual: { count, low, high, before }, check }: { usual: Usu
   );
 }
 
-function sourceOf(predictions: Predictions, check: Check): string {
-  return check.point?.source ?? predictions.model.sheet.nets.get(check.point?.net ?? '')?.source ?? '';
+/** Where the nominal of a check on a net is from. */
+function sourceOf(predictions: Predictions, { point }: Check): string {
+  const net = predictions.model.sheet.nets.get(point?.net ?? '');
+  if (!net || point?.source !== undefined) return point?.source ?? '';
+  return isUnread(net) ? 'guess, its label not read' : net.source;
 }
 
 function capital(text: string): string {

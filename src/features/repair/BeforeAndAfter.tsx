@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import Link from 'next/link';
 import { type Case, type RepairProof } from '@/core/diagnosis';
 import { type LogBody } from '@/core/log';
+import { railSteps } from '@/core/setup';
 import { EmptyState, Key } from '@/ui';
 import { ProofTable } from './ProofTable';
 import { Remeasure } from './Remeasure';
@@ -48,15 +49,38 @@ export function BeforeAndAfter({ id, job, proof, lines, record }: BeforeAndAfter
           </Link>
         </div>
       )}
-      {!proof.done && proof.open.length === 0 && (
-        <div className={styles.verdict}>
-          <strong>Not cured yet.</strong>
-          <p>Check the own work first: value, polarity, bridges, connectors. Then the suspects as they stand now.</p>
-          <Link href={`/job/${id}/bench`}>
-            <Button type="primary">Back to the bench</Button>
-          </Link>
-        </div>
-      )}
+      {!proof.done && proof.open.length === 0 && <NotAllRight id={id} job={job} proof={proof} />}
     </>
+  );
+}
+
+/** What is still wrong after all was measured again: the complaint, or a reading beside it. */
+function NotAllRight({ id, job, proof }: Pick<BeforeAndAfterProps, 'id' | 'job' | 'proof'>) {
+  const { model, checks } = job.predictions;
+  const set = new Set(railSteps(model.sheet, checks).map((step) => step.id));
+  return (
+    <div className={styles.verdict}>
+      <strong>{proof.showsRight ? 'It shows what it should; not all reads right.' : 'Not cured yet.'}</strong>
+      <p>
+        {proof.showsRight
+          ? `Left: ${proof.wrong.map(({ check }) => checks.get(check)!.title).join(', ')}. A rail to be set, a second fault, or a figure that is not this set’s own.`
+          : 'Check the own work first: value, polarity, bridges, connectors. Then the suspects as they stand now.'}
+      </p>
+      <p className={styles.ways}>
+        <Link href={`/job/${id}/bench`}>
+          <Button type="primary">Back to the bench</Button>
+        </Link>
+        {proof.showsRight && proof.wrong.some(({ check }) => set.has(check)) && (
+          <Link href={`/job/${id}/setup`} className="press">
+            Set the rails
+          </Link>
+        )}
+        {proof.showsRight && (
+          <Link href={`/job/${id}/close`} className="press">
+            Close it as it is
+          </Link>
+        )}
+      </p>
+    </div>
   );
 }

@@ -1,5 +1,5 @@
 import { Button, Select } from 'antd';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { FormProvider } from 'react-hook-form';
 import { type BenchState, type BodyNamed } from '@/core/log';
 import { repairRefused } from '@/core/repair';
@@ -25,11 +25,13 @@ interface RecordRepairProps {
 export function RecordRepair({ choices, job, sheet, power, currency, onRecord }: RecordRepairProps) {
   const [chosen, setChosen] = useState<string>();
   const { action, chance } = choices.find((one) => one.action.id === chosen) ?? choices[0]!;
+  const whyNot = useId();
   const impossible = repairRefused(action, power === 'live');
   const { form, refused, send } = useAnsweredForm<Done, undefined>({
     schema: doneSchema,
     values: { money: action.money, minutes: action.minutes, note: '' },
-    act: () => Promise.resolve(impossible === undefined ? { done: undefined } : { refused: impossible }),
+    act: () => Promise.resolve({ done: undefined }),
+    hotkey: impossible === undefined,
     onDone: (_, { money, minutes, note }) =>
       onRecord({ kind: 'repair', action: action.id, title: action.title, cures: action.listed, money, minutes, note }),
   });
@@ -78,12 +80,20 @@ export function RecordRepair({ choices, job, sheet, power, currency, onRecord }:
         placeholder="Joint ringed on three legs; siblings resoldered too"
       />
       {impossible !== undefined && (
-        <p className="caution">The set is marked LIVE: unplug, discharge, and measure to prove it before touching.</p>
+        <p className="caution" id={whyNot}>
+          The set is marked LIVE: {impossible}
+        </p>
       )}
       {power === 'unplugged' && <p className="caution">Not proven dead yet: measure each store first.</p>}
       <p className="caution">One change, then test: two at once, and nobody knows which cured it.</p>
       <FormRefusal refused={refused} />
-      <Button type="primary" size="large" onClick={send}>
+      <Button
+        type="primary"
+        size="large"
+        onClick={send}
+        disabled={impossible !== undefined}
+        aria-describedby={impossible === undefined ? undefined : whyNot}
+      >
         It is done <Key>Ctrl ⏎</Key>
       </Button>
     </FormProvider>

@@ -98,7 +98,9 @@ describe('the proof of a repair', () => {
     const { open } = proofOf(after);
     expect(open.every(({ check }) => check !== 'kg-dc')).toBe(true);
     const right = proofOf(job([...wrong, repaired, 'kg 121', 'picture normal']));
-    expect(right).toMatchObject({ open: [], done: true });
+    expect(right).toMatchObject({ open: [], wrong: [], showsRight: true, done: true });
+    const shows = proofOf(job([...wrong, repaired, 'kg 63', 'picture normal']));
+    expect(shows).toMatchObject({ open: [], wrong: [{ check: 'kg-dc' }], showsRight: true, done: false });
   });
 
   it('of a set that ran a minute and went off takes two, and of one that fell at the start ten seconds', () => {

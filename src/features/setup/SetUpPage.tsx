@@ -67,6 +67,12 @@ export function SetUpPage({ file }: { file: JobFile }) {
               Rails are set live and warm: insulated tool, one hand, eyes on the pin before the tool is moved.
             </p>
           )}
+          {rows.some(({ unread }) => unread) && (
+            <p className="caution">
+              Nobody has typed what its label says: these targets are ordinary values of such sets. Read the label, and
+              type it under <Link href={`/job/${file.id}/set`}>What it is</Link> first.
+            </p>
+          )}
           {asks.do === 'done' ? (
             <Done rows={rows} touches={walk.touches} />
           ) : (
@@ -122,14 +128,14 @@ type Asks = ReturnType<typeof railsWalk>['asks'];
 
 /** What to turn and until what it reads, or where to read. */
 function Asked({ asks }: { asks: Exclude<Asks, { do: 'done' }> }) {
-  const label = formatQuantity(asks.row.target, 'V', 4);
+  const label = `${asks.row.unread ? 'usually' : 'label'} ${formatQuantity(asks.row.target, 'V', 4)}`;
   if (asks.do === 'read')
     return (
       <>
         <h1>Read {asks.row.step.title}</h1>
         <p className={styles.aim}>
           <small>
-            {asks.row.check.point?.where ?? ''} · label {label}
+            {asks.row.check.point?.where ?? ''} · {label}
           </small>
         </p>
       </>
@@ -141,7 +147,7 @@ function Asked({ asks }: { asks: Exclude<Asks, { do: 'done' }> }) {
       <p className={styles.aim}>
         until it reads <b className="figure">{formatQuantity(aim, 'V', 4)}</b>
         <small>
-          now {formatQuantity(now, 'V', 4)}, label {label}
+          now {formatQuantity(now, 'V', 4)}, {label}
           {limited && ' · not further yet: a limit of another rail is near'}
         </small>
       </p>

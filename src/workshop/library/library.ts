@@ -93,15 +93,19 @@ export const titleOf = ({ texts }: Pick<Library, 'texts'>, id: string): string =
  * @throws SheetError when it cannot be read, or an option has no such choice
  */
 export function sheetOf(library: Library, { sheet: id, options, label }: SetOf): Sheet | undefined {
-  if (!library.texts.has(id)) return undefined;
-  const key = `${id}|${JSON.stringify(options)}`;
-  const plain = kept(library, key, () => readFrom(library, id, options));
-  if (Object.keys(label).length === 0) return plain;
-  return kept(library, `${key}|${JSON.stringify(label)}`, () => ({
+  const plain = plainSheet(library, id, options);
+  if (!plain || plain.label.size === 0) return plain;
+  return kept(library, `${id}|${JSON.stringify(options)}|${JSON.stringify(label)}`, () => ({
     sheet: withLabel(plain, label),
-    stands: (now) => sheetOf(now, { sheet: id, options, label: {} }) === plain,
+    stands: (now) => plainSheet(now, id, options) === plain,
   }));
 }
+
+/** A sheet under some choices, before anything was read off a label. */
+const plainSheet = (library: Library, id: string, options: SetOf['options']): Sheet | undefined =>
+  library.texts.has(id)
+    ? kept(library, `${id}|${JSON.stringify(options)}`, () => readFrom(library, id, options))
+    : undefined;
 
 /** A sheet's id with those it refines: sets of any of them are sets of the same kind. */
 export function kinOf({ texts, own }: Library, id: string): string[] {

@@ -106,11 +106,22 @@ export interface RepairProof {
   readonly list: readonly Verification[];
   /** Not measured again yet. */
   readonly open: readonly Verification[];
+  /** Measured again, and still not right. */
+  readonly wrong: readonly Verification[];
+  /** The screen was seen right since, whatever else is still not. */
+  readonly showsRight: boolean;
   readonly done: boolean;
 }
 
 /** Everything that has to be measured once more, and how much of it is right by now. */
 export function proofOf(job: Case): RepairProof {
   const list = verificationOf(job);
-  return { list, open: list.filter(({ after }) => after === undefined), done: verified(list) };
+  const wrong = list.filter(({ afterVerdict }) => afterVerdict !== undefined && afterVerdict.mark !== 'within');
+  return {
+    list,
+    open: list.filter(({ after }) => after === undefined),
+    wrong,
+    showsRight: list.some(({ check, afterVerdict }) => check === 'picture' && afterVerdict?.mark === 'within'),
+    done: verified(list),
+  };
 }
