@@ -265,6 +265,13 @@ describe('verification and closing', () => {
     expect(note).toMatchObject({ symptom: 'Upper half dark', fault: 'C547.dry', cure: 'Fit a new C547', money: 1 });
     expect(note.proof).toContain('Floating 15 V upper 9.1 V before, 15.1 V after');
     expect(note.parts).toBe('C547 100u 35V');
+    expect(note.accepted).toBe('');
+    const shows = took('picture', { kind: 'picture', symptoms: ['normal'] });
+    const left = draftNote(
+      caseWith(plasma, [...story, took('vfu-dc', number(9)), shows], { complaint: upperDark }),
+      [],
+    );
+    expect(left.accepted).toMatch(/^Floating 15 V upper 9 V, should be 15 V/);
   });
 
   it('says what misled only where it led: a repair in vain, and a strong suspect with what turned it', () => {

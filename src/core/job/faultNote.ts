@@ -2,7 +2,8 @@ import { compared as comparedTable, oddText } from '../compare';
 import { attempt, Refusal } from '../quantity';
 import { sum, sumOf } from '../statistics';
 import { replay } from '../log';
-import { type Case, evidenceIn, posteriorOf, reasonsFrom, told, verificationOf } from '../diagnosis';
+import { type Predictions } from '../behaviour';
+import { type Case, evidenceIn, posteriorOf, proofOf, reasonsFrom, told, type Verification } from '../diagnosis';
 import { dealtWith } from '../repair';
 import { answerText } from '../reading';
 import { symptomTitles } from '../picture';
@@ -16,6 +17,8 @@ export interface NoteDraft {
   readonly cure: string;
   readonly misled: string;
   readonly parts: string;
+  /** What still reads wrong on a set that shows what it should. */
+  readonly accepted: string;
   readonly fault: string | null;
   readonly money: number;
   readonly minutes: number;
@@ -58,7 +61,8 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
   const reasons = reasonsFrom(predictions, evidence);
   // What the owner told and the bench saw alike proves it once.
   const proof = [...new Set(reasons.filter(({ raises }) => raises).map(({ text }) => text))].slice(0, 3);
-  const changed = verificationOf(job).flatMap(({ check: id, before, after, afterVerdict }) => {
+  const { list, wrong, showsRight } = proofOf(job);
+  const changed = list.flatMap(({ check: id, before, after, afterVerdict }) => {
     const check = predictions.checks.get(id)!;
     return after && afterVerdict?.mark === 'within'
       ? [
@@ -88,10 +92,17 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
     cure: [bench.repairs.map(({ repair }) => repair.title).join('; then '), ...remembered].filter(Boolean).join('. '),
     misled: misleads(job, culprit.fault.id, proof[0]),
     parts: fitted.map((part) => `${part.id}${part.value === '' ? '' : ` ${part.value}`}`).join(', '),
+    accepted: showsRight ? wrong.map((one) => stillWrong(one, predictions)).join('; ') : '',
     fault: culprit.fault.id,
     money: Math.round(bench.spent * 100) / 100,
     minutes: benchMinutes(job, instants),
   };
+}
+
+/** A reading that was taken again and is still not right: `Va 61.2 V, should be 65 V ±3 %`. */
+function stillWrong({ check: id, after, afterVerdict }: Verification, { checks }: Predictions): string {
+  const check = checks.get(id)!;
+  return `${check.title} ${answerText(check, after!.answer)}, should be ${afterVerdict!.expected}`;
 }
 
 /** A suspect that led with less was a guess among others, and misled nobody. */

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { type Case, verificationOf, verified } from '@/core/diagnosis';
+import { type Case, proofOf } from '@/core/diagnosis';
 import { leftUndone } from '@/core/job';
 import { type LogEntry } from '@/core/log';
 import { stepsText, stillOut, teardownOf } from '@/core/teardown';
@@ -16,14 +16,19 @@ interface BeforeItLeavesProps {
 export function BeforeItLeaves({ job, id, entries }: BeforeItLeavesProps) {
   const steps = useMemo(() => teardownOf(entries), [entries]);
   const out = stillOut(steps);
-  const proven = verified(verificationOf(job));
+  const { done, open, wrong } = useMemo(() => proofOf(job), [job]);
+  const titles = (list: typeof wrong) => list.map(({ check }) => job.predictions.checks.get(check)!.title).join(', ');
   const undone = leftUndone(job.bench);
   return (
     <ul className={styles.checks}>
-      <li data-ok={proven}>
-        {proven
+      <li data-ok={done}>
+        {done
           ? 'Every wrong reading is right again'
-          : 'Not proven: readings that were wrong have not been taken again'}
+          : wrong.length > 0
+            ? `Still not right: ${titles(wrong)}`
+            : open.length > 0
+              ? `Not proven: not taken again since, ${titles(open)}`
+              : 'Not proven: no repair is on record'}
       </li>
       <li data-ok={undone.length === 0}>
         {undone.length === 0

@@ -41,7 +41,6 @@ export function Close({ file, seen }: { file: JobFile; seen: ReturnsSeen }) {
       job: file.id,
       outcome: 'returned',
       remember: '',
-      accepted: '',
       kept: '',
       left: '',
     }),

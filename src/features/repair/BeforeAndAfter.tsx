@@ -68,7 +68,9 @@ function NotAllRight({ id, job, proof }: Pick<BeforeAndAfterProps, 'id' | 'job' 
       </p>
       <p className={styles.ways}>
         <Link href={`/job/${id}/bench`}>
-          <Button type="primary">Back to the bench</Button>
+          <Button type="primary" size="large">
+            Back to the bench
+          </Button>
         </Link>
         {proof.showsRight && proof.wrong.some(({ check }) => set.has(check)) && (
           <Link href={`/job/${id}/setup`} className="press">
