@@ -31,6 +31,8 @@ export interface StageVerdict {
   readonly suspects: readonly StageSuspect[];
   /** Chance that every part is within its tolerance. */
   readonly nothing: number;
+  /** Neither that nor any one part explains the volts that were read. */
+  readonly unexplained: boolean;
   readonly next: readonly NextReading[];
 }
 
@@ -63,6 +65,7 @@ export class StageJudge {
     const ranking = rankFaults(dictionary, { volts, ripple, ...(ripples ? { ripples } : {}) });
     return {
       nothing: ranking.nothing,
+      unexplained: ranking.unexplained,
       next: nextReadings(dictionary, ranking, volts).slice(0, told.next),
       suspects: ranking.faults.slice(0, told.suspects).map(({ fault, probability, group }) => ({
         fault,

@@ -1,4 +1,5 @@
-export { chassisParts, netOfRail, tracedRails } from './chassisParts';
+export { chassisBlock, chassisStage } from './chassisStage';
+export { type ChassisPart, chassisParts, netOfRail, tracedRails } from './chassisParts';
 export { countedAs } from './countedAs';
 export { leftUndone } from './leftUndone';
 export { benchMinutes, draftNote } from './faultNote';

@@ -10,6 +10,23 @@ const shortName = (example: string) =>
 const place = yup.string().max(200, 'a place of at most 200 letters');
 const volts = yup.number().min(-60_000).max(60_000);
 
+/** Values by name: at most so many. */
+const mostNamed = 200;
+
+function mapOf<Value>(value: yup.Schema<Value>) {
+  return yup
+    .mixed((input): input is Readonly<Record<string, Value>> => typeof input === 'object' && input !== null)
+    .transform((input: unknown) => input ?? undefined)
+    .test('named', 'names with what each stands for', (input) => {
+      if (input === undefined) return true;
+      const entries = Object.entries(input);
+      return (
+        entries.length <= mostNamed &&
+        entries.every(([name, one]) => /^[\w+.-]{1,60}$/.test(name) && value.isValidSync(one, { strict: true }))
+      );
+    });
+}
+
 /** What may be learnt of a set at the bench, by kind. */
 const changes = {
   /** A point the sheet lacks, or what a good set reads there. */
@@ -39,6 +56,35 @@ const changes = {
     block: yup.string().max(60).required(),
     role: yup.string().oneOf(partRoles).required(),
     net: yup.string().max(60).required(),
+    /** What ways of failing leave of the net, as a ratio, where a circuit says so; by the role otherwise. */
+    leaves: mapOf(yup.number().min(-20).max(20).required()),
+  }),
+  /** A block of its own that makes a rail which nobody has written down. */
+  block: yup.object({
+    kind: yup
+      .string()
+      .oneOf(['block'] as const)
+      .required(),
+    block: shortName('regulator'),
+    title: yup.string().min(1, 'a block needs a title').max(60, 'a title of at most 60 letters').required(),
+    board: yup.string().max(60).required(),
+    needs: yup.array(yup.string().max(60).required()).max(12).required(),
+    rail: shortName('v18'),
+    volts: volts.required(),
+    /** The block that needs the rail, where that is known. */
+    user: yup.string().max(60),
+  }),
+  /** What is inside a block: its netlist, with what its names stand for. */
+  stage: yup.object({
+    kind: yup
+      .string()
+      .oneOf(['stage'] as const)
+      .required(),
+    block: yup.string().max(60).required(),
+    circuit: yup.string().min(1).max(20_000, 'a netlist of at most 20,000 letters').required(),
+    given: mapOf(yup.string().max(60).required()),
+    nodes: mapOf(yup.string().max(60).required()),
+    parts: mapOf(yup.string().max(60).required()),
   }),
   /** A rail with the block that makes it and where it is measured. */
   rail: yup.object({

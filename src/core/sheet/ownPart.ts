@@ -33,12 +33,23 @@ const effects: Readonly<Record<PartRole, (mode: FaultMode, net: string) => PartE
   drives: (mode, net) => ({ sets: { [net]: interrupts.has(mode) || mode === 'short' ? 'dead' : 'low' } }),
 };
 
-/** The ways of failing of a kind of part with what each does to the net it is joined to, as a sheet writes them. */
-export function faultsOfPart(kind: PartKind, role: PartRole, net: string): Readonly<Record<string, PartEffect>> {
+/**
+ * The ways of failing of a kind of part with what each does to the net it is joined to, as a sheet writes them.
+ *
+ * @param leaves what ways of failing leave of the net, as a ratio, where a circuit says so: 1 is all of it
+ */
+export function faultsOfPart(
+  kind: PartKind,
+  role: PartRole,
+  net: string,
+  leaves: Readonly<Partial<Record<string, number>>> = {},
+): Readonly<Record<string, PartEffect>> {
   return Object.fromEntries(
     (Object.keys(partKinds[kind].rates) as FaultMode[]).flatMap((mode) => {
-      const effect = effects[role](mode, net);
-      return effect ? [[mode, effect]] : [];
+      const [effect, ratio] = [effects[role](mode, net), leaves[mode]];
+      // A net that is held to ground is dead by that, whatever a circuit without its supply makes of it.
+      if (ratio === undefined || effect?.shorts) return effect ? [[mode, effect]] : [];
+      return [[mode, ratio === 1 ? {} : { sets: { [net]: ratio } }]];
     }),
   );
 }

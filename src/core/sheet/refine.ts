@@ -19,13 +19,14 @@ export function withEdits(text: string, edits: readonly SheetEdit[]): string {
   const [error] = document.errors;
   if (error) throw new Error(error.message);
   for (const { path, values } of edits) {
+    const inLines = Object.values(values).some((value) => typeof value === 'string' && value.includes('\n'));
     path.slice(0, -1).forEach((_, depth) => {
       const parent = path.slice(0, depth + 1);
       const there = document.getIn(parent);
       if (!isMap(there)) document.setIn(parent, document.createNode({}));
-      else if (there.items.length === 0) there.flow = false;
+      else if (there.items.length === 0 || inLines) there.flow = false;
     });
-    if (!isMap(document.getIn(path))) document.setIn(path, document.createNode({ ...values }, { flow: true }));
+    if (!isMap(document.getIn(path))) document.setIn(path, document.createNode({ ...values }, { flow: !inLines }));
     else
       for (const [key, value] of Object.entries(values)) {
         const node = document.createNode(value);
@@ -83,7 +84,7 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
       ];
     }
     case 'part': {
-      const { part, is, value, block, role, net } = change;
+      const { part, is, value, block, role, net, leaves } = change;
       const needed = role === 'feeds' && ![...sheet.blocks.values()].some(({ needs }) => needs.includes(net));
       const measure = measureOfPart(is);
       const title = `${is === 'ic' ? 'Chip' : capital(is)} ${part}`;
@@ -95,7 +96,7 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
             title: `${is === 'ic' ? 'Chip' : capital(is)} ${part}`,
             ...(value === '' ? {} : { value }),
             own: true,
-            faults: faultsOfPart(is, role, net),
+            faults: faultsOfPart(is, role, net, leaves),
           },
         },
         {
@@ -114,6 +115,36 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
         { path: ['blocks', block], values: { makes: [...makes, rail] } },
         { path: ['points', point], values: { measure: 'dc', net: rail, where: where ?? '', board } },
         ...(user === undefined ? [] : needing(sheet, user, rail, block)),
+      ];
+    }
+    case 'block': {
+      const { block, title, board, needs, rail, volts, user } = change;
+      return [
+        { path: ['nets', rail], values: { title: rail, volts, tolerance: '8%', source: 'manual', partial: true } },
+        { path: ['blocks', block], values: { title, short: title.slice(0, 14).trim(), board, needs, makes: [rail] } },
+        { path: ['points', `${rail}-dc`], values: { measure: 'dc', net: rail, where: title, board } },
+        ...(user === undefined
+          ? []
+          : [{ path: ['blocks', user], values: { needs: [...sheet.blocks.get(user)!.needs, rail] } }]),
+      ];
+    }
+    case 'stage': {
+      const { block, circuit, given = {}, nodes = {}, parts = {} } = change;
+      const former = sheet.blocks.get(block)!.stage;
+      // Of what stood there before nothing stays: a name that a sheet below gives is taken out.
+      const without = (names: ReadonlyMap<string, string> | undefined) =>
+        Object.fromEntries([...(names?.keys() ?? [])].map((name) => [name, null]));
+      return [
+        {
+          path: ['blocks', block, 'stage'],
+          values: {
+            circuit,
+            given: { ...without(former?.given), ...given },
+            nodes: { ...without(former?.nodes), ...nodes },
+            parts: { ...without(former?.parts), ...parts },
+            ...(former ? { netlist: '', nominal: without(former.nominal) } : {}),
+          },
+        },
       ];
     }
     case 'code': {

@@ -63,7 +63,7 @@ export function byVolts(stage: Stage, net: TracedNet, volts: readonly SpotVolts[
   for (const node of judged.keys()) if (!known.has(node)) judged.delete(node);
   if (judged.size === 0) return undefined;
   const judge = new StageJudge(stage, () => undefined);
-  const { suspects, nothing, next } = judge.rank({ volts: judged, ripple: new Map() });
+  const { suspects, nothing, unexplained: isOdd, next } = judge.rank({ volts: judged, ripple: new Map() });
   const nodes = new Map(net.nodes.map((node) => [netlistNode(node.name), node]));
   const [further] = next.flatMap((one): NonNullable<ByVolts['next']>[] => {
     if (one.kind === 'cold') return [{ part: partNamed(one.ref) }];
@@ -73,7 +73,7 @@ export function byVolts(stage: Stage, net: TracedNet, volts: readonly SpotVolts[
   const [farthest] = [...read]
     .map(([name, found]) => ({ name, off: farOff(found, stage.volts.get(netlistNode(name)) ?? found) }))
     .sort((a, b) => b.off - a.off);
-  const unexplained = nothing >= leads && farthest && farthest.off > 0 ? farthest.name : undefined;
+  const unexplained = (isOdd || nothing >= leads) && farthest && farthest.off > 0 ? farthest.name : undefined;
   return {
     stands: nothing >= leads && unexplained === undefined,
     asTraced: nothing,

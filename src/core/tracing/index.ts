@@ -5,7 +5,7 @@ export { type Drawing, drawingOf, type DrawnPart, type DrawnPin } from './drawin
 export { beepOhms } from './fact';
 export { laidLike, pinPlaces, shownPins, turnedQuarter } from './footprint';
 export { contradictionText, netOf, type TracedNet } from './net';
-export { netlistNode, netlistOf } from './netlist';
+export { makerOf, netlistNode, netlistOf, partNamed } from './netlist';
 export { nextBeep, type NextBeep } from './nextBeep';
 export { isRail, type Spot, type TracedPart } from './part';
 export { type Believed, PatternLibrary } from './library';

@@ -36,12 +36,60 @@ const models = {
   diode: '.model TDIODE D(IS=3e-9 N=1.8)',
 } as const;
 
+/** What a stage feeds, where nobody knows it, in watts. */
+const usualLoad = 0.5;
+
+/** A traced stage that makes a rail out of others. */
+export interface TracedMaker extends TracedCircuit {
+  /** The node it makes. */
+  readonly made: string;
+  /** Parameters of the text that are the volts of rails it is fed with, by rail as it was traced. */
+  readonly fed: ReadonlyMap<string, string>;
+}
+
 /**
  * Writes what was traced as a netlist that can be solved: rails as sources, values as read, others from the roles.
  *
  * @param title on its first line
  */
 export function netlistOf(net: TracedNet, believed: Believed, title: string): TracedCircuit {
+  const { cards, models, rails, guesses, left } = cardsOf(net, believed);
+  const sources = rails.map((rail) => `V${nameOf(rail)} ${nameOf(rail)} 0 ${Number(rail)}`);
+  return { text: textOf(title, [...sources, ...cards, ...models]), guesses, left };
+}
+
+/**
+ * Writes what was traced as the stage that makes one of its rails: that rail is left to the circuit, with a load that
+ * is a guess; the others are parameters.
+ *
+ * @param title on its first line
+ * @param rail the rail it makes, as it was traced: `+12`
+ */
+export function makerOf(net: TracedNet, believed: Believed, title: string, rail: string): TracedMaker {
+  const { cards, models, rails, guesses, left } = cardsOf(net, believed);
+  const fed = rails.filter((one) => one !== rail);
+  const ohms = Number((Number(rail) ** 2 / usualLoad).toPrecision(3));
+  const text = textOf(title, [
+    ...fed.map((one) => `.param ${nameOf(one)}=${Number(one)}`),
+    ...fed.map((one) => `V${nameOf(one)} ${nameOf(one)} 0 {${nameOf(one)}}`),
+    ...cards,
+    `RLOAD ${nameOf(rail)} 0 ${ohms} ; what it feeds, a guess`,
+    ...models,
+  ]);
+  return { text, guesses, left, made: nameOf(rail), fed: new Map(fed.map((one) => [one, nameOf(one)])) };
+}
+
+const textOf = (title: string, cards: readonly string[]): string =>
+  [`* ${title}`, ...cards, '.op', '.end', ''].join('\n');
+
+/** What was traced, line by line: elements, their models, and the rails that they hang on. */
+interface Cards extends Omit<TracedCircuit, 'text'> {
+  readonly cards: readonly string[];
+  readonly models: readonly string[];
+  readonly rails: readonly string[];
+}
+
+function cardsOf(net: TracedNet, believed: Believed): Cards {
   const [lead] = believed;
   const roles = new Map(
     lead?.roles && lead.chance > 0.5 ? lead.roles.played().map(({ part, role }) => [part.ref, role]) : [],
@@ -108,18 +156,13 @@ export function netlistOf(net: TracedNet, believed: Believed, title: string): Tr
         cards.push(`${named('M', ref)} ${two} ${one} ${three} ${three} T${part.kind.toUpperCase()}`);
     }
   }
-  const rails = net.nodes.filter(({ name }) => isRail(name) && name !== 'gnd' && used.has(nameOf(name)));
-  const text = [
-    `* ${title}`,
-    ...rails.map(({ name }) => `V${nameOf(name)} ${nameOf(name)} 0 ${Number(name)}`),
-    ...cards,
-    ...[...needed].map((kind) => models[kind]),
-    ...zeners,
-    '.op',
-    '.end',
-    '',
-  ].join('\n');
-  return { text, guesses, left };
+  return {
+    cards,
+    models: [...[...needed].map((kind) => models[kind]), ...zeners],
+    rails: net.nodes.flatMap(({ name }) => (isRail(name) && name !== 'gnd' && used.has(nameOf(name)) ? [name] : [])),
+    guesses,
+    left,
+  };
 }
 
 /** `+12` is no name of a node in a netlist: `p12`; what is minus, `m12`. */

@@ -25,7 +25,7 @@ export function InsideBlock({ inside, job }: { inside: BlockInside; job: string 
   const open = () => router.push(`/stage?job=${job}&block=${encodeURIComponent(block)}`);
   useHotkeys('alt+d', open, { enableOnFormTags: true, preventDefault: true });
   const suspects =
-    verdict && !(model instanceof Refusal)
+    verdict && !verdict.unexplained && !(model instanceof Refusal)
       ? partSuspects(verdict.suspects, verdict.nothing, model.circuit).filter(({ probability }) => probability > 0.03)
       : [];
   return (
@@ -50,7 +50,13 @@ export function InsideBlock({ inside, job }: { inside: BlockInside; job: string 
           ))}
         </ul>
       )}
-      {verdict && suspects.length === 0 && <p className="soft">By its netlist every part is within tolerance.</p>}
+      {verdict && suspects.length === 0 && (
+        <p className="soft">
+          {verdict.unexplained
+            ? 'No single part of its netlist explains these readings.'
+            : 'By its netlist every part is within tolerance.'}
+        </p>
+      )}
     </section>
   );
 }

@@ -138,6 +138,7 @@ export function StageScreen({ stages, first, inside }: StageScreenProps) {
         <StageSuspects
           suspects={taken.length > 0 ? suspects : []}
           nothing={taken.length > 0 ? (verdict?.nothing ?? 0) : 0}
+          unexplained={taken.length > 0 && verdict?.unexplained === true}
           shown={shown}
           names={atJob?.parts ?? {}}
           onShow={setShown}

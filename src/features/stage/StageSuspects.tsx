@@ -11,6 +11,8 @@ const keyed = 5;
 interface StageSuspectsProps {
   readonly suspects: readonly PartSuspect[];
   readonly nothing: number;
+  /** No one part, and not all of them sound, explains what was read. */
+  readonly unexplained: boolean;
   /** The suspect whose ladder is shown. */
   readonly shown: string | undefined;
   /** What parts are called in the sheet of the set. */
@@ -20,7 +22,20 @@ interface StageSuspectsProps {
 }
 
 /** The parts that explain the readings; each shows the ladder it would give. */
-export function StageSuspects({ suspects, nothing, shown, names, onShow, onGlance }: StageSuspectsProps) {
+export function StageSuspects({ suspects, nothing, unexplained, shown, names, onShow, onGlance }: StageSuspectsProps) {
+  if (unexplained)
+    return (
+      <ul className={styles.suspects} data-testid="stage-suspects">
+        <li data-ref="">
+          <div className={styles.nothing}>
+            <span>No single part explains these readings</span>
+            <span className={styles.detail}>
+              Two are bad, what failed is not in the netlist, or a node was misread: take the oddest again.
+            </span>
+          </div>
+        </li>
+      </ul>
+    );
   const within = nothing >= 0.02 && (
     <li data-ref="">
       <div className={styles.nothing}>

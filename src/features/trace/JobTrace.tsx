@@ -33,7 +33,7 @@ export function JobTrace({ file, patterns, before, simulatedMeter }: JobTracePro
         set={{ id: file.id, simulatedMeter }}
         off={bench.context.power === 'live' ? 'The set is live by its record: pull the plug first (Alt P).' : undefined}
         before={before.length > 0 && <TakeUp lines={before} onTake={() => add(...before)} />}
-        further={file.closedAt === null && <OntoChassis file={file} lines={texts} />}
+        further={(view) => file.closedAt === null && <OntoChassis file={file} lines={texts} view={view} />}
         add={add}
         takeBack={() => {
           const last = lines[lines.length - 1];

@@ -1,58 +1,64 @@
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { chassisParts, netOfRail, tracedRails } from '@/core/job';
-import { type PartRole, partRoles } from '@/core/sheet';
+import { tracedRails } from '@/core/job';
+import { formatQuantity, Refusal } from '@/core/quantity';
+import { type PartRole } from '@/core/sheet';
 import { type JobFile } from '@/workshop/job';
 import { refineSheet } from '@/workshop/library';
+import { ChassisPartsTable } from './ChassisPartsTable';
+import { OwnBlock } from './OwnBlock';
+import { changesOf, ontoChassis, ownBlock } from './ontoChassisModel';
 import styles from './trace.module.css';
+import { type TraceView } from './traceModel';
 
-const roleTitles: Readonly<Record<PartRole, string>> = {
-  feeds: 'feeds it',
-  shunts: 'lies from it to ground',
-  senses: 'senses it',
-  drives: 'helps to make it',
-};
+interface OntoChassisProps {
+  readonly file: JobFile;
+  readonly lines: readonly string[];
+  readonly view: TraceView;
+}
 
-/** The parts that were traced go onto the sheet of this chassis: then they are suspected, measured and counted. */
-export function OntoChassis({ file, lines }: { readonly file: JobFile; readonly lines: readonly string[] }) {
+/** A traced board goes onto the sheet of this chassis: its parts are suspected, its circuit judges the nodes inside. */
+export function OntoChassis({ file, lines, view }: OntoChassisProps) {
   const router = useRouter();
   const { sheet } = file;
   const rails = useMemo(() => tracedRails(lines), [lines]);
   const [chosenRail, setRail] = useState<string>();
   const [chosenNet, setNet] = useState<string>();
+  const [fedBy, setFedBy] = useState<Readonly<Record<string, string>>>({});
+  const [title, setTitle] = useState('');
+  const [board, setBoard] = useState<string>();
+  const [user, setUser] = useState<string>();
   const [roles, setRoles] = useState<Readonly<Record<string, PartRole>>>({});
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [sending, setSending] = useState(false);
   const [message, setMessage] = useState<string>();
   const rail = chosenRail ?? rails[0];
-  const makers = useMemo(() => [...sheet.blocks.values()], [sheet]);
-  const nets = [...sheet.nets.values()].filter(({ id }) => makers.some(({ makes }) => makes.includes(id)));
-  const net = chosenNet ?? (rail === undefined ? undefined : netOfRail(rail, sheet));
-  const block = makers.find(({ makes }) => net !== undefined && makes.includes(net));
-  const found = useMemo(
+  const onto = useMemo(
     () =>
-      rail === undefined || net === undefined || block === undefined
-        ? []
-        : chassisParts(lines, sheet, { rail, net, block: block.id }),
-    [lines, sheet, rail, net, block],
+      rail === undefined
+        ? undefined
+        : ontoChassis(lines, view, sheet, { rail, net: chosenNet, fedBy, title, board, user }),
+    [lines, view, sheet, rail, chosenNet, fedBy, title, board, user],
   );
-  if (rail === undefined)
+  if (rail === undefined || onto === undefined)
     return <p className="soft">With a rail among the beeps, its parts can go onto this chassis.</p>;
-  const taken = found.filter(({ ref }) => !left.has(ref));
+  const { net, block, parts, stage, isThere } = onto;
+  const changes = changesOf(onto, left, roles);
   const put = async () => {
     setSending(true);
-    const changes = taken.map(({ ref, change }) => ({ ...change, role: roles[ref] ?? change.role }));
     const answer = await refineSheet(file.id, changes).catch(() => ({
       refused: 'The server does not answer: the sheet is as it was. Try again.',
     }));
     setSending(false);
-    setMessage('refused' in answer ? answer.refused : `${changes.length} parts are on this chassis now.`);
+    const taken = changes.filter(({ kind }) => kind === 'part').length;
+    const inside = changes.some(({ kind }) => kind === 'stage') ? ', with their circuit' : '';
+    setMessage('refused' in answer ? answer.refused : `${taken} parts are on this chassis now${inside}.`);
     if (!('refused' in answer)) router.refresh();
   };
   return (
     <details className={styles.onto}>
-      <summary>Put its parts on this chassis</summary>
+      <summary>Put it on this chassis</summary>
       <p>
         It makes{' '}
         <select
@@ -73,55 +79,72 @@ export function OntoChassis({ file, lines }: { readonly file: JobFile; readonly 
           onChange={(event) => setNet(event.target.value)}
         >
           {net === undefined && <option value="">choose</option>}
-          {nets.map(({ id, title }) => (
+          <option value={ownBlock}>no rail of the sheet: a block of its own</option>
+          {onto.nets.map(({ id, title: called }) => (
             <option key={id} value={id}>
-              {title}
+              {called}
             </option>
           ))}
         </select>
         {block && <> of {block.title}</>}
       </p>
-      {found.length === 0 && net !== undefined && <p className="soft">All its parts are on the sheet already.</p>}
-      {found.length > 0 && (
-        <table className={styles.nodes}>
-          <tbody>
-            {found.map(({ ref, between, change }) => (
-              <tr key={ref}>
-                <th scope="row">
-                  <label>
-                    <input
-                      type="checkbox"
-                      checked={!left.has(ref)}
-                      onChange={() =>
-                        setLeft((now) => new Set(now.has(ref) ? [...now].filter((one) => one !== ref) : [...now, ref]))
-                      }
-                    />{' '}
-                    <b className="figure">{ref}</b> {change.is} {change.value}
-                  </label>
-                </th>
-                <td>{between}</td>
-                <td>
-                  <select
-                    className="field"
-                    aria-label={`What ${ref} is to it`}
-                    value={roles[ref] ?? change.role}
-                    onChange={(event) => setRoles({ ...roles, [ref]: event.target.value as PartRole })}
-                  >
-                    {partRoles.map((role) => (
-                      <option key={role} value={role}>
-                        {roleTitles[role]}
-                      </option>
-                    ))}
-                  </select>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+      {net === ownBlock && (
+        <OwnBlock
+          sheet={sheet}
+          title={title}
+          proposed={onto.title}
+          board={onto.board}
+          user={user}
+          onTitle={setTitle}
+          onBoard={setBoard}
+          onUser={setUser}
+        />
       )}
-      {taken.length > 0 && (
+      {onto.fed.map(([from, is]) => (
+        <p key={from}>
+          It is fed from <b className="figure">{from}</b> which is{' '}
+          <select
+            className="field"
+            aria-label={`Net that ${from} is`}
+            value={is ?? ''}
+            onChange={(event) => setFedBy({ ...fedBy, [from]: event.target.value })}
+          >
+            <option value="">none of the sheet</option>
+            {[...sheet.nets.values()].map(({ id, title: called }) => (
+              <option key={id} value={id}>
+                {called}
+              </option>
+            ))}
+          </select>
+        </p>
+      ))}
+      {isThere && <p className="soft">All of it is on the sheet already.</p>}
+      {parts.length > 0 && (
+        <ChassisPartsTable
+          parts={parts}
+          left={left}
+          roles={roles}
+          onLeft={(ref) =>
+            setLeft((now) => new Set(now.has(ref) ? [...now].filter((one) => one !== ref) : [...now, ref]))
+          }
+          onRole={(ref, role) => setRoles({ ...roles, [ref]: role })}
+        />
+      )}
+      {stage instanceof Refusal ? (
+        <p className="soft">Its circuit stays off the sheet: {stage.message}.</p>
+      ) : (
+        stage && (
+          <p>
+            Its circuit goes with it: as traced it makes <b className="figure">{formatQuantity(stage.makes, 'V', 3)}</b>
+            , and a part that breaks does to the rail what the circuit says.
+            {stage.guessed.length > 0 && ` Guessed: ${stage.guessed.join(', ')}.`}
+            {stage.left.length > 0 && ` Not in it: ${stage.left.join(', ')}.`}
+          </p>
+        )
+      )}
+      {changes.length > 0 && (
         <Button type="primary" loading={sending} onClick={() => void put()}>
-          {taken.length === 1 ? 'Put it on the sheet' : `Put ${taken.length} parts on the sheet`}
+          Put it on the sheet
         </Button>
       )}
       {message !== undefined && <p role="status">{message}</p>}

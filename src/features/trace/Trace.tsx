@@ -26,7 +26,7 @@ import { BoardSection } from './BoardSection';
 import { NothingTraced } from './NothingTraced';
 import { TracedParts } from './TracedParts';
 import { TraceFound } from './TraceFound';
-import { viewOf } from './traceModel';
+import { type TraceView, viewOf } from './traceModel';
 
 const TraceMeter = dynamic(() => import('./TraceMeter').then((loaded) => loaded.TraceMeter), { ssr: false });
 
@@ -46,7 +46,7 @@ interface TraceProps {
   /** What is offered before anything is traced. */
   readonly before?: ReactNode;
   /** What may be done with what was found. */
-  readonly further?: ReactNode;
+  further?(view: TraceView): ReactNode;
   add(...lines: string[]): void;
   takeBack(): void;
 }
@@ -203,7 +203,7 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
                 title="Write the board"
               />
             </div>
-            {further}
+            {further?.(view)}
           </TraceFound>
         )}
       </div>

@@ -44,6 +44,7 @@ export interface TraceView {
   readonly next: NextBeep | undefined;
   readonly netlist: string;
   readonly net: TracedNet;
+  readonly believed: Believed;
   /** Why no volts can be said yet. */
   readonly unsolved: string | undefined;
   readonly guessed: readonly string[];
@@ -105,6 +106,7 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
     board: boardOf(trace, net, next),
     netlist: text,
     net,
+    believed,
     unsolved: solved instanceof Refusal ? solved.message : undefined,
     guessed: guesses.map(
       ({ ref, value, from }) =>

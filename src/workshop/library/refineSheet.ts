@@ -44,6 +44,17 @@ function refuseUnfit(change: SheetChange, { title, points, parts, nets, blocks, 
     if (known === (change.net !== undefined)) refuse('point', change.point, known);
   } else if (change.kind === 'board') {
     if (!boards.has(change.board)) refuse('board', change.board, false);
+  } else if (change.kind === 'block') {
+    if (blocks.has(change.block)) refuse('block', change.block, true);
+    if (nets.has(change.rail)) refuse('net', change.rail, true);
+    if (!boards.has(change.board)) refuse('board', change.board, false);
+    if (change.user !== undefined && !blocks.has(change.user)) refuse('block', change.user, false);
+    for (const net of change.needs) if (!nets.has(net)) refuse('net', net, false);
+  } else if (change.kind === 'stage') {
+    if (!blocks.has(change.block)) refuse('block', change.block, false);
+    for (const net of [...Object.values(change.given ?? {}), ...Object.values(change.nodes ?? {})])
+      if (!nets.has(net)) refuse('net', net, false);
+    for (const part of Object.values(change.parts ?? {})) if (!parts.has(part)) refuse('part', part, false);
   } else {
     if (change.kind === 'part' && parts.has(change.part)) refuse('part', change.part, true);
     if (change.kind === 'rail' && nets.has(change.rail)) refuse('net', change.rail, true);
@@ -55,7 +66,9 @@ function refuseUnfit(change: SheetChange, { title, points, parts, nets, blocks, 
 }
 
 /** Whether a sheet says already what is to be put in. */
-function holds(change: SheetChange, { parts, nets, points, protections }: Sheet): boolean {
+function holds(change: SheetChange, { parts, nets, points, protections, blocks }: Sheet): boolean {
+  if (change.kind === 'block') return blocks.get(change.block)?.makes.includes(change.rail) === true;
+  if (change.kind === 'stage') return blocks.get(change.block)?.stage?.text === change.circuit.trim();
   if (change.kind === 'part') return parts.get(change.part)?.block === change.block;
   if (change.kind === 'rail') return nets.get(change.rail)?.volts === change.volts;
   if (change.kind === 'point') {

@@ -24,6 +24,13 @@ const driftSpread = 0.22;
 const meterFloor = 0.004;
 /** Chance that a reading says nothing of the set. */
 const outlier = 1e-4;
+/**
+ * A node that a fault leaves without volts seldom reads none: it floats, is fed back through what hangs on it, or the
+ * short is no perfect one. Below so much of what it should have it is dead, and then so much of that its spread.
+ */
+const dead = { below: 0.1, spread: 0.03 };
+/** Nats by which something must explain readings better than outliers would. */
+const explains = 2;
 
 /** How often a part of a kind fails in a way, against the others. */
 export function weightOf({ ref, mode, factor = 1 }: CircuitFault): number {
@@ -43,6 +50,8 @@ export interface Ranking {
   readonly nothing: number;
   /** How well a sound circuit explains the readings: the logarithm of their density, in volts. */
   readonly sound: number;
+  /** Neither a sound circuit nor any single fault explains the volts that were read. */
+  readonly unexplained: boolean;
 }
 
 /** A stage that is looked into is broken about as often as not. */
@@ -102,12 +111,10 @@ export function rankFaults(dictionary: Dictionary, readings: StageReadings): Ran
   });
   const weights = entries.map(({ fault }) => weightOf(fault));
   const sumOfWeights = sum(weights);
-  const fits = entries.map(
-    (entry) => logLikelihood(dictionary, entry, read, readings) + logOfRipple(readings, entry.fault),
-  );
-  const soundFit =
-    logLikelihood(dictionary, { change: unchanged(system), point: healthy }, read, readings) +
-    logOfRipple(readings, undefined);
+  const byVolts = entries.map((entry) => logLikelihood(dictionary, entry, read, readings));
+  const fits = entries.map(({ fault }, index) => byVolts[index]! + logOfRipple(readings, fault));
+  const soundByVolts = logLikelihood(dictionary, { change: unchanged(system), point: healthy }, read, readings);
+  const soundFit = soundByVolts + logOfRipple(readings, undefined);
   const logs = fits.map((fit, index) => Math.log(weights[index]!) + fit);
   const none = Math.log(sumOfWeights * brokenAsOften) + soundFit;
   const most = Math.max(...logs);
@@ -125,6 +132,7 @@ export function rankFaults(dictionary: Dictionary, readings: StageReadings): Ran
       .sort((a, b) => b.probability - a.probability),
     nothing: 1 / (1 + all * Math.exp(most - none)),
     sound: soundFit,
+    unexplained: read.length > 0 && Math.max(soundByVolts, ...byVolts) < logOfOutliers(read) + explains,
   };
 }
 
@@ -164,8 +172,12 @@ function logLikelihood(
   const most = Math.max(...logs);
   const mixed = most + Math.log(sumOf(logs, (log) => Math.exp(log - most)));
   // No reading weighs more than an outlier would cost.
-  return Math.max(mixed, read.length * Math.log(outlier) - sumOf(read, (one) => Math.log(anywhere(one))));
+  return Math.max(mixed, logOfOutliers(read));
 }
+
+/** How likely some readings are where none of them says anything of the circuit, as a logarithm. */
+const logOfOutliers = (read: readonly Read[]): number =>
+  read.length * Math.log(outlier) - sumOf(read, (one) => Math.log(anywhere(one)));
 
 /** Chance that one of some readings is a slip of the hand; with fewer readings than so many nobody could say which. */
 const slip = 0.01;
@@ -186,7 +198,7 @@ function leftOut(off: Float64Array, covariance: Float64Array, out: number): [Flo
 
 /** Covariance of readings under a fault, row by row, in volts squared. */
 export function covarianceAt(
-  { system, reduced }: Dictionary,
+  { system, reduced, healthy }: Dictionary,
   { fault, point, change }: State,
   read: readonly number[],
   { sources = new Map(), junctions = 0 }: Pick<StageReadings, 'sources' | 'junctions'> = {},
@@ -195,7 +207,9 @@ export function covarianceAt(
   const n = read.length;
   const covariance = new Float64Array(n * n);
   read.forEach((at, i) => {
-    covariance[i * n + i] = (meterSpread * point[at]!) ** 2 + meterFloor ** 2;
+    const isDead = fault && Math.abs(point[at]!) < dead.below * Math.abs(healthy[at]!);
+    const floating = isDead ? dead.spread * healthy[at]! : 0;
+    covariance[i * n + i] = (meterSpread * point[at]!) ** 2 + meterFloor ** 2 + floating ** 2;
   });
   const rows = read.map(() => new Float64Array(system.size + 1));
   if (!reduced?.transfers(change, point, read, rows)) transfersInFull(system, change, point, read, rows);

@@ -11,6 +11,8 @@ import {
   sectionOf,
   text,
 } from '../describe';
+import { readNetlist } from '../../circuit';
+import { type Field } from '../field';
 import { type SheetSources } from '../sources';
 import { type Side, sides } from '../words';
 import { type Board } from './board';
@@ -22,7 +24,9 @@ const rule = record({ when: levelsByNet, makes: ratiosByNet });
 
 const stage = record({
   /** Which of the stages that ship. */
-  netlist: text(),
+  netlist: text(''),
+  /** Its own netlist, where it is none of those. */
+  circuit: text(''),
   /** Parameters of the netlist that are the volts of a net: as it was read, or as the sheet has it. */
   given: mapOf(text()),
   /** Parameters of the netlist that are the nominal volts of a net, whatever was read: what the stage is built for. */
@@ -34,7 +38,7 @@ const stage = record({
 });
 
 /** A netlist inside a block, and what its names stand for in the sheet. */
-export type BlockStage = Read<typeof stage> & {
+export type BlockStage = Omit<Read<typeof stage>, 'circuit'> & {
   /** Its text; absent where no such stage is at hand. */
   readonly text?: string;
 };
@@ -66,21 +70,36 @@ export type Block = Omit<Placed<Read<typeof block>>, 'parts' | 'short' | 'side' 
   readonly stage?: BlockStage;
 };
 
+/** A stage with its text: of those that ship, or its own. */
+function insideOf(
+  { circuit, ...inside }: Read<typeof stage>,
+  field: Field,
+  netlistOf: SheetSources['netlistOf'],
+): BlockStage {
+  if ((inside.netlist === '') === (circuit === ''))
+    field.fail('a stage names a netlist that ships, or has a circuit of its own');
+  if (circuit !== '') {
+    field.get('circuit').attempt<unknown>(readNetlist, undefined);
+    return { ...inside, text: circuit };
+  }
+  const shipped = netlistOf?.(inside.netlist);
+  if (netlistOf && shipped === undefined)
+    field.get('netlist').fail(`there is no netlist "${inside.netlist}" among the stages`);
+  return { ...inside, ...(shipped === undefined ? {} : { text: shipped }) };
+}
+
 /** Blocks, each with the text of its netlist where it is at hand. */
 export const blocks = (
   boards: ReadonlyMap<string, Board>,
   { netlistOf }: SheetSources,
 ): Format<ReadonlyMap<string, Block>> =>
   sectionOf<Read<typeof block>, Block>(block, (entry, { parts: _, stage: inside, short, side, ...read }) => {
-    const netlist = inside && netlistOf?.(inside.netlist);
-    if (inside && netlistOf && netlist === undefined)
-      entry.get('stage').get('netlist').fail(`there is no netlist "${inside.netlist}" among the stages`);
     return {
       id: entry.name,
       ...read,
       short: short ?? read.title,
       side: side ?? boards.get(read.board)?.side ?? 'cold',
-      ...(inside ? { stage: { ...inside, ...(netlist === undefined ? {} : { text: netlist }) } } : {}),
+      ...(inside ? { stage: insideOf(inside, entry.get('stage'), netlistOf) } : {}),
       place: entry.place,
     };
   });

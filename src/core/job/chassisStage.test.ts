@@ -1,0 +1,137 @@
+import { describe, expect, it } from 'vitest';
+import { shippedSheets, shippedTexts } from '@/sheets';
+import { netlistOf } from '@/sheets/stages';
+import { checksOf, liveCold, predictionsOf } from '../behaviour';
+import { Stage } from '../circuit';
+import { insideBlock, insideEvidence } from '../inside';
+import { type LogBody, replay } from '../log';
+import { attempt, Refusal } from '../quantity';
+import { adoptedText, editsOf, openSheet, readSheet, readSheetChange, type SheetChange, withEdits } from '../sheet';
+import { netOf, type PatternLibrary, traceOf } from '../tracing';
+import { chassisBlock, chassisParts, chassisStage } from '.';
+
+const base = shippedSheets().get('generic-crt-mono')!;
+const nobody: ReturnType<PatternLibrary['believe']> = [];
+
+/** A follower from 18 V, its base held by a zener, a can across the output. */
+const lines = (zener: string) => [
+  'Q901 npn',
+  'R901 470',
+  'R902 10k',
+  'C901 100u',
+  `D901 zener ${zener}`,
+  'Q901.c +18',
+  'Q901.e +12',
+  'R901.1 +18',
+  'R901.2 Q901.b',
+  'R902.1 +12',
+  'R902.2 gnd',
+  'C901.1 +12',
+  'C901.2 gnd',
+  'D901.k Q901.b',
+  'D901.a gnd',
+];
+const traced = (zener: string) => {
+  const { parts, facts } = traceOf(lines(zener));
+  return netOf(parts, facts);
+};
+const made = chassisBlock('+12', { title: 'Tuner regulator', board: 'main', needs: ['v15'], user: 'tuner' }, base);
+const stageOf = (zener = '12.7') =>
+  chassisStage(traced(zener), nobody, 'traced', {
+    rail: '+12',
+    net: made.rail,
+    block: made.block,
+    fed: new Map([['+18', 'v15']]),
+  });
+
+/** The sheet with the traced board on it, as the shop keeps it. */
+function withBoard() {
+  const stage = stageOf();
+  const parts = chassisParts(lines('12.7'), base, { rail: '+12', net: made.rail, block: made.block });
+  const changes: SheetChange[] = [
+    made,
+    ...parts.map(({ ref, change }) => ({ ...change, leaves: stage.leaves.get(ref) })),
+    stage.change,
+  ];
+  const read = (text: string) => readSheet(text, { textOf: (id) => shippedTexts().get(id), netlistOf });
+  let text = adoptedText('own', base.id, 'Own');
+  for (const change of changes) text = withEdits(text, editsOf(readSheetChange(change), read(text)));
+  return { text, sheet: read(text) };
+}
+
+describe('a traced board as a stage of its set', () => {
+  it('makes its rail with a load, and is fed what the set feeds it', () => {
+    const { makes, change } = stageOf();
+    expect(makes).toBeCloseTo(12, 0);
+    expect(change).toMatchObject({ block: 'tuner-regulator', given: { p18: 'v15' }, nodes: { p12: made.rail } });
+    expect(Stage.open(change.circuit.replace('.param p18=18', '.param p18=15')).volts.get('p18')).toBeCloseTo(15, 6);
+    expect(Object.values(change.parts!).sort()).toEqual(['C901', 'D901', 'Q901', 'R901', 'R902']);
+  });
+
+  it('says what each broken part leaves of the rail', () => {
+    const { leaves } = stageOf();
+    expect(leaves.get('Q901')!.open).toBeLessThan(0.3);
+    expect(leaves.get('Q901')!.short).toBeCloseTo(18 / 12, 1);
+    expect(leaves.get('R901')!.open).toBeLessThan(0.1);
+    expect(leaves.get('D901')!.open).toBeGreaterThan(1.3);
+    expect(leaves.get('D901')!.short).toBeLessThan(0.1);
+    expect(leaves.get('R902')).toEqual({ open: 1, joint: 1, short: expect.any(Number) as number, drifted: 1 });
+    expect(leaves.get('C901')).not.toHaveProperty('open');
+  });
+
+  it('is refused where what was traced makes another voltage, or nothing can be worked out', () => {
+    expect(attempt(() => stageOf('5.6'))).toEqual(
+      expect.objectContaining({
+        message: expect.stringMatching(/as traced it makes 4\.9.* V where \+12 V belongs/) as string,
+      }),
+    );
+    const bare = netOf(...(({ parts, facts }) => [parts, facts] as const)(traceOf(['R1 1k', 'R1.1 +12'])));
+    expect(
+      attempt(() => chassisStage(bare, nobody, 'bare', { rail: '+12', net: 'v12', block: 'supply', fed: new Map() })),
+    ).toBeInstanceOf(Refusal);
+  });
+
+  it('goes onto the sheet as a block with its rail, its parts and its circuit, in lines that can be read', () => {
+    const { text, sheet } = withBoard();
+    expect(text).toContain('circuit: |');
+    expect(sheet.blocks.get('tuner-regulator')).toMatchObject({ board: 'main', needs: ['v15'], makes: [made.rail] });
+    expect(sheet.blocks.get('tuner')!.needs).toContain(made.rail);
+    const behaviour = (fault: string) =>
+      predictionsOf(sheet).behaviour(sheet.faults.get(fault)!, liveCold).nets[
+        predictionsOf(sheet).model.netIndex.get(made.rail)!
+      ];
+    expect(behaviour('D901.open')).not.toEqual(behaviour('D901.short'));
+    expect(sheet.faults.get('R901.open')!.sets.get(made.rail)).toBeDefined();
+  });
+
+  it('judges the nodes inside it at the bench by its circuit', () => {
+    const sheet = openSheet(withBoard().sheet);
+    const checks = checksOf(sheet);
+    const bodies: LogBody[] = [
+      { kind: 'power', power: 'live' },
+      { kind: 'inside', block: 'tuner-regulator', node: 'p12', measure: 'volts', volts: 0.02 },
+      { kind: 'inside', block: 'tuner-regulator', node: 'n1', measure: 'volts', volts: 0.01 },
+    ];
+    const bench = replay(
+      bodies.map((body, index) => ({ id: `line-${index}`, at: '2026-11-24T10:00:00Z', body })),
+      [],
+    );
+    expect(insideBlock(sheet, 'tuner-regulator', checks, bench)!.readings).toHaveLength(2);
+    const [inside] = insideEvidence(sheet, checks, bench);
+    const advantage = (id: string) => inside!.advantages.get(id)!;
+    for (const id of ['R901.open', 'Q901.short', 'D901.open', 'C901.short'])
+      expect(advantage('D901.short')).toBeGreaterThan(advantage(id) + 5);
+  });
+
+  it('takes the place of a netlist that ships', () => {
+    const [known] = [...base.blocks.values()].filter(({ stage }) => stage);
+    const text = withEdits(
+      adoptedText('own', base.id, 'Own'),
+      editsOf({ ...stageOf().change, block: known!.id, given: {}, nodes: {}, parts: {} }, base),
+    );
+    const own = readSheet(text, { textOf: (id) => shippedTexts().get(id), netlistOf });
+    const { stage } = own.blocks.get(known!.id)!;
+    expect(stage!.text).toContain('q901');
+    expect([stage!.given.size, stage!.nominal.size, stage!.nodes.size, stage!.parts.size]).toEqual([0, 0, 0, 0]);
+  });
+});

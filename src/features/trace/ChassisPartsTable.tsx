@@ -1,0 +1,55 @@
+import { type ChassisPart } from '@/core/job';
+import { type PartRole, partRoles } from '@/core/sheet';
+import styles from './trace.module.css';
+
+const roleTitles: Readonly<Record<PartRole, string>> = {
+  feeds: 'feeds it',
+  shunts: 'lies from it to ground',
+  senses: 'senses it',
+  drives: 'helps to make it',
+};
+
+interface ChassisPartsTableProps {
+  readonly parts: readonly ChassisPart[];
+  /** Those that stay off the sheet. */
+  readonly left: ReadonlySet<string>;
+  /** What they are to the rail, where that was chosen. */
+  readonly roles: Readonly<Record<string, PartRole>>;
+  onLeft(ref: string): void;
+  onRole(ref: string, role: PartRole): void;
+}
+
+/** Traced parts that a sheet does not have, each with what it is to the rail. */
+export function ChassisPartsTable({ parts, left, roles, onLeft, onRole }: ChassisPartsTableProps) {
+  return (
+    <table className={styles.nodes}>
+      <tbody>
+        {parts.map(({ ref, between, change }) => (
+          <tr key={ref}>
+            <th scope="row">
+              <label>
+                <input type="checkbox" checked={!left.has(ref)} onChange={() => onLeft(ref)} />{' '}
+                <b className="figure">{ref}</b> {change.is} {change.value}
+              </label>
+            </th>
+            <td>{between}</td>
+            <td>
+              <select
+                className="field"
+                aria-label={`What ${ref} is to it`}
+                value={roles[ref] ?? change.role}
+                onChange={(event) => onRole(ref, event.target.value as PartRole)}
+              >
+                {partRoles.map((role) => (
+                  <option key={role} value={role}>
+                    {roleTitles[role]}
+                  </option>
+                ))}
+              </select>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,57 @@
+import { type Sheet } from '@/core/sheet';
+
+interface OwnBlockProps {
+  readonly sheet: Pick<Sheet, 'boards' | 'blocks'>;
+  readonly title: string;
+  /** The title it has where none is typed. */
+  readonly proposed: string;
+  readonly board: string;
+  readonly user: string | undefined;
+  onTitle(title: string): void;
+  onBoard(board: string): void;
+  onUser(block: string | undefined): void;
+}
+
+/** A block for a rail that the sheet does not know: what it is called, where it is and what it feeds. */
+export function OwnBlock({ sheet, title, proposed, board, user, onTitle, onBoard, onUser }: OwnBlockProps) {
+  return (
+    <p>
+      The block is called{' '}
+      <input
+        className="field"
+        aria-label="Title of the block"
+        value={title}
+        placeholder={proposed}
+        maxLength={60}
+        onChange={(event) => onTitle(event.target.value)}
+      />{' '}
+      is on{' '}
+      <select
+        className="field"
+        aria-label="Board of the block"
+        value={board}
+        onChange={(event) => onBoard(event.target.value)}
+      >
+        {[...sheet.boards.values()].map(({ id, title: called }) => (
+          <option key={id} value={id}>
+            {called}
+          </option>
+        ))}
+      </select>{' '}
+      and feeds{' '}
+      <select
+        className="field"
+        aria-label="Block that it feeds"
+        value={user ?? ''}
+        onChange={(event) => onUser(event.target.value || undefined)}
+      >
+        <option value="">nobody knows what</option>
+        {[...sheet.blocks.values()].map(({ id, title: called }) => (
+          <option key={id} value={id}>
+            {called}
+          </option>
+        ))}
+      </select>
+    </p>
+  );
+}

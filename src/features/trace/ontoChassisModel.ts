@@ -1,0 +1,90 @@
+import { chassisBlock, type ChassisPart, chassisParts, chassisStage, netOfRail, tracedRails } from '@/core/job';
+import { attempt, Refusal } from '@/core/quantity';
+import { type Block, type Net, type PartRole, type Sheet, type SheetChange } from '@/core/sheet';
+import { type TraceView } from './traceModel';
+
+/** Stands for a rail that the sheet does not know, in a block that is made for it. */
+export const ownBlock = '+';
+
+/** What was chosen of where a traced board goes. */
+interface Chosen {
+  /** The rail it makes, as traced. */
+  readonly rail: string;
+  readonly net: string | undefined;
+  /** Nets by the rails it is fed from; empty for none of the sheet. */
+  readonly fedBy: Readonly<Record<string, string>>;
+  readonly title: string;
+  readonly board: string | undefined;
+  /** The block that a rail of its own feeds. */
+  readonly user: string | undefined;
+}
+
+/** What of a traced board goes onto the sheet of its chassis, and where. */
+interface OntoChassis {
+  readonly nets: readonly Net[];
+  readonly net: string | undefined;
+  /** The block that makes the net; undefined for one of its own. */
+  readonly block: Block | undefined;
+  readonly title: string;
+  readonly board: string;
+  readonly fed: readonly (readonly [rail: string, net: string | undefined])[];
+  readonly parts: readonly ChassisPart[];
+  /** The circuit; why it stays off; undefined as long as nobody said where it goes. */
+  readonly stage: ReturnType<typeof chassisStage> | Refusal | undefined;
+  readonly isThere: boolean;
+  readonly made: Extract<SheetChange, { readonly kind: 'block' }> | undefined;
+}
+
+/** What of a traced board goes onto a sheet, by what was chosen. */
+export function ontoChassis(
+  lines: readonly string[],
+  { net: traced, believed, stage: named }: TraceView,
+  sheet: Sheet,
+  { rail, net: chosen, fedBy, title: typed, board: on, user }: Chosen,
+): OntoChassis {
+  const makers = [...sheet.blocks.values()];
+  const nets = [...sheet.nets.values()].filter(({ id }) => makers.some(({ makes }) => makes.includes(id)));
+  const net = chosen ?? netOfRail(rail, sheet);
+  const block = makers.find(({ makes }) => net !== undefined && makes.includes(net));
+  const title = typed.trim() || (believed[0]?.pattern && named ? named.title.split(',')[0]!.slice(0, 60) : `${rail} V`);
+  const board = on ?? [...sheet.boards.values()].find(({ id }) => id === 'main')?.id ?? [...sheet.boards.keys()][0]!;
+  const fed = tracedRails(lines)
+    .filter((one) => one !== rail)
+    .map((one) => [one, fedBy[one] === undefined ? netOfRail(one, sheet) : fedBy[one] || undefined] as const);
+  const known = new Map(fed.flatMap(([one, is]) => (is === undefined ? [] : [[one, is] as const])));
+  const made =
+    net === ownBlock ? chassisBlock(rail, { title, board, needs: [...known.values()], user }, sheet) : undefined;
+  const place = made
+    ? { net: made.rail, block: made.block }
+    : block && net !== undefined
+      ? { net, block: block.id }
+      : undefined;
+  const parts = place ? chassisParts(lines, sheet, { rail, ...place }) : [];
+  const stage = place && attempt(() => chassisStage(traced, believed, title, { rail, ...place, fed: known }));
+  const isThere =
+    !made &&
+    parts.length === 0 &&
+    stage !== undefined &&
+    (stage instanceof Refusal || block?.stage?.text === stage.change.circuit.trim());
+  return { nets, net, block, title, board, fed, parts, stage: isThere ? undefined : stage, isThere, made };
+}
+
+/** The changes of the sheet, in the order in which they go in. */
+export function changesOf(
+  { made, parts, stage }: OntoChassis,
+  left: ReadonlySet<string>,
+  roles: Readonly<Record<string, PartRole>>,
+): SheetChange[] {
+  const taken = parts.filter(({ ref }) => !left.has(ref));
+  const circuit = stage instanceof Refusal ? undefined : stage;
+  const changed = taken.map(({ ref, change }): SheetChange => {
+    const leaves = circuit?.leaves.get(ref);
+    return { ...change, role: roles[ref] ?? change.role, ...(leaves ? { leaves } : {}) };
+  });
+  if (taken.length === 0 && !circuit) return [];
+  const inside = circuit && {
+    ...circuit.change,
+    parts: Object.fromEntries(Object.entries(circuit.change.parts ?? {}).filter(([, ref]) => !left.has(ref))),
+  };
+  return [...(made ? [made] : []), ...changed, ...(inside ? [inside] : [])];
+}
