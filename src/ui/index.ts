@@ -2,6 +2,7 @@ export { askFor, whenAsked } from './askFor';
 export { Bar } from './parts/Bar';
 export { EmptyState } from './parts/EmptyState';
 export { GlassPicture } from './parts/GlassPicture';
+export { MovablePoint } from './parts/MovablePoint';
 export { Key } from './parts/Key';
 export { LineEntry } from './parts/LineEntry';
 export { Logo } from './parts/Logo';

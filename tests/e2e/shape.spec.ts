@@ -52,6 +52,29 @@ test('a photographed crosshatch becomes errors, a turn, and a line of the record
   await expect(page.getByTestId('before-now')).toContainText('→');
 });
 
+test('a crossing that is wrong is dragged to where it is, and taken back', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Colour tube set', 'Sluice set', ['Too small']);
+  await page.goto(page.url().replace(/bench$/, 'shape'));
+  await page.locator('input[type=file]').setInputFiles(shot(3, 0.03).file);
+  await page.getByRole('button', { name: 'The rings are on the corners' }).waitFor();
+  const crossing = page.getByRole('slider', { name: 'Crossing 8 across, 6 down' });
+  const before = await crossing.getAttribute('aria-valuetext');
+  const { x, y, width, height } = (await crossing.boundingBox())!;
+  await page.mouse.move(x + width / 2, y + height / 2);
+  await page.mouse.down();
+  await page.mouse.move(x + width / 2 + 30, y + height / 2, { steps: 5 });
+  await page.mouse.up();
+  await expect(crossing).not.toHaveAttribute('aria-valuetext', before!);
+  await expect(page.getByTestId('unsure')).toContainText('1 moved.');
+  const dragged = await crossing.getAttribute('aria-valuetext');
+  await crossing.press('ArrowDown');
+  await expect(crossing).not.toHaveAttribute('aria-valuetext', dragged!);
+  // What was dragged and nudged was moved once, and goes back at once.
+  await page.keyboard.press('Alt+z');
+  await expect(crossing).toHaveAttribute('aria-valuetext', before!);
+  await expect(page.getByTestId('unsure')).not.toContainText('moved.');
+});
+
 test('a picture is measured with a rule where there is no camera', async ({ page, app }) => {
   await takeIn(page, app.address, 'Colour tube set', 'Lodge set', ['Too small']);
   await page.goto(page.url().replace(/bench$/, 'shape'));

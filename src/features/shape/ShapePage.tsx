@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { type Corners } from '@/core/crosshatch';
 import { attempt, Refusal } from '@/core/quantity';
 import { crosshatchSaid, lengthsSaid, shapeLine, shapeWalk } from '@/core/setup';
@@ -14,7 +15,18 @@ import { PhotographForm } from './PhotographForm';
 import { PhotoView } from './PhotoView';
 import { Standing } from './Standing';
 import styles from './shape.module.css';
-import { type Asked, likelyCorners, type Photo, screenShapes, usual, widthOf } from './shapeModel';
+import {
+  type Asked,
+  likelyCorners,
+  movedOn,
+  type Node,
+  type Photo,
+  screenShapes,
+  usual,
+  widthOf,
+  withMoved,
+} from './shapeModel';
+import { Unsure } from './Unsure';
 
 /** The picture’s shape and colours from a photograph of a crosshatch: how far off, what to turn, and what it came to. */
 export function ShapePage({ file }: { file: JobFile }) {
@@ -22,6 +34,9 @@ export function ShapePage({ file }: { file: JobFile }) {
   const walk = useMemo(() => shapeWalk(log.entries), [log.entries]);
   const [asked, setAsked] = useState<Asked>(usual);
   const [photo, setPhoto] = useState<Photo>();
+  /** Crossings that were put in their places by hand, in the order of the moves. */
+  const [moved, setMoved] = useState<readonly Node[]>([]);
+  const crossings = useMemo(() => withMoved(photo?.crossings ?? [], moved), [photo, moved]);
   const [corners, setCorners] = useState<Corners>();
   /** Whether somebody has said that the corners are where they should be. */
   const [placed, setPlaced] = useState(false);
@@ -45,6 +60,7 @@ export function ShapePage({ file }: { file: JobFile }) {
       const next = { ...found, url: URL.createObjectURL(picture), pattern };
       if (photo) URL.revokeObjectURL(photo.url);
       setPhoto(next);
+      setMoved([]);
       // A camera on a stand sees the glass where it was.
       if (!corners || photo?.width !== next.width || photo.height !== next.height) {
         setCorners(likelyCorners(next));
@@ -56,7 +72,7 @@ export function ShapePage({ file }: { file: JobFile }) {
     () =>
       photo &&
       attempt(() =>
-        crosshatchSaid(photo.crossings, photo.pattern, {
+        crosshatchSaid(crossings, photo.pattern, {
           aspect,
           millimetres: widthOf(asked.wide),
           overscan: 0,
@@ -64,8 +80,10 @@ export function ShapePage({ file }: { file: JobFile }) {
           ...(placed && corners && { corners }),
         }),
       ),
-    [photo, aspect, asked.wide, placed, corners, file.sheet.technology],
+    [photo, crossings, aspect, asked.wide, placed, corners, file.sheet.technology],
   );
+  const takeBack = () => setMoved((before) => before.slice(0, -1));
+  useHotkeys('alt+z', takeBack, { enabled: moved.length > 0, preventDefault: true, enableOnFormTags: true });
   const record = () => {
     if (!said || said instanceof Refusal) return;
     log.record([{ body: shapeLine(said) }]);
@@ -112,7 +130,14 @@ export function ShapePage({ file }: { file: JobFile }) {
           )}
           {photo && corners && (
             <>
-              <PhotoView photo={photo} corners={corners} onCorners={setCorners} />
+              <PhotoView
+                photo={photo}
+                crossings={crossings}
+                corners={corners}
+                onCorners={setCorners}
+                onMove={(crossing, to) => setMoved((before) => movedOn(before, crossing, to))}
+              />
+              <Unsure crossings={crossings} moved={moved.length} onTakeBack={takeBack} />
               {said instanceof Refusal ? (
                 <p role="alert" className="bad">
                   {said.message}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type Shape, type ShapeWalk, type TermId } from '@/core/setup';
-import { errorsOf, likelyCorners, nextTurn, type Photo, widthOf } from './shapeModel';
+import { errorsOf, likelyCorners, movedOn, nextTurn, type Photo, widthOf, withMoved } from './shapeModel';
 
 const shape = (errors: Partial<Record<TermId, number>>): Shape => ({
   off: 1,
@@ -64,5 +64,21 @@ describe('the width of a screen', () => {
 
   it.each(['', '0', '19', '5001', 'wide', '-400', 'Infinity'])('%j is refused with what would be right', (typed) => {
     expect(() => widthOf(typed)).toThrow(`"${typed}" is no width of a screen: type it in millimetres, from 20 to 5000`);
+  });
+});
+
+describe('crossings that are moved by hand', () => {
+  const found = [0, 1].map((column) => ({ row: 0, column, x: 10 * column, y: 5, certainty: 0.2, red: { x: 1, y: 0 } }));
+
+  it('are certain where they were put, without the colours of where they were taken for', () => {
+    const moved = movedOn([], found[1]!, { x: 12, y: 6 });
+    expect(withMoved(found, moved)).toEqual([found[0], { row: 0, column: 1, x: 12, y: 6, certainty: 1 }]);
+    expect(withMoved(found, [])).toBe(found);
+  });
+
+  it('count as one move as long as the same one is dragged', () => {
+    const once = movedOn(movedOn([], found[1]!, { x: 12, y: 6 }), found[1]!, { x: 13, y: 6 });
+    expect(once).toEqual([{ row: 0, column: 1, x: 13, y: 6 }]);
+    expect(movedOn(once, found[0]!, { x: 1, y: 1 })).toHaveLength(2);
   });
 });

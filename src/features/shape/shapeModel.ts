@@ -11,6 +11,9 @@ import {
   terms,
 } from '@/core/setup';
 
+/** A crossing of the pattern and where it lies in the picture. */
+export type Node = Pick<Crossing, 'row' | 'column' | 'x' | 'y'>;
+
 /** A photograph that was read. */
 export interface Photo {
   readonly url: string;
@@ -18,6 +21,23 @@ export interface Photo {
   readonly height: number;
   readonly crossings: readonly Crossing[];
   readonly pattern: Pattern;
+}
+
+/** Crossings with some of them put where they are by hand: those are certain, and their colours were not read there. */
+export function withMoved(crossings: readonly Crossing[], moved: readonly Node[]): readonly Crossing[] {
+  if (moved.length === 0) return crossings;
+  const byPlace = new Map(moved.map((one) => [`${one.row} ${one.column}`, one]));
+  return crossings.map((one) => {
+    const put = byPlace.get(`${one.row} ${one.column}`);
+    return put ? { ...put, certainty: 1 } : one;
+  });
+}
+
+/** Moves with one more: a crossing that is dragged on is moved once. */
+export function movedOn(moved: readonly Node[], { row, column }: Pick<Crossing, 'row' | 'column'>, to: Point): Node[] {
+  const last = moved[moved.length - 1];
+  const before = last?.row === row && last.column === column ? moved.slice(0, -1) : moved;
+  return [...before, { row, column, ...to }];
 }
 
 /** Where the corners of the glass may lie: half a cell outside the outer crossings. */

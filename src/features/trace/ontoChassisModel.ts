@@ -38,7 +38,7 @@ interface OntoChassis {
 /** What of a traced board goes onto a sheet, by what was chosen. */
 export function ontoChassis(
   lines: readonly string[],
-  { net: traced, believed, stage: named }: TraceView,
+  { net: traced, believed }: TraceView,
   sheet: Sheet,
   { rail, net: chosen, fedBy, title: typed, board: on, user }: Chosen,
 ): OntoChassis {
@@ -46,7 +46,7 @@ export function ontoChassis(
   const nets = [...sheet.nets.values()].filter(({ id }) => makers.some(({ makes }) => makes.includes(id)));
   const net = chosen ?? netOfRail(rail, sheet);
   const block = makers.find(({ makes }) => net !== undefined && makes.includes(net));
-  const title = typed.trim() || (believed[0]?.pattern && named ? named.title.split(',')[0]!.slice(0, 60) : `${rail} V`);
+  const title = typed.trim() || `${rail} V stage`;
   const board = on ?? [...sheet.boards.values()].find(({ id }) => id === 'main')?.id ?? [...sheet.boards.keys()][0]!;
   const fed = tracedRails(lines)
     .filter((one) => one !== rail)
