@@ -69,6 +69,11 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   await expect(page.getByText(/From what you know it lies in/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'what it is' })).toBeDisabled();
   await type('discharge');
+  await type('lift surge');
+  const band = page.getByRole('region', { name: /^Practice: the set is/ });
+  await expect(band).toContainText('Lifted: ');
+  await type('solder surge');
+  await expect(band).not.toContainText('Lifted: ');
   await type('surge resistor');
   // The hunt is still there after the page was left.
   await page.reload();

@@ -8,7 +8,7 @@ import { ChooseSet } from './ChooseSet';
 import { HuntDebrief } from './HuntDebrief';
 import { HuntEntry } from './HuntEntry';
 import { HuntRecord } from './HuntRecord';
-import { hintLevels, troubles } from './huntView';
+import { hintLevels, type HuntView, troubles } from './huntView';
 import { JoinClass } from './JoinClass';
 import { HuntFiles } from './HuntFiles';
 import { useHunt, type Wanted } from './useHunt';
@@ -40,6 +40,8 @@ export function Hunt({ currency, room }: HuntProps) {
             <b role="status">{powerWords[view.power]}</b>
             <span>{view.isolated ? 'Isolated' : 'Not isolated'}</span>
             <span>{view.lamp ? 'Lamp in series' : 'Lamp out'}</span>
+            {view.warm && <span>Warm</span>}
+            <Apart view={view} />
           </>
         )}
         <span className={styles.aside}>Nothing of it enters the shop’s record.</span>
@@ -125,5 +127,17 @@ export function Hunt({ currency, room }: HuntProps) {
         </div>
       )}
     </div>
+  );
+}
+
+/** What is pulled or lifted, so that nobody powers it up forgetting that. */
+function Apart({ view: { connectors, lifted } }: { readonly view: Pick<HuntView, 'connectors' | 'lifted'> }) {
+  const pulled = connectors.flatMap((one) => (one.pulled ? [one.id] : []));
+  if (pulled.length + lifted.length === 0) return null;
+  return (
+    <span>
+      {pulled.length > 0 && <>Pulled: {pulled.join(', ')} </>}
+      {lifted.length > 0 && <>Lifted: {lifted.join(', ')}</>}
+    </span>
   );
 }

@@ -2,6 +2,7 @@ import { Command } from 'cmdk';
 import { useEffect, useRef, useState } from 'react';
 import { type HuntAct } from '@/core/practice';
 import { minutesText, moneyText } from '@/ui';
+import { movesFor } from './huntMoves';
 import { type HuntView } from './huntView';
 import styles from './hunt.module.css';
 
@@ -61,9 +62,11 @@ export function HuntEntry({ view, busy, currency, hints, onAct }: HuntEntryProps
       { kind: 'isolation', fitted: !view.isolated },
       off,
     ],
+    ['Let it run until it is warm', 'warm run heat soak', { kind: 'warm' }, !off && !view.warm && sought !== ''],
     ['Give up and be told', 'give up end', { kind: 'give up' }, sought !== ''],
   ];
   const shown = states.filter(([title, words, , can]) => can && begins(`${words} ${title.toLowerCase()}`, sought));
+  const moves = movesFor(view, sought);
   const checks = closestFirst(
     view.checks.filter(({ words }) => holds(words, sought)),
     sought,
@@ -96,7 +99,7 @@ export function HuntEntry({ view, busy, currency, hints, onAct }: HuntEntryProps
         value={typed}
         maxLength={80}
         onValueChange={setTyped}
-        placeholder="power on · a point · a part · suspect R12 70"
+        placeholder="power on · a point · a part · pull CN2 · suspect R12 70"
       />
       <Command.List>
         <Command.Empty>Nothing of that name on this set.</Command.Empty>
@@ -118,6 +121,16 @@ export function HuntEntry({ view, busy, currency, hints, onAct }: HuntEntryProps
                 onSelect={take({ kind: 'suspect', part: id, sure: sure / 100 })}
               >
                 {title}
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
+        {moves.length > 0 && (
+          <Command.Group heading={`Take apart · ${moves.length}`}>
+            {moves.slice(0, most).map(({ title, act, minutes }) => (
+              <Command.Item key={title} value={`move ${title}`} onSelect={take(act)}>
+                <span>{title}</span>
+                <small>plug out, stores proven{minutes !== undefined && ` · ${minutesText(minutes)}`}</small>
               </Command.Item>
             ))}
           </Command.Group>

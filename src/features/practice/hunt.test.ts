@@ -4,6 +4,7 @@ import { repairActions } from '@/core/repair';
 import { shippedSheets } from '@/sheets';
 import { drawFrom, hintFor, openExercise, viewHunt } from './huntActions';
 import { resultOf } from './huntResult';
+import { movesFor } from './huntMoves';
 import { huntViewOf, setsFor } from './huntView';
 import { readHunt } from './useHunt';
 
@@ -54,6 +55,31 @@ describe('a hunt as its page shows it', () => {
     );
     expect(debrief!.rows.map(({ title }) => title)).toEqual([cure.title]);
     expect(debrief!.lost + debrief!.slips + debrief!.luck).toBeCloseTo(debrief!.own - debrief!.expected, 6);
+  });
+
+  it('offers what may be taken apart by what is typed, and what is off to go back', () => {
+    const { connectors, parts } = predictions.model.sheet;
+    const [connector, part] = [[...connectors.keys()][0]!, fault.part];
+    const open = huntViewOf(hunt, [{ kind: 'power', to: 'proven' }]);
+    expect(movesFor(open, '')).toEqual([]);
+    expect(movesFor(open, `pull ${connector.toLowerCase()}`)[0]!.act).toEqual({
+      kind: 'connector',
+      connector,
+      pulled: true,
+    });
+    expect(movesFor(open, 'lift').length).toBeGreaterThan(0.5 * parts.size);
+    const off: HuntAct[] = [
+      { kind: 'power', to: 'proven' },
+      { kind: 'connector', connector, pulled: true },
+      { kind: 'leg', part, lifted: true },
+    ];
+    const apart = huntViewOf(hunt, off);
+    expect(movesFor(apart, '').map(({ act }) => act)).toEqual([
+      { kind: 'connector', connector, pulled: false },
+      { kind: 'leg', part, lifted: false },
+    ]);
+    expect(apart.rows[1]!.title).toBe(`${connector} pulled`);
+    expect(apart.rows[2]!.title).toMatch(/: a leg lifted$/);
   });
 
   it.each([

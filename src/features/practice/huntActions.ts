@@ -31,6 +31,9 @@ const ways: Readonly<Record<HuntAct['kind'], Schema>> = {
   }),
   lamp: object({ fitted: boolean().required() }),
   isolation: object({ fitted: boolean().required() }),
+  connector: object({ connector: string().max(80).required(), pulled: boolean().required() }),
+  leg: object({ part: string().max(80).required(), lifted: boolean().required() }),
+  warm: object({}),
   probe: object({ check: string().max(80).required() }),
   repair: object({ action: string().max(120).required() }),
   suspect: object({

@@ -72,6 +72,14 @@ export interface HuntRepair {
   readonly money: number;
 }
 
+/** A connector that can be pulled. */
+export interface HuntConnector {
+  readonly id: string;
+  readonly title: string;
+  readonly minutes: number;
+  readonly pulled: boolean;
+}
+
 /** A part that may be suspected. */
 export interface HuntPart {
   readonly id: string;
@@ -134,6 +142,10 @@ export interface HuntView {
   readonly power: PlayedHunt['context']['power'];
   readonly lamp: boolean;
   readonly isolated: boolean;
+  readonly warm: boolean;
+  readonly connectors: readonly HuntConnector[];
+  /** Parts with a leg lifted, by their ids. */
+  readonly lifted: readonly string[];
   readonly minutes: number;
   readonly money: number;
   readonly harm: number;
@@ -167,6 +179,14 @@ export function huntViewOf(hunt: PracticeHunt, acts: readonly HuntAct[]): HuntVi
     power: played.context.power,
     lamp: played.context.lamp,
     isolated: played.isolated,
+    warm: played.context.warm,
+    connectors: [...sheet.connectors.values()].map(({ id, title, minutes }) => ({
+      id,
+      title: title.includes(id) ? title : `${id}, ${title}`,
+      minutes,
+      pulled: played.context.unplugged.includes(id),
+    })),
+    lifted: played.context.lifted,
     minutes: played.minutes,
     money: played.money,
     harm: played.harm,
@@ -204,6 +224,12 @@ function titleOf({ act, read, repair }: HuntStep, hunt: PracticeHunt): string {
       return act.fitted ? 'Lamp in series' : 'Lamp out';
     case 'isolation':
       return act.fitted ? 'Isolating transformer in' : 'Isolating transformer out';
+    case 'connector':
+      return `${act.connector} ${act.pulled ? 'pulled' : 'back in its place'}`;
+    case 'leg':
+      return `${titleOfPart(hunt, act.part)}: ${act.lifted ? 'a leg lifted' : 'soldered back'}`;
+    case 'warm':
+      return 'Left running until it is warm';
     case 'probe':
       return (read?.check ?? hunt.predictions.checks.get(act.check)!).title;
     case 'repair':

@@ -83,6 +83,17 @@ export function slipOfWorking(scene: Scene): Consequence | undefined {
       };
 }
 
+/** Why no connector is moved and no leg lifted on the set as it stands; undefined where it is unplugged and proven. */
+export function slipOfMoving(what: 'connector' | 'leg', scene: Scene): Consequence | undefined {
+  const slip = slipOfWorking(scene);
+  if (slip?.kind !== 'live' || what === 'leg') return slip;
+  return {
+    ...slip,
+    words:
+      'A plug moved under power: its pins part in no order, arc, and take drivers with them. Plug out, stores measured, then move it.',
+  };
+}
+
 /** What running the set does to it, as it really is. */
 export function harmedBy(harms: readonly Harm[], from: Context, to: Context, reading: Minutes): Consequence[] {
   const on = minutesOn(from, to, reading);

@@ -36,11 +36,19 @@ function followed(hunt: PracticeHunt, most = 60): HuntAct[] {
     const played = playHunt(hunt, acts);
     if (played.ended) return acts;
     const advice = adviseOn(caseAfter(hunt, played.log));
-    const [probe] = advice.probes.filter(({ probe: one }) => one.isolates === undefined && !one.context.warm);
+    const [probe] = advice.probes;
     if (advice.next === 'probe' && probe) {
-      const to = probe.probe.context.power === 'live' ? 'live' : 'proven';
-      if (played.context.power !== to) acts.push({ kind: 'power', to });
-      acts.push({ kind: 'probe', check: probe.probe.check.id });
+      const { context, check } = probe.probe;
+      const to = context.power === 'live' ? 'live' : 'proven';
+      const moves = [
+        ...played.context.unplugged.filter((id) => !context.unplugged.includes(id)).map((id) => [id, false] as const),
+        ...context.unplugged.filter((id) => !played.context.unplugged.includes(id)).map((id) => [id, true] as const),
+      ];
+      if (moves.length > 0 && played.context.power !== 'proven') acts.push(proven);
+      for (const [connector, pulled] of moves) acts.push({ kind: 'connector', connector, pulled });
+      if (moves.length > 0 || played.context.power !== to) acts.push({ kind: 'power', to });
+      if (context.warm && to === 'live') acts.push({ kind: 'warm' });
+      acts.push({ kind: 'probe', check: check.id });
     } else {
       if (played.context.power !== 'proven') acts.push(proven);
       acts.push({ kind: 'repair', action: advice.repairs[0]!.action.id });
@@ -83,6 +91,13 @@ describe('any acts in any order', () => {
         .map((to) => ({ kind: 'power' as const, to })),
       fc.boolean().map((fitted) => ({ kind: 'isolation' as const, fitted })),
       fc.boolean().map((fitted) => ({ kind: 'lamp' as const, fitted })),
+      fc.constant({ kind: 'warm' as const }),
+      fc
+        .tuple(fc.constantFrom(...hunt.predictions.model.sheet.connectors.keys()), fc.boolean())
+        .map(([connector, pulled]) => ({ kind: 'connector' as const, connector, pulled })),
+      fc
+        .tuple(fc.constantFrom(...hunt.predictions.model.sheet.parts.keys()), fc.boolean())
+        .map(([part, lifted]) => ({ kind: 'leg' as const, part, lifted })),
       fc.constantFrom(...hunt.predictions.checks.keys()).map((check) => ({ kind: 'probe' as const, check })),
       fc
         .constantFrom(...repairActions(hunt.predictions.model.sheet))
@@ -219,6 +234,33 @@ describe('what is done wrongly', () => {
     const slipped = playHunt(hunt, [live, cureOf(hunt)]);
     expect(slipped.steps[1]!.consequences[0]).toMatchObject({ kind: 'live', minutes: 40 });
     expect(slipped.ended).toBeUndefined();
+  });
+
+  it('is a plug that arcs where it is moved under power, a charged store where a leg is lifted too soon', () => {
+    const connector = [...hunt.predictions.model.sheet.connectors.keys()][0]!;
+    const part = [...hunt.predictions.model.sheet.parts.keys()][0]!;
+    const pull: HuntAct = { kind: 'connector', connector, pulled: true };
+    const [, moved] = playHunt(hunt, [live, pull]).steps;
+    expect(moved!.consequences).toMatchObject([
+      { kind: 'live', words: expect.stringMatching(/^A plug moved under power/) as string },
+    ]);
+    expect(playHunt(hunt, [live, pull]).context.unplugged).toEqual([]);
+    const out: HuntAct = { kind: 'power', to: 'unplugged' };
+    expect(kinds(hunt, live, out, { kind: 'leg', part, lifted: true })[2]).toEqual(['charged']);
+    const apart = playHunt(hunt, [live, proven, pull, { kind: 'leg', part, lifted: true }, live]);
+    expect(apart.context).toMatchObject({ power: 'live', unplugged: [connector], lifted: [part] });
+    expect(apart.steps[2]!.minutes).toBeGreaterThan(0);
+    expect(() => playHunt(hunt, [proven, { kind: 'connector', connector: 'CN0', pulled: true }])).toThrow(
+      'no connector "CN0"',
+    );
+    expect(() => playHunt(hunt, [proven, { kind: 'leg', part: 'R0', lifted: true }])).toThrow('no part "R0"');
+    expect(() => playHunt(hunt, [{ kind: 'warm' }])).toThrow('power first');
+    expect(playHunt(hunt, [live, { kind: 'warm' }]).context.warm).toBe(true);
+    // A repair puts all of it back before it is looked at.
+    const mended = playHunt(hunt, [live, proven, pull, cureOf(hunt)]);
+    expect(mended.ended).toBe('cured');
+    expect(mended.context.unplugged).toEqual([]);
+    expect(mended.minutes).toBeGreaterThan(playHunt(hunt, [live, proven, cureOf(hunt)]).minutes);
   });
 
   it('is the mains side shorted by an earthed sampler without the transformer', () => {

@@ -1,14 +1,15 @@
-import { type Case, changeCost, renewedBy } from '../../diagnosis';
-import { type Check, type Context, liveCold } from '../../behaviour';
+import { type Case, changeCost, renewedBy, transition } from '../../diagnosis';
+import { asBuilt, type Check, type Context, liveCold, withConnector, withIntervention } from '../../behaviour';
 import { type LogBody, type LogEntry, replay } from '../../log';
 import { type Answer } from '../../measure';
 import { type Minutes, Refusal } from '../../quantity';
 import { type RepairAction, repairActions } from '../../repair';
 import { harmsOf } from '../../safety';
+import { type Sheet } from '../../sheet';
 import { seeded } from '../../statistics';
 import { answerFrom } from '../answering';
 import { putsRight } from '../worlds/openHunt';
-import { type Consequence, harmedBy, slipOfProbing, slipOfWorking } from './consequences';
+import { type Consequence, harmedBy, slipOfMoving, slipOfProbing, slipOfWorking } from './consequences';
 import { type PracticeHunt } from './drawHunt';
 import { noise } from './noise';
 
@@ -16,6 +17,11 @@ import { noise } from './noise';
 export type HuntAct =
   | { readonly kind: 'power'; readonly to: Context['power'] }
   | { readonly kind: 'lamp' | 'isolation'; readonly fitted: boolean }
+  /** A connector pulled or put back; a leg of a part lifted or soldered back. */
+  | { readonly kind: 'connector'; readonly connector: string; readonly pulled: boolean }
+  | { readonly kind: 'leg'; readonly part: string; readonly lifted: boolean }
+  /** Left running until everything has its heat. */
+  | { readonly kind: 'warm' }
   | { readonly kind: 'probe'; readonly check: string }
   | { readonly kind: 'repair'; readonly action: string }
   /** Says which part is suspected, and how sure of it one is, as a share of 1; the set knows nothing of it. */
@@ -63,6 +69,25 @@ export function caseAfter({ predictions, complaint }: PracticeHunt, log: readonl
 /** Bench minutes of a repair with its parts. */
 export const repairMinutes = ({ minutes, money }: Pick<RepairAction, 'minutes' | 'money'>): Minutes =>
   minutes + (60 * money) / practiceRate;
+
+/** The line that moves a connector or a leg, and the context after it. @throws Refusal where the sheet has none of the name */
+function movedBy(
+  act: Extract<HuntAct, { readonly kind: 'connector' | 'leg' }>,
+  { title, connectors, parts }: Sheet,
+  here: Context,
+): [LogBody, Context] {
+  if (act.kind === 'connector') {
+    const { connector, pulled } = act;
+    if (!connectors.has(connector)) throw new Refusal(`${title} has no connector "${connector}"`);
+    return [{ kind: 'connector', connector, pulled }, withConnector(here, connector, pulled)];
+  }
+  const { part, lifted } = act;
+  if (!parts.has(part)) throw new Refusal(`${title} has no part "${part}"`);
+  return [
+    { kind: 'intervention', change: 'lifted', target: part, on: lifted },
+    withIntervention(here, 'lifted', part, lifted),
+  ];
+}
 
 /**
  * Plays a hunt from its beginning: the same acts on the same set always come to the same.
@@ -119,6 +144,21 @@ export function playHunt(hunt: PracticeHunt, acts: readonly HuntAct[]): PlayedHu
         record({ kind: act.kind, fitted: act.fitted });
         return { act, minutes: moved.fitting, consequences: [] };
       }
+      case 'connector':
+      case 'leg': {
+        const slip = slipOfMoving(act.kind, scene);
+        const [line, to] = movedBy(act, sheet, here);
+        if (slip) return { act, minutes: 0, consequences: [slip] };
+        record(line);
+        return { act, minutes: changeCost(sheet, here, to), consequences: [] };
+      }
+      case 'warm': {
+        const to = { ...here, warm: true };
+        if (here.power !== 'live') throw new Refusal('the plug is out: power first, then let it run');
+        if (here.warm) return { act, minutes: 0, consequences: [] };
+        record({ kind: 'warmth', warm: true });
+        return { act, minutes: changeCost(sheet, here, to), consequences: suffered(here, to, 0) };
+      }
       case 'probe': {
         const check = predictions.checks.get(act.check);
         if (!check) throw new Refusal(`${sheet.title} has no point "${act.check}"`);
@@ -147,8 +187,10 @@ export function playHunt(hunt: PracticeHunt, acts: readonly HuntAct[]): PlayedHu
         const { id, title, listed, minutes } = action;
         record({ kind: 'repair', action: id, title, cures: listed, money: action.money, minutes, note: '' });
         money += action.money;
-        // What a repair did is seen at once: power on, and a look.
+        // What a repair did is seen at once: all put back, power on, and a look.
         const lit = { ...liveCold, lamp: here.lamp };
+        const whole = { ...asBuilt(here), power: here.power };
+        record(...transition(sheet, here, whole, () => 2));
         set.turn();
         record({ kind: 'power', power: 'live' });
         const picture = predictions.checks.get('picture')!;
@@ -158,7 +200,7 @@ export function playHunt(hunt: PracticeHunt, acts: readonly HuntAct[]): PlayedHu
         return {
           act,
           repair: { ...action, helped, cured },
-          minutes: repairMinutes(action) + moved.looking,
+          minutes: repairMinutes(action) + changeCost(sheet, here, whole) + moved.looking,
           consequences: cured ? [] : suffered(here, lit, picture.minutes),
         };
       }
