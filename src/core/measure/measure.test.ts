@@ -263,6 +263,14 @@ describe('parts by themselves', () => {
     expect(classify(fuse, Infinity, 'settled')).toBe('open');
   });
 
+  it('a chip from its supply pin to ground is right from half to twice what is usual, unless the sheet says how near', () => {
+    const chip = ohms({ kind: 'ic', given: 420 });
+    for (const value of [260, 380, 700]) expect(classify(chip, value, 'settled')).toBe('within');
+    expect(classify(chip, 90, 'settled')).toBe('low');
+    expect(classify(chip, 0.6, 'settled')).toBe('dead');
+    expect(classify(ohms({ kind: 'ic', given: 420, tolerance: { relative: 0.05 } }), 380, 'settled')).toBe('low');
+  });
+
   it('what lets nothing through is right from 100 kΩ on', () => {
     const film = ohms({ kind: 'film' });
     expect(classify(film, Infinity, 'settled')).toBe('within');

@@ -133,11 +133,10 @@ export function Hunt({ currency, room }: HuntProps) {
 /** What is pulled or lifted, so that nobody powers it up forgetting that. */
 function Apart({ view: { connectors, lifted } }: { readonly view: Pick<HuntView, 'connectors' | 'lifted'> }) {
   const pulled = connectors.flatMap((one) => (one.pulled ? [one.id] : []));
-  if (pulled.length + lifted.length === 0) return null;
   return (
-    <span>
-      {pulled.length > 0 && <>Pulled: {pulled.join(', ')} </>}
-      {lifted.length > 0 && <>Lifted: {lifted.join(', ')}</>}
-    </span>
+    <>
+      {pulled.length > 0 && <span>Pulled: {pulled.join(', ')}</span>}
+      {lifted.length > 0 && <span>Lifted: {lifted.join(', ')}</span>}
+    </>
   );
 }

@@ -14,6 +14,8 @@ const usualLeads = 0.15;
 const leadsSpread = 0.2;
 /** Carbon resistors of the age these sets are, where nothing else is marked. */
 const usualTolerance = { relative: 0.05 };
+/** What is marked in nothing, as a chip from its supply pin to ground, reads this much more or less from set to set, in decades. */
+const unmarkedSpread = 0.12;
 /** What is not marked in ohms and reads more than this lets nothing through. */
 const insulates = 1e6;
 
@@ -59,6 +61,10 @@ export function goodOhms({ kind, size, given }: MeasuredPart): number {
   return atRest === 'charged' ? chargedOhms : (size ?? 0.1);
 }
 
+/** Is a part marked neither in ohms nor with how far it may be off? */
+const isUnmarked = ({ kind, tolerance }: MeasuredPart): boolean =>
+  partKinds[kind].marked !== 'Ω' && tolerance === undefined;
+
 export const ohms: NumberWay = {
   kind: 'number',
   title: 'ohms',
@@ -91,14 +97,17 @@ export const ohms: NumberWay = {
       const spread = Math.hypot(0.05, (leadsSpread / withLeads) * Math.LOG10E);
       return number('log', settled(good, 0.06, 0.55), settled(withLeads, spread, 0.45));
     }
-    return number('log', settled(good, 0.012, 0.9), settled(good * 0.6, 0.16, 0.1));
+    return number('log', settled(good, isUnmarked(part) ? unmarkedSpread : 0.012, 0.9), settled(good * 0.6, 0.16, 0.1));
   },
   netLimits: (_, nominal) => ({ deadBelow: 4, lowBelow: 0.35 * nominal, highAbove: 3 * nominal }),
-  partLimits({ kind, tolerance = usualTolerance }, nominal) {
+  partLimits(part, nominal) {
+    const { kind, tolerance = usualTolerance } = part;
     if (partKinds[kind].marked !== 'Ω') {
       if (nominal >= insulates) return { deadBelow: 4, lowBelow: 1e5, highAbove: Infinity };
       if (nominal < few)
         return { deadBelow: 0, lowBelow: nominal < 2 ? 0 : 0.6 * nominal, highAbove: nominal * 1.35 + 0.5 };
+      if (isUnmarked(part))
+        return { deadBelow: Math.min(4, 0.1 * nominal), lowBelow: nominal / 2, highAbove: nominal * 2 };
     }
     const width = toleranceWidth(tolerance, nominal) + instruments.multimeter.share * nominal + leadOhms;
     return {
@@ -112,7 +121,7 @@ export const ohms: NumberWay = {
   expected({ nominal, lowBelow, highAbove }, onNet) {
     if (highAbove === Infinity) return `over ${formatQuantity(lowBelow, 'Ω', 2)}`;
     if (lowBelow === 0) return `under ${formatQuantity(highAbove, 'Ω', 2)}`;
-    return onNet ? `about ${formatQuantity(nominal, 'Ω', 2)}` : undefined;
+    return onNet || highAbove >= 2 * nominal ? `about ${formatQuantity(nominal, 'Ω', 2)}` : undefined;
   },
   beyondRange: 'ranged',
 };
