@@ -114,3 +114,13 @@ test('closed sets that showed and read the same are named at the bench, and only
   await page.waitForURL(/\/notebook\//);
   await expect(page.getByText('C547').first()).toBeVisible();
 });
+
+test('how it shows is told at take-in, and stands in the note', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Colour tube set', 'Ferry-house set', ['Nothing at all', 'Comes and goes']);
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();
+  await type(page, 'picture dark');
+  await saved(page);
+  await page.goto(page.url().replace('/bench', '/close'));
+  await expect(page.getByLabel('Symptom')).toHaveValue('Nothing at all; comes and goes');
+});

@@ -6,7 +6,7 @@ import { type Predictions } from '../behaviour';
 import { type Case, evidenceIn, posteriorOf, proofOf, reasonsFrom, told, type Verification } from '../diagnosis';
 import { dealtWith } from '../repair';
 import { answerText } from '../reading';
-import { symptomTitles } from '../picture';
+import { mannerTitles, symptomTitles } from '../picture';
 
 /** A fault note as the record tells it, for the restorer to correct. */
 export interface NoteDraft {
@@ -50,6 +50,7 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
   const culprit = suspects.find(({ fault }) => last && dealtWith(sheet, last).has(fault.id)) ?? suspects[0]!;
   const symptom = [
     ...complaint.symptoms.map((one) => symptomTitles[one]),
+    ...(complaint.manner === undefined ? [] : [mannerTitles[complaint.manner].toLowerCase()]),
     ...Object.entries(complaint.signs).map(
       ([sign, state]) => `${sheet.signs.get(sign)?.title.toLowerCase() ?? sign}: ${state}`,
     ),

@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import { type ReactNode, useState } from 'react';
+import { manners, mannerTitles } from '@/core/picture';
 import { type Sheet } from '@/core/sheet';
 import { PictureView } from '@/ui';
 import { signText } from './takeInModel';
@@ -19,7 +20,7 @@ interface ComplaintViewProps {
 
 /** What the set shows, picked from pictures, and what is heard and lit, answered by pressing. */
 export function ComplaintView({ sheet, complaint, waiting, children }: ComplaintViewProps) {
-  const { tiles, picked, signs, pick, answer } = complaint;
+  const { tiles, picked, signs, manner, pick, answer, shows } = complaint;
   const [all, setAll] = useState(false);
   return (
     <section className={styles.middle} aria-label="The complaint" inert={waiting}>
@@ -54,6 +55,20 @@ export function ComplaintView({ sheet, complaint, waiting, children }: Complaint
             onClick={() => answer(sign.id)}
           >
             {signText(sign, signs[sign.id])}
+          </button>
+        ))}
+      </div>
+      <h2 className="label">How does it show?</h2>
+      <div className={styles.chips}>
+        {manners.map((one) => (
+          <button
+            key={one}
+            type="button"
+            className={styles.chip}
+            aria-pressed={manner === one}
+            onClick={() => shows(one)}
+          >
+            {mannerTitles[one]}
           </button>
         ))}
       </div>

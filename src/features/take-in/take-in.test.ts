@@ -55,6 +55,7 @@ describe('the form', () => {
     [{ label: { bplus: 0 } }, /label values are volts/],
     [{ label: { bplus: 99999 } }, /label values are volts/],
     [{ complaint: { symptoms: ['teatime'], signs: {} } }, /symptoms/],
+    [{ complaint: { symptoms: [], signs: {}, manner: 'on Sundays' } }, /manner must be one of/],
     [{ complaint: { symptoms: [], signs: { sound: 'loud' } } }, /answered with yes, weak, brief or no/],
     [{ id: '1' }, /uuid/i],
   ])('refuses %j with one message', (wrong, message) => {

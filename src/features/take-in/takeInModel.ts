@@ -1,5 +1,6 @@
 import { type SignState } from '@/core/measure';
 import { type Complaint, type Tile } from '@/core/diagnosis';
+import { type Manner } from '@/core/picture';
 import { type Sign } from '@/core/sheet';
 
 /** The complaint that picked tiles and answered signs make together. */
@@ -7,9 +8,10 @@ export function complaintFrom(
   tiles: readonly Tile[],
   picked: ReadonlySet<string>,
   signs: Readonly<Record<string, SignState>>,
+  manner?: Manner,
 ): Complaint {
   const symptoms = [...new Set(tiles.filter((tile) => picked.has(tile.id)).flatMap((tile) => tile.symptoms))];
-  return { symptoms, signs };
+  return { symptoms, signs, ...(manner === undefined ? {} : { manner }) };
 }
 
 /** One click on a sign goes on to its next answer; after the last it is unanswered again. */

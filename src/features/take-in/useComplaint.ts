@@ -1,10 +1,15 @@
 import { useCallback, useMemo, useState } from 'react';
 import { type Tile } from '@/core/diagnosis';
+import { type Manner } from '@/core/picture';
 import { type SignState } from '@/core/measure';
 import { complaintFrom, nextSignState } from './takeInModel';
 
 /** Nothing picked, nothing answered. */
-const nothing = { picked: new Set<string>() as ReadonlySet<string>, signs: {} as Readonly<Record<string, SignState>> };
+const nothing = {
+  picked: new Set<string>() as ReadonlySet<string>,
+  signs: {} as Readonly<Record<string, SignState>>,
+  manner: undefined as Manner | undefined,
+};
 
 /**
  * What is picked and answered of a set at take-in.
@@ -12,8 +17,8 @@ const nothing = { picked: new Set<string>() as ReadonlySet<string>, signs: {} as
  * @param tiles what a set of its kind may show
  */
 export function useComplaint(tiles: readonly Tile[]) {
-  const [{ picked, signs }, setTold] = useState(nothing);
-  const complaint = useMemo(() => complaintFrom(tiles, picked, signs), [tiles, picked, signs]);
+  const [{ picked, signs, manner }, setTold] = useState(nothing);
+  const complaint = useMemo(() => complaintFrom(tiles, picked, signs, manner), [tiles, picked, signs, manner]);
   const pick = useCallback(
     (id: string) =>
       setTold(({ picked: now, ...rest }) => ({
@@ -30,9 +35,13 @@ export function useComplaint(tiles: readonly Tile[]) {
       }),
     [],
   );
+  const shows = useCallback(
+    (how: Manner) => setTold(({ manner: now, ...rest }) => ({ ...rest, manner: now === how ? undefined : how })),
+    [],
+  );
   const forget = useCallback(() => setTold(nothing), []);
   const told = complaint.symptoms.length > 0 || Object.keys(signs).length > 0;
-  return { tiles, picked, signs, complaint, told, pick, answer, forget };
+  return { tiles, picked, signs, manner, complaint, told, pick, answer, shows, forget };
 }
 
 export type ToldComplaint = ReturnType<typeof useComplaint>;

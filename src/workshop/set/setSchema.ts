@@ -1,6 +1,6 @@
 import * as yup from 'yup';
 import { type Complaint } from '@/core/diagnosis';
-import { symptoms } from '@/core/picture';
+import { manners, symptoms } from '@/core/picture';
 import { signStates } from '@/core/measure';
 
 const money = (what: string) =>
@@ -69,6 +69,7 @@ export const takeInSchema = describedSchema.concat(kindSchema).concat(
         signs: byName<Complaint['signs'][string]>('a sign is answered with yes, weak, brief or no', (state) =>
           (signStates as readonly unknown[]).includes(state),
         ),
+        manner: yup.string().oneOf(manners).optional(),
       })
       .required(),
   }),

@@ -10,14 +10,17 @@ import {
   liveCold,
   type Predictions,
 } from '../../behaviour';
-import { type Symptom } from '../../picture';
+import { type Manner, type Symptom } from '../../picture';
 import { usualOutlierChance } from './likelihood';
+import { mannerCheck } from './manner';
 import { agree } from './standing';
 
 /** What was said or seen when the set was taken in. */
 export interface Complaint {
   readonly symptoms: readonly Symptom[];
   readonly signs: Readonly<Record<string, SignState>>;
+  /** How it shows, where somebody said so. */
+  readonly manner?: Manner | undefined;
 }
 
 /** All that is known of a set on the bench. */
@@ -79,7 +82,8 @@ export function mayMiss({ point }: Check): boolean {
 export function observationsOf({ predictions, complaint, bench }: Case): Observation[] {
   const told: Observation[] = [];
   const owner = {
-    context: liveCold,
+    // What shows only once the set is warm was seen on a warm set.
+    context: complaint.manner === 'warm' ? { ...liveCold, warm: true } : liveCold,
     cured: nobodyCured,
     outlierChance: ownersOutlierChance,
     times: 1,
@@ -134,6 +138,18 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
   }
   return [...told, ...mainsSaid(predictions, bench), ...latest.values()];
 }
+
+/** How it shows as the owner told it, as an observation of its own. */
+export const mannerSaid = (manner: Manner): Observation => ({
+  check: mannerCheck,
+  answer: { kind: 'choice', choice: manner },
+  context: liveCold,
+  cured: nobodyCured,
+  outlierChance: ownersOutlierChance,
+  times: 1,
+  weight: 1,
+  elsewhere: 0,
+});
 
 /** Faults that were dealt with after so many repairs, from none to all of them. */
 export function curedAfter(

@@ -5,9 +5,10 @@ import { dealtWith } from '../../repair';
 import { type Predictions } from '../../behaviour';
 import { type Fault, type Sheet } from '../../sheet';
 import { besideSheet, insideLogs } from './byNetlist';
-import { type Case, curedAfter, type Observation, observationsOf } from './case';
+import { type Case, curedAfter, mannerSaid, type Observation, observationsOf } from './case';
 import { fadingLogs } from './fading';
 import { leftovers } from './leftover';
+import { mannerLogs } from './manner';
 import { type Hypothesis, pairsToTry } from './pairs';
 import { priorOf } from './prior';
 import { singlesOf } from './singles';
@@ -159,12 +160,15 @@ export function posteriorOf(job: Case): Posterior {
       Math.log(prior.get(faults[place]!.id)! * singles.shares[place]!),
     ),
   );
+  /** What was told of how it shows, by the hypotheses as they stand. */
+  const { manner: saidOf } = job.complaint;
+  const manner = () => (saidOf === undefined ? [] : [mannerLogs(saidOf, hypotheses)]);
   const weighed = observations.map((observation) => weighObservation(predictions, inside, observation));
   const single = weighed.map((one) => one.ofSingles(singles));
   const faded = fadingLogs(predictions, observations, singles, weighed, single);
   let logs = weighed.map(({ logOf }, o) => joined(single[o]!, despite.map(logOf), faded.logs[o]!));
   let within = insideLogs(inside, hypotheses, observations);
-  let weights = weigh(priors, [...logs, within]);
+  let weights = weigh(priors, [...logs, within, ...manner()]);
   let chances = outlierChances(weighed, weights, logs);
 
   const cured = curedAfter(predictions, bench)[bench.repairs.length]!;
@@ -179,7 +183,7 @@ export function posteriorOf(job: Case): Posterior {
     );
     logs = logs.map((log, o) => joined(log, tried.map(weighed[o]!.logOf)));
     within = insideLogs(inside, hypotheses, observations);
-    weights = weigh(priors, [...logs, within]);
+    weights = weigh(priors, [...logs, within, ...manner()]);
     const explained = { hypotheses, priors, weights, logs };
     const left = leftovers(predictions, inside, observations, weighed, explained, prior, cured);
     if (left.length > 0) {
@@ -195,7 +199,7 @@ export function posteriorOf(job: Case): Posterior {
         ),
       );
       within = insideLogs(inside, hypotheses, observations);
-      weights = weigh(priors, [...logs, within]);
+      weights = weigh(priors, [...logs, within, ...manner()]);
     }
     chances = outlierChances(weighed, weights, logs);
   }
@@ -230,10 +234,10 @@ export function posteriorOf(job: Case): Posterior {
       .map((observation, o): Doubt => ({ observation, chance: chances[o]! }))
       .filter(({ chance, observation }) => chance >= doubtful && observation.entry !== undefined)
       .sort((a, b) => b.chance - a.chance),
-    observations,
+    observations: saidOf === undefined ? observations : [...observations, mannerSaid(saidOf)],
     hypotheses,
     weights,
-    logs,
+    logs: [...logs, ...manner()],
     cured,
     dormant: sumOf(fading.keys(), (f) => (1 - showsNow[f]!) * weights[constant.length + f]!),
   };

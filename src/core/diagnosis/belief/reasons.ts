@@ -1,6 +1,8 @@
 import { type Predictions } from '../../behaviour';
+import { type Manner, mannerTitles } from '../../picture';
 import { answerText, expectedText } from '../../reading';
 import { type Evidence } from './evidence';
+import { mannerCheck } from './manner';
 
 /** One reason for or against a suspect, in words. */
 export interface Reason {
@@ -18,13 +20,16 @@ const mostFactor = 999;
 export function reasonsFrom(predictions: Predictions, evidence: readonly Evidence[]): Reason[] {
   return evidence.map(({ observation, bits }) => {
     const { check, answer, context } = observation;
+    const factor = Math.min(mostFactor, 2 ** Math.abs(bits));
+    if (check === mannerCheck && answer.kind === 'choice')
+      return { raises: bits > 0, text: mannerTitles[answer.choice as Manner], factor };
     const given = answerText(check, answer);
     const expected = expectedText(predictions, check, context);
     const told = given === expected || answer.kind === 'picture' ? given : `${given}, a good set gives ${expected}`;
     return {
       raises: bits > 0,
       text: answer.kind === 'picture' ? given : `${check.title} ${told}`,
-      factor: Math.min(mostFactor, 2 ** Math.abs(bits)),
+      factor,
     };
   });
 }
