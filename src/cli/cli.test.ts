@@ -101,6 +101,21 @@ describe('suspects', () => {
     expect(placed.found).toMatchObject([{ part: 'C214', action: 'Fit a new electrolytic C214' }]);
   });
 
+  it('goes by how the set shows what is wrong with it', () => {
+    const joints = (name: string, shows: string) => {
+      const found = suspects.run([mono, '--observe', file(name, `picture one_line_across\n${shows}`)]) as {
+        suspects: { fault: string; probability: number }[];
+      };
+      return found.suspects
+        .filter(({ fault }) => fault.endsWith('.joint'))
+        .reduce((sum, { probability }) => sum + probability, 0);
+    };
+    expect(joints('fades.txt', 'shows comes and goes')).toBeGreaterThan(joints('stays.txt', 'shows lasting') + 0.1);
+    expect(() => joints('odd.txt', 'shows on Sundays')).toThrow(
+      /line 2: "on Sundays" is no manner of showing; it may be lasting \(all the time\), random/,
+    );
+  });
+
   it('names the file and line of what it cannot read', () => {
     expect(() => suspects.run([plasma, '--observe', file('bad.txt', 'vs 187\n\nabc 12\n')])).toThrow(
       /bad.txt, line 3: Halvane HP-42 has no point "abc"/,

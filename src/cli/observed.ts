@@ -2,6 +2,7 @@ import { Predictions, compileSheet } from '@/core/behaviour';
 import { type Case, contextFor, transition } from '@/core/diagnosis';
 import { learntFrom, linesOfPart, readEntry, readMeasuredPart, readRefinement } from '@/core/entry';
 import { type LogBody, type LogEntry, replay } from '@/core/log';
+import { type Manner, mannerNamed } from '@/core/picture';
 import { attempt, placed, Refusal } from '@/core/quantity';
 import { adoptedText, editsOf, openSheet, type SheetChange, withEdits } from '@/core/sheet';
 import { type SheetSource } from './files';
@@ -11,6 +12,7 @@ class ObservedJob {
   private readonly log: LogEntry[] = [];
   private text: string;
   private predictions: Predictions;
+  private manner: Manner | undefined;
 
   constructor(private readonly source: SheetSource) {
     const { id, title } = source.sheet;
@@ -23,11 +25,17 @@ class ObservedJob {
   get case(): Case {
     const { predictions, log } = this;
     const bench = replay(log, [...predictions.model.sheet.stores.keys()]);
-    return { predictions, complaint: { symptoms: [], signs: {} }, bench, closed: new Map(), hourlyRate: 20 };
+    const complaint = { symptoms: [], signs: {}, manner: this.manner };
+    return { predictions, complaint, bench, closed: new Map(), hourlyRate: 20 };
   }
 
   /** @throws Refusal where the line is none that the bench takes */
   read(line: string): void {
+    const [, shows] = /^shows\s+(.*)$/i.exec(line) ?? [];
+    if (shows !== undefined) {
+      this.manner = mannerNamed(shows);
+      return;
+    }
     const job = this.case;
     const { bench } = job;
     const { model, checks } = this.predictions;

@@ -135,7 +135,7 @@ export const suspects = command({
     observe: {
       takes: 'FILE',
       about:
-        'the observations, one a line as at the bench: readings, C9 100u 35V 17u, part R118 22R feeds v12, replaced C547, no change, mains 117',
+        'the observations, one a line as at the bench: readings, C9 100u 35V 17u, part R118 22R feeds v12, replaced C547, no change, mains 117, shows comes and goes',
     },
     ...sheetOptions,
   },

@@ -104,6 +104,12 @@ describe('a traced board as a stage of its set', () => {
     expect(sheet.faults.get('R901.open')!.sets.get(made.rail)).toBeDefined();
   });
 
+  it('is not said to feed what it hangs on', () => {
+    const { user: _, ...bare } = made;
+    const edits = editsOf({ ...bare, user: 'supply' }, base);
+    expect(edits.some(({ path }) => path.join('.') === 'blocks.supply')).toBe(false);
+  });
+
   it('judges the nodes inside it at the bench by its circuit', () => {
     const sheet = openSheet(withBoard().sheet);
     const checks = checksOf(sheet);

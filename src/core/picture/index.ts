@@ -1,4 +1,4 @@
-export { type Manner, manners, mannerTitles } from './manner';
+export { type Manner, mannerNamed, manners, mannerTitles } from './manner';
 export { type Mark } from './marks';
 export { darkPicture, goodPicture, type Picture } from './picture';
 export {

@@ -55,16 +55,21 @@ export function editsUnderChoices(
 }
 
 /** That a block needs a net, unless what makes the net hangs on that block itself. */
-function needing({ blocks }: Sheet, user: string, net: string, maker = makerOf(blocks, net)): SheetEdit[] {
+function needing(sheet: Sheet, user: string, net: string, maker = makerOf(sheet.blocks, net)): SheetEdit[] {
+  if (maker === undefined || hangsOn(sheet, maker).has(user)) return [];
+  return [{ path: ['blocks', user], values: { needs: [...sheet.blocks.get(user)!.needs, net] } }];
+}
+
+/** A block with all that feeds it. */
+function hangsOn({ blocks }: Sheet, block: string | undefined): ReadonlySet<string> {
   const hangs = new Set<string>();
   const follow = (id: string | undefined) => {
     if (id === undefined || hangs.has(id)) return;
     hangs.add(id);
     for (const need of blocks.get(id)!.needs) follow(makerOf(blocks, need));
   };
-  follow(maker);
-  if (maker === undefined || hangs.has(user)) return [];
-  return [{ path: ['blocks', user], values: { needs: [...blocks.get(user)!.needs, net] } }];
+  follow(block);
+  return hangs;
 }
 
 const makerOf = (blocks: Sheet['blocks'], net: string) =>
@@ -123,7 +128,8 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
         { path: ['nets', rail], values: { title: rail, volts, tolerance: '8%', source: 'manual', partial: true } },
         { path: ['blocks', block], values: { title, short: title.slice(0, 14).trim(), board, needs, makes: [rail] } },
         { path: ['points', `${rail}-dc`], values: { measure: 'dc', net: rail, where: title, board } },
-        ...(user === undefined
+        // What the new block hangs on is not fed by it.
+        ...(user === undefined || needs.some((net) => hangsOn(sheet, makerOf(sheet.blocks, net)).has(user))
           ? []
           : [{ path: ['blocks', user], values: { needs: [...sheet.blocks.get(user)!.needs, rail] } }]),
       ];
