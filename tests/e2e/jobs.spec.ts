@@ -89,7 +89,7 @@ test('a label value that was mistaken is put right, and the verdict follows', as
     .fill('192');
   await page.keyboard.press('Control+Enter');
   await page.waitForURL(/\/bench$/);
-  await expect(page.getByText('Upper arrivals board')).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Upper arrivals board/ })).toBeVisible();
   await expect(row).toHaveAttribute('data-mark', 'within');
   // The set-up stands there in order, with what each point reads; a step leads to its point.
   await page.getByRole('link', { name: /Upper arrivals board/ }).click();

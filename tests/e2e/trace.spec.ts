@@ -41,7 +41,7 @@ test('a regulator is traced from nothing to its volts by what is said to be beep
     const joined = nodeOf.has(a) && nodeOf.get(a) === nodeOf.get(b);
     await line.fill(joined ? '' : 'n');
     await line.press('Enter');
-    await expect(next).not.toHaveText(said);
+    await expect.poll(() => next.innerText()).not.toBe(said);
   }
   expect(beeps).toBeLessThan(60);
   await expect(page.getByRole('region', { name: 'What it is' })).toContainText(/It is likely.*regulator/is);
@@ -130,7 +130,12 @@ test('a traced regulator becomes a block of its set, whose nodes are judged by i
   await expect(page.getByLabel('Net that +15 is')).toHaveValue('v15');
   await page.getByRole('button', { name: 'Put it on the sheet' }).click();
   await expect(found).toContainText('4 parts are on this chassis now, with their circuit.');
+  await expect(found).toContainText('All of it is on the sheet already.');
+  await expect(page.getByRole('button', { name: 'Put it on the sheet' })).toHaveCount(0);
   await saved(page);
+  await page.reload();
+  await page.getByText('Put it on this chassis').click();
+  await expect(found).toContainText('All of it is on the sheet already.');
   await page.goto(page.url().replace('/trace', '/bench'));
   await page.keyboard.press('Alt+p');
   await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();

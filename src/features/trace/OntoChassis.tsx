@@ -54,7 +54,10 @@ export function OntoChassis({ file, lines, view }: OntoChassisProps) {
     const taken = changes.filter(({ kind }) => kind === 'part').length;
     const inside = changes.some(({ kind }) => kind === 'stage') ? ', with their circuit' : '';
     setMessage('refused' in answer ? answer.refused : `${taken} parts are on this chassis now${inside}.`);
-    if (!('refused' in answer)) router.refresh();
+    if ('refused' in answer) return;
+    // The rail that the block was made for is one of the sheet’s from now on.
+    if (onto.made) setNet(onto.made.rail);
+    router.refresh();
   };
   return (
     <details className={styles.onto}>

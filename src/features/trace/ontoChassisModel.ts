@@ -35,6 +35,9 @@ interface OntoChassis {
   readonly made: Extract<SheetChange, { readonly kind: 'block' }> | undefined;
 }
 
+/** A netlist without the title on its first line. */
+const elementsOf = (text: string | undefined): string | undefined => text?.replace(/^.*\n/, '').trim();
+
 /** What of a traced board goes onto a sheet, by what was chosen. */
 export function ontoChassis(
   lines: readonly string[],
@@ -65,7 +68,7 @@ export function ontoChassis(
     !made &&
     parts.length === 0 &&
     stage !== undefined &&
-    (stage instanceof Refusal || block?.stage?.text === stage.change.circuit.trim());
+    (stage instanceof Refusal || elementsOf(block?.stage?.text) === elementsOf(stage.change.circuit));
   return { nets, net, block, title, board, fed, parts, stage: isThere ? undefined : stage, isThere, made };
 }
 
