@@ -22,6 +22,13 @@ export function useShelf(initial: { readonly typed: string; readonly found: Foun
   const [message, setMessage] = useState<string>();
   const [done, setDone] = useState<readonly Done[]>([]);
   const asked = useRef(0);
+  /** What can be taken back, also where the page has not been drawn anew since; and what is under way. */
+  const latest = useRef<readonly Done[]>([]);
+  const underWay = useRef<Promise<void>>(Promise.resolve());
+  const keep = (now: readonly Done[]) => {
+    latest.current = now;
+    setDone(now);
+  };
 
   const look = useCallback(async (text: string) => {
     const mine = (asked.current += 1);
@@ -47,12 +54,12 @@ export function useShelf(initial: { readonly typed: string; readonly found: Foun
       setMessage(answer.refused);
       return;
     }
-    setDone((before) => [{ move, said: said(answer.done) }, ...before].slice(0, 12));
+    keep([{ move, said: said(answer.done) }, ...latest.current].slice(0, 12));
     setTyped(next);
     await look(next);
   };
 
-  const move = async (row: ShelfRow, delta: number, next = typed) => {
+  const moved = async (row: ShelfRow, delta: number, next = typed) => {
     const id = crypto.randomUUID();
     const answer = await movePieces({ id, part: row.id, delta });
     await settle(
@@ -75,7 +82,7 @@ export function useShelf(initial: { readonly typed: string; readonly found: Foun
     choose(Math.min(chosen + 1, found.rows.length - 1));
   };
 
-  const enter = async () => {
+  const entered = async () => {
     const line = attempt(() => readShelfLine(typed));
     if (line instanceof Refusal) setMessage(line.message);
     else if (line.do === 'put') {
@@ -90,23 +97,37 @@ export function useShelf(initial: { readonly typed: string; readonly found: Foun
     } else if (line.do === 'search' && (line.delta !== 0 || line.counted !== undefined)) {
       const row = found.rows[chosen];
       if (!row) setMessage('nothing here is called that: choose a row first');
-      else if (line.counted === undefined) await move(row, line.delta, line.typed);
+      else if (line.counted === undefined) await moved(row, line.delta, line.typed);
       else await count(row, line.counted, line.typed);
     }
   };
 
   const undo = async () => {
-    const [last, ...before] = done;
+    // A move that is shown may still wait for its answer.
+    await underWay.current;
+    const [last, ...before] = latest.current;
     if (!last) return;
     const answer = await undoMove({ id: crypto.randomUUID(), move: last.move });
     if ('refused' in answer) setMessage(answer.refused);
     else {
-      setDone(before);
+      keep(before);
       await look(typed);
     }
   };
 
   const again = () => look(typed);
+
+  // What is under way is known, so that what is taken back is what was done last.
+  const move = (row: ShelfRow, delta: number) => {
+    const moving = moved(row, delta);
+    underWay.current = moving;
+    return moving;
+  };
+  const enter = () => {
+    const entering = entered();
+    underWay.current = entering;
+    return entering;
+  };
 
   return { again, typed, type, found, chosen, choose, message, done, move, enter, undo };
 }
