@@ -28,6 +28,7 @@ export interface StageSuspect {
 
 /** What the readings of a stage come to. */
 export interface StageVerdict {
+  /** Likeliest first; none where no one part explains what was read. */
   readonly suspects: readonly StageSuspect[];
   /** Chance that every part is within its tolerance. */
   readonly nothing: number;
@@ -67,12 +68,14 @@ export class StageJudge {
       nothing: ranking.nothing,
       unexplained: ranking.unexplained,
       next: nextReadings(dictionary, ranking, volts).slice(0, told.next),
-      suspects: ranking.faults.slice(0, told.suspects).map(({ fault, probability, group }) => ({
-        fault,
-        probability,
-        group,
-        volts: system.voltsAt(points.get(fault)!),
-      })),
+      suspects: (ranking.unexplained ? [] : ranking.faults.slice(0, told.suspects)).map(
+        ({ fault, probability, group }) => ({
+          fault,
+          probability,
+          group,
+          volts: system.voltsAt(points.get(fault)!),
+        }),
+      ),
     };
   }
 }

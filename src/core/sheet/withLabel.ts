@@ -15,7 +15,7 @@ export function withLabel(sheet: Sheet, values: Readonly<Record<string, number>>
   const nets = [...sheet.nets].map(([id, net]) => {
     if (net.label === undefined) return [id, net] as const;
     const value = values[net.label];
-    if (value !== undefined) return [id, { ...net, volts: value }] as const;
+    if (value !== undefined) return [id, { ...net, volts: value, source: 'label' as const }] as const;
     const isGuess = sheet.label.get(net.label)!.source === 'guess' && net.source === 'label';
     return [id, isGuess ? { ...net, source: 'guess' as const, tolerance: unreadTolerance } : net] as const;
   });

@@ -25,7 +25,7 @@ export function InsideBlock({ inside, job }: { inside: BlockInside; job: string 
   const open = () => router.push(`/stage?job=${job}&block=${encodeURIComponent(block)}`);
   useHotkeys('alt+d', open, { enableOnFormTags: true, preventDefault: true });
   const suspects =
-    verdict && !verdict.unexplained && !(model instanceof Refusal)
+    verdict && !(model instanceof Refusal)
       ? partSuspects(verdict.suspects, verdict.nothing, model.circuit).filter(({ probability }) => probability > 0.03)
       : [];
   return (

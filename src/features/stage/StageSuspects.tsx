@@ -29,10 +29,10 @@ export function StageSuspects({ suspects, nothing, unexplained, shown, names, on
         <li data-ref="">
           <div className={styles.nothing}>
             <span>No single part explains these readings</span>
-            <span className={styles.detail}>
-              Two are bad, what failed is not in the netlist, or a node was misread: take the oddest again.
-            </span>
           </div>
+          <p className="soft">
+            Two are bad, what failed is not in the netlist, or a node was misread: take the oddest again.
+          </p>
         </li>
       </ul>
     );

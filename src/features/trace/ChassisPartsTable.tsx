@@ -1,5 +1,6 @@
 import { type ChassisPart } from '@/core/job';
 import { type PartRole, partRoles } from '@/core/sheet';
+import { Choice } from './Choice';
 import styles from './trace.module.css';
 
 const roleTitles: Readonly<Record<PartRole, string>> = {
@@ -34,18 +35,12 @@ export function ChassisPartsTable({ parts, left, roles, onLeft, onRole }: Chassi
             </th>
             <td>{between}</td>
             <td>
-              <select
-                className="field"
-                aria-label={`What ${ref} is to it`}
+              <Choice
+                label={`What ${ref} is to it`}
                 value={roles[ref] ?? change.role}
-                onChange={(event) => onRole(ref, event.target.value as PartRole)}
-              >
-                {partRoles.map((role) => (
-                  <option key={role} value={role}>
-                    {roleTitles[role]}
-                  </option>
-                ))}
-              </select>
+                options={partRoles.map((id) => ({ id, title: roleTitles[id] }))}
+                onChoose={(role) => onRole(ref, role)}
+              />
             </td>
           </tr>
         ))}

@@ -7,6 +7,7 @@ import { type PartRole } from '@/core/sheet';
 import { type JobFile } from '@/workshop/job';
 import { refineSheet } from '@/workshop/library';
 import { ChassisPartsTable } from './ChassisPartsTable';
+import { Choice } from './Choice';
 import { OwnBlock } from './OwnBlock';
 import { changesOf, ontoChassis, ownBlock } from './ontoChassisModel';
 import styles from './trace.module.css';
@@ -64,31 +65,23 @@ export function OntoChassis({ file, lines, view }: OntoChassisProps) {
       <summary>Put it on this chassis</summary>
       <p>
         It makes{' '}
-        <select
-          className="field"
-          aria-label="Rail it makes"
+        <Choice
+          label="Rail it makes"
           value={rail}
-          onChange={(event) => setRail(event.target.value)}
-        >
-          {rails.map((one) => (
-            <option key={one}>{one}</option>
-          ))}
-        </select>{' '}
+          options={rails.map((id) => ({ id, title: id }))}
+          onChoose={setRail}
+        />{' '}
         which is{' '}
-        <select
-          className="field"
-          aria-label="Net of the sheet"
+        <Choice
+          label="Net of the sheet"
           value={net ?? ''}
-          onChange={(event) => setNet(event.target.value)}
-        >
-          {net === undefined && <option value="">choose</option>}
-          <option value={ownBlock}>no rail of the sheet: a block of its own</option>
-          {onto.nets.map(({ id, title: called }) => (
-            <option key={id} value={id}>
-              {called}
-            </option>
-          ))}
-        </select>
+          options={[
+            ...(net === undefined ? [{ id: '', title: 'choose' }] : []),
+            { id: ownBlock, title: 'no rail of the sheet: a block of its own' },
+            ...onto.nets,
+          ]}
+          onChoose={setNet}
+        />
         {block && <> of {block.title}</>}
       </p>
       {net === ownBlock && (
@@ -106,19 +99,12 @@ export function OntoChassis({ file, lines, view }: OntoChassisProps) {
       {onto.fed.map(([from, is]) => (
         <p key={from}>
           It is fed from <b className="figure">{from}</b> which is{' '}
-          <select
-            className="field"
-            aria-label={`Net that ${from} is`}
+          <Choice
+            label={`Net that ${from} is`}
             value={is ?? ''}
-            onChange={(event) => setFedBy({ ...fedBy, [from]: event.target.value })}
-          >
-            <option value="">none of the sheet</option>
-            {[...sheet.nets.values()].map(({ id, title: called }) => (
-              <option key={id} value={id}>
-                {called}
-              </option>
-            ))}
-          </select>
+            options={[{ id: '', title: 'none of the sheet' }, ...sheet.nets.values()]}
+            onChoose={(id) => setFedBy({ ...fedBy, [from]: id })}
+          />
         </p>
       ))}
       {isThere && <p className="soft">All of it is on the sheet already.</p>}

@@ -1,4 +1,5 @@
 import { type Sheet } from '@/core/sheet';
+import { Choice } from './Choice';
 
 interface OwnBlockProps {
   readonly sheet: Pick<Sheet, 'boards' | 'blocks'>;
@@ -25,33 +26,14 @@ export function OwnBlock({ sheet, title, proposed, board, user, onTitle, onBoard
         maxLength={60}
         onChange={(event) => onTitle(event.target.value)}
       />{' '}
-      is on{' '}
-      <select
-        className="field"
-        aria-label="Board of the block"
-        value={board}
-        onChange={(event) => onBoard(event.target.value)}
-      >
-        {[...sheet.boards.values()].map(({ id, title: called }) => (
-          <option key={id} value={id}>
-            {called}
-          </option>
-        ))}
-      </select>{' '}
-      and feeds{' '}
-      <select
-        className="field"
-        aria-label="Block that it feeds"
+      is on <Choice label="Board of the block" value={board} options={sheet.boards.values()} onChoose={onBoard} /> and
+      feeds{' '}
+      <Choice
+        label="Block that it feeds"
         value={user ?? ''}
-        onChange={(event) => onUser(event.target.value || undefined)}
-      >
-        <option value="">nobody knows what</option>
-        {[...sheet.blocks.values()].map(({ id, title: called }) => (
-          <option key={id} value={id}>
-            {called}
-          </option>
-        ))}
-      </select>
+        options={[{ id: '', title: 'nobody knows what' }, ...sheet.blocks.values()]}
+        onChoose={(id) => onUser(id || undefined)}
+      />
     </p>
   );
 }

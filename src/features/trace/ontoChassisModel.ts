@@ -63,7 +63,7 @@ export function ontoChassis(
       ? { net, block: block.id }
       : undefined;
   const parts = place ? chassisParts(lines, sheet, { rail, ...place }) : [];
-  const stage = place && attempt(() => chassisStage(traced, believed, title, { rail, ...place, fed: known }));
+  const stage = place && attempt(() => chassisStage(traced, believed, 'as traced', { rail, ...place, fed: known }));
   const isThere =
     !made &&
     parts.length === 0 &&

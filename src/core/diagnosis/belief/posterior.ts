@@ -161,8 +161,8 @@ export function posteriorOf(job: Case): Posterior {
     ),
   );
   /** What was told of how it shows, by the hypotheses as they stand. */
-  const { manner: saidOf } = job.complaint;
-  const manner = () => (saidOf === undefined ? [] : [mannerLogs(saidOf, hypotheses)]);
+  const told = job.complaint.manner;
+  const manner = () => (told === undefined ? [] : [mannerLogs(told, hypotheses)]);
   const weighed = observations.map((observation) => weighObservation(predictions, inside, observation));
   const single = weighed.map((one) => one.ofSingles(singles));
   const faded = fadingLogs(predictions, observations, singles, weighed, single);
@@ -234,7 +234,7 @@ export function posteriorOf(job: Case): Posterior {
       .map((observation, o): Doubt => ({ observation, chance: chances[o]! }))
       .filter(({ chance, observation }) => chance >= doubtful && observation.entry !== undefined)
       .sort((a, b) => b.chance - a.chance),
-    observations: saidOf === undefined ? observations : [...observations, mannerSaid(saidOf)],
+    observations: told === undefined ? observations : [...observations, mannerSaid(told)],
     hypotheses,
     weights,
     logs: [...logs, ...manner()],
