@@ -2,6 +2,7 @@ import { type Check } from '../behaviour';
 import { type BenchState } from '../log';
 import { measureNames, measures, type Measure } from '../measure';
 import { attempt, parseQuantity, Refusal } from '../quantity';
+import { kept } from '../recent';
 import { exampleOfPart, kindOfReference, type Sheet, usualRail } from '../sheet';
 
 /** What an entry is read against. */
@@ -19,16 +20,38 @@ const methodWords: ReadonlyMap<string, Measure> = new Map(
   measureNames.flatMap((measure) => measures[measure].words.map((word) => [word, measure] as const)),
 );
 
-/** How well a check answers to a name: by its id, an alias, its net or its only part; 0 where it does not. */
-function rank(check: Check, name: string, sheet: Sheet): number {
-  if (check.id.toLowerCase() === name) return 3;
-  if (check.aliases.some((alias) => alias.toLowerCase() === name)) return 2;
-  const point = check.point;
-  if (!point) return 0;
-  if (point.net?.toLowerCase() === name) return 1;
-  if (point.parts.length === 1 && point.parts[0]!.toLowerCase() === name) return 1;
-  const way = measures[check.measure];
-  return way.kind !== 'number' && way.ofPlace && isAt(point.parts, name, sheet) ? 0.5 : 0;
+/** A check that answers to a name, and how well: by its id, an alias, its net or its only part. */
+interface Ranked {
+  readonly check: Check;
+  readonly score: number;
+}
+
+const namedIn = new WeakMap<EntryScope['checks'], ReadonlyMap<string, readonly Ranked[]>>();
+
+/** By name in small letters, the checks that answer to it in their order: a line is read anew with every key. */
+const byName = (checks: EntryScope['checks']): ReadonlyMap<string, readonly Ranked[]> =>
+  kept(namedIn, checks, () => {
+    const named = new Map<string, Ranked[]>();
+    for (const check of checks.values()) {
+      const { id, aliases, point } = check;
+      const scores = new Map<string, number>();
+      for (const part of point?.parts.length === 1 ? point.parts : []) scores.set(part.toLowerCase(), 1);
+      if (point?.net !== undefined) scores.set(point.net.toLowerCase(), 1);
+      for (const alias of aliases) scores.set(alias.toLowerCase(), 2);
+      scores.set(id.toLowerCase(), 3);
+      for (const [name, score] of scores) kept(named, name, () => []).push({ check, score });
+    }
+    return named;
+  });
+
+/** Checks of the block or the board of a name, where what is done there has no name of its own. */
+function atPlace(name: string, { checks, sheet }: EntryScope): Ranked[] {
+  return [...checks.values()]
+    .filter(({ point, measure }) => {
+      const way = measures[measure];
+      return point && way.kind !== 'number' && way.ofPlace && isAt(point.parts, name, sheet);
+    })
+    .map((check) => ({ check, score: 0.5 }));
 }
 
 /** Is a good part of some parts in the block, or on the board, of that name? */
@@ -58,13 +81,10 @@ export function findNamed(words: readonly string[], scope: EntryScope): { check:
   const trailing = methodWords.get(second);
   const [name, method, used] =
     leading && second !== '' ? [second, leading, 2] : trailing ? [first, trailing, 2] : [first, undefined, 1];
-  const rankedBy = (least: number) =>
-    [...scope.checks.values()]
-      .map((check) => ({ check, score: rank(check, name, scope.sheet) }))
-      .filter(({ check, score }) => score >= least && (!method || method === check.measure));
+  const asMeasured = (found: readonly Ranked[]) => found.filter(({ check }) => !method || method === check.measure);
   // A place is asked for by what is done there; a name that is one's own comes before it.
-  const own = rankedBy(1);
-  const ranked = own.length > 0 || !method ? own : rankedBy(0.5);
+  const own = asMeasured(byName(scope.checks).get(name) ?? []);
+  const ranked = own.length > 0 || !method ? own : asMeasured(atPlace(name, scope));
   if (ranked.length === 0) return undefined;
   const rest = words.slice(used);
   if (own.length === 0)

@@ -1,7 +1,7 @@
 'use client';
 
 import { type ReadingRow, type SurveyRow } from '@/core/job';
-import { memo } from 'react';
+import { memo, useState } from 'react';
 import { type BenchState, type TakenReading } from '@/core/log';
 import { formatQuantity } from '@/core/quantity';
 import { VerdictMark } from '@/ui';
@@ -17,9 +17,14 @@ interface ReadingsProps {
   onCorrect(reading: TakenReading): void;
 }
 
-/** All readings, the newest on top. Choosing one corrects it; the old one stays in the record. */
+/** So many fill the screen. Each more would be moved down, and painted again, with every line that is typed. */
+const shownAtOnce = 12;
+
+/** The readings, the newest on top, the earlier ones when asked for. Choosing one corrects it; the old one stays in the record. */
 export const Readings = memo(function Readings({ rows, parts, waiting, bench, onCorrect }: ReadingsProps) {
   const { superseded, repairs, notes } = bench;
+  const [showsAll, setShowsAll] = useState(false);
+  const earlier = rows.length - shownAtOnce;
   return (
     <section aria-label="Readings">
       <h2 className="label">
@@ -28,7 +33,7 @@ export const Readings = memo(function Readings({ rows, parts, waiting, bench, on
       </h2>
       {rows.length === 0 && <p className="soft">None yet. Each one is judged as you type it.</p>}
       <ul className={styles.readings} data-testid="readings" data-count={rows.length}>
-        {rows.map((row) => (
+        {(showsAll ? rows : rows.slice(0, shownAtOnce)).map((row) => (
           <Row
             key={row.reading.entry.id}
             {...shownOf(row)}
@@ -39,6 +44,16 @@ export const Readings = memo(function Readings({ rows, parts, waiting, bench, on
           />
         ))}
       </ul>
+      {earlier > 0 && (
+        <button
+          type="button"
+          className={styles.earlier}
+          aria-expanded={showsAll}
+          onClick={() => setShowsAll((was) => !was)}
+        >
+          {showsAll ? 'Only the newest' : `${earlier} earlier`}
+        </button>
+      )}
       {parts.length > 0 && <PartsAlone parts={parts} />}
       {notes.length > 0 && (
         <>

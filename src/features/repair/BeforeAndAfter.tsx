@@ -1,12 +1,15 @@
 import { Button } from 'antd';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { type Case, type RepairProof } from '@/core/diagnosis';
 import { type LogBody } from '@/core/log';
-import { railSteps } from '@/core/setup';
 import { EmptyState, Key } from '@/ui';
 import { ProofTable } from './ProofTable';
 import { Remeasure } from './Remeasure';
 import styles from './repair.module.css';
+
+// Which controls a set has is worked out only where a reading is left over.
+const NotAllRight = dynamic(() => import('./NotAllRight').then((loaded) => loaded.NotAllRight));
 
 interface BeforeAndAfterProps {
   /** The job's id. */
@@ -51,38 +54,5 @@ export function BeforeAndAfter({ id, job, proof, lines, record }: BeforeAndAfter
       )}
       {!proof.done && proof.open.length === 0 && <NotAllRight id={id} job={job} proof={proof} />}
     </>
-  );
-}
-
-/** What is still wrong after all was measured again: the complaint, or a reading beside it. */
-function NotAllRight({ id, job, proof }: Pick<BeforeAndAfterProps, 'id' | 'job' | 'proof'>) {
-  const { model, checks } = job.predictions;
-  const set = new Set(railSteps(model.sheet, checks).map((step) => step.id));
-  return (
-    <div className={styles.verdict}>
-      <strong>{proof.showsRight ? 'It shows what it should; not all reads right.' : 'Not cured yet.'}</strong>
-      <p>
-        {proof.showsRight
-          ? `Left: ${proof.wrong.map(({ check }) => checks.get(check)!.title).join(', ')}. A rail to be set, a second fault, or a figure that is not this set’s own.`
-          : 'Check the own work first: value, polarity, bridges, connectors. Then the suspects as they stand now.'}
-      </p>
-      <p className={styles.ways}>
-        <Link href={`/job/${id}/bench`}>
-          <Button type="primary" size="large">
-            Back to the bench
-          </Button>
-        </Link>
-        {proof.showsRight && proof.wrong.some(({ check }) => set.has(check)) && (
-          <Link href={`/job/${id}/setup`} className="press">
-            Set the rails
-          </Link>
-        )}
-        {proof.showsRight && (
-          <Link href={`/job/${id}/close`} className="press">
-            Close it as it is
-          </Link>
-        )}
-      </p>
-    </div>
   );
 }

@@ -5,6 +5,7 @@ import { type LogEntry } from '@/core/log';
 import { type Sheet } from '@/core/sheet';
 import { Advisor, requestOf } from '@/workers/advisor';
 import { type JobFile } from '@/workshop/job';
+import { afterPaint } from './afterPaint';
 import { judgeWhenIdle, rehearsalsOf } from './rehearse';
 
 /** By then the worker is started though the page was never idle, in milliseconds. */
@@ -43,10 +44,13 @@ export function useBriefing(
   const [, startShowing] = useTransition();
   useEffect(() => {
     if (entries === file.entries && file.sheet === sheetSent) return;
-    advisor.current ??= new Advisor(file.sheet);
-    advisor.current.brief(requestOf(file, entries), (briefing) =>
-      startShowing(() => setNow({ of: entries, by: file.sheet, briefing })),
-    );
+    // The verdict on what was typed comes first.
+    return afterPaint(() => {
+      advisor.current ??= new Advisor(file.sheet);
+      advisor.current.brief(requestOf(file, entries), (briefing) =>
+        startShowing(() => setNow({ of: entries, by: file.sheet, briefing })),
+      );
+    });
   }, [file, entries, sheetSent]);
   // The worker is there before it is needed, but not before the page; it is gone with it.
   useEffect(() => {

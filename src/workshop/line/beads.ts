@@ -9,6 +9,19 @@ const gravity: Readonly<Record<MarkName, number>> = { unread: 0, within: 1, odd:
 
 const worse = (a: MarkName, b: MarkName): MarkName => (gravity[b] > gravity[a] ? b : a);
 
+const placedBefore = new WeakMap<Line, { readonly of: string; readonly places: ReturnType<typeof placeBeads> }>();
+
+/** Where the beads go; the same as before while the same nets were read, which most lines typed leave so. */
+function placesOf(line: Line, measurable: ReadonlySet<string>, read: ReadonlySet<string>) {
+  const of = `${[...measurable].join(' ')} read ${[...read].sort().join(' ')}`;
+  const before = placedBefore.get(line);
+  if (before?.of === of) return before.places;
+  const wires = line.wires.filter((wire) => measurable.has(wire.net));
+  const places = placeBeads(wires, line.blocks, read);
+  placedBefore.set(line, { of, places });
+  return places;
+}
+
 /** Beads for all wires that can be measured: read ones with their figure, the others hollow. */
 export function beadsOf(line: Line, { predictions, bench }: Case, rows: readonly ReadingRow[]): Bead[] {
   const { sheet } = predictions.model;
@@ -25,8 +38,7 @@ export function beadsOf(line: Line, { predictions, bench }: Case, rows: readonly
       net !== undefined && row.check.measure !== 'ohms' && row.reading.afterRepairs === bench.repairs.length;
     if (counts && !latest.has(net)) latest.set(net, row);
   }
-  const wires = line.wires.filter((wire) => measurable.has(wire.net));
-  return [...placeBeads(wires, line.blocks, new Set(latest.keys()))].map(([net, place]): Bead => {
+  return [...placesOf(line, measurable, new Set(latest.keys()))].map(([net, place]): Bead => {
     const row = latest.get(net);
     if (!row) return { net, mark: 'unread', text: sheet.nets.get(net)!.title, ...place };
     const { answer } = row.reading;

@@ -1,4 +1,4 @@
-import { sumOf } from '../../statistics';
+import { sum, sumOf } from '../../statistics';
 import { type Observation } from './case';
 import { type Posterior } from './posterior';
 
@@ -27,15 +27,21 @@ export function restsOn({ hypotheses, weights, logs, observations }: Posterior):
   let least = sumOf(alike, (h) => weights[h]!) / 2;
   observations.forEach((observation, o) => {
     if (observation.entry === undefined || observation.times > 1) return;
-    const log = logs[o]!;
-    // All weights as they would be without the observation, scaled so that nothing overflows.
-    const smallest = log.reduce((min, value) => Math.min(min, value), Infinity);
-    let all = 0;
-    for (let h = 0; h < hypotheses.length; h += 1) all += weights[h]! * Math.exp(smallest - log[h]!);
-    const without = sumOf(alike, (h) => weights[h]! * Math.exp(smallest - log[h]!)) / all;
+    const { each, all } = withoutIt(weights, logs[o]!);
+    const without = sumOf(alike, (h) => each[h]!) / all;
     if (without < least) [least, found] = [without, observation];
   });
   return found;
+}
+
+/** All weights as they would be without an observation, but for a factor of exp(`scale`) so that nothing overflows, and their sum. */
+function withoutIt(weights: Float64Array, log: Float64Array) {
+  let scale = Infinity;
+  for (const value of log) if (value < scale) scale = value;
+  const each = new Float64Array(weights.length);
+  let all = 0;
+  for (let h = 0; h < each.length; h += 1) all += each[h] = (weights[h]! + 1e-300) * Math.exp(scale - log[h]!);
+  return { each, all, scale };
 }
 
 /** Evidence under this size does not bear mentioning. */
@@ -46,27 +52,34 @@ const mentionable = 0.3;
  * of the other hypotheses weighted by their probability without that observation.
  */
 export function evidenceIn({ hypotheses, weights, logs, observations }: Posterior): (faultId: string) => Evidence[] {
-  // The weights before each observation: divided by what it contributed.
-  const before = logs.map((log) => weights.map((weight, h) => (weight + 1e-300) / Math.exp(log[h]!)));
+  const before = logs.map((log) => withoutIt(weights, log));
   return (faultId) => {
-    const isOf = Uint8Array.from(hypotheses, ({ faults }) =>
-      faults.some(({ id, degreeOf }) => id === faultId || degreeOf === faultId) ? 1 : 0,
+    const own = hypotheses.flatMap(({ faults }, h) =>
+      faults.some(({ id, degreeOf }) => id === faultId || degreeOf === faultId) ? [h] : [],
     );
+    if (own.length === 0) return [];
     // A fault is explained by the likeliest hypothesis it is part of.
-    let index = -1;
-    let others = 0;
-    for (let h = 0; h < isOf.length; h += 1)
-      if (isOf[h] === 0) others += weights[h]!;
-      else if (index < 0 || weights[h]! > weights[index]!) index = h;
-    if (index < 0) return [];
+    const index = own.reduce((best, h) => (weights[h]! > weights[best]! ? h : best));
+    const others = massBeside(own, weights, sum(weights));
     return observations
       .map((observation, o): Evidence => {
-        let mass = 0;
-        for (let h = 0; h < isOf.length; h += 1) if (isOf[h] === 0) mass += before[o]![h]!;
-        const average = mass > 0 ? others / mass : 1;
-        return { observation, bits: (logs[o]![index]! - Math.log(average + 1e-300)) / Math.LN2 };
+        const { each, all, scale } = before[o]!;
+        const average = Math.log(others / massBeside(own, each, all) + 1e-300) + scale;
+        return { observation, bits: (logs[o]![index]! - average) / Math.LN2 };
       })
       .filter(({ bits }) => Math.abs(bits) >= mentionable)
       .sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits));
   };
+}
+
+/** Under this share of the whole, what is beside would be lost in rounding if it were found by taking away. */
+const lostFrom = 1e-6;
+
+/** What all weights but some come to. */
+function massBeside(some: readonly number[], weights: Float64Array, all: number): number {
+  const rest = all - sumOf(some, (h) => weights[h]!);
+  if (rest > lostFrom * all) return rest;
+  const beside = weights.slice();
+  for (const h of some) beside[h] = 0;
+  return sum(beside);
 }

@@ -77,7 +77,8 @@ export function weighObservation(
     if (standing) return Float64Array.from(lasting, logOf);
     const { kinds, expectations } = predictions.kindsOf(check, context);
     const ofKinds = Float64Array.from(expectations, toldBy);
-    const logs = Float64Array.from(kinds.subarray(0, faults.length), (kind) => ofKinds[kind]!);
+    const logs = new Float64Array(faults.length);
+    for (let place = 0; place < logs.length; place += 1) logs[place] = ofKinds[kinds[place]!]!;
     const asked = [...cured, ...(evidence?.advantages.keys() ?? [])];
     for (const fault of asked.flatMap((id) => predictions.model.sheet.faults.get(id) ?? [])) {
       const place = predictions.placeOf(fault);
