@@ -46,25 +46,28 @@ const grid = Array.from({ length: 9 * 9 }, (_, i) => ({ u: (i % 9) / 4 - 1, v: M
 
 export const valuesOf = ({ terms: all }: Shape): number[] => termIds.map((id) => all.get(id)?.percent ?? 0);
 
+let meanProducts: Matrix | undefined;
+
 /** Mean square of the displacement for products of two terms. */
-const products = new Matrix(
-  termIds.map((a) =>
-    termIds.map(
-      (b) =>
-        sumOf(grid, (place) => {
-          const [p, q] = [terms[a].shift(place, 0.75), terms[b].shift(place, 0.75)];
-          return p[0] * q[0] + p[1] * q[1];
-        }) / grid.length,
+const products = (): Matrix =>
+  (meanProducts ??= new Matrix(
+    termIds.map((a) =>
+      termIds.map(
+        (b) =>
+          sumOf(grid, (place) => {
+            const [p, q] = [terms[a].shift(place, 0.75), terms[b].shift(place, 0.75)];
+            return p[0] * q[0] + p[1] * q[1];
+          }) / grid.length,
+      ),
     ),
-  ),
-);
+  ));
 
 const rootMeanSquare = (values: Matrix) =>
-  Math.sqrt(Math.max(0, values.transpose().mmul(products).mmul(values).get(0, 0)));
+  Math.sqrt(Math.max(0, values.transpose().mmul(products()).mmul(values).get(0, 0)));
 
 /** How far to set each of some controls, of which `does` says what they do to all errors, for the least mean square displacement. */
 export function leastSquares(does: Matrix, now: Matrix): Matrix {
-  const weighed = does.transpose().mmul(products);
+  const weighed = does.transpose().mmul(products());
   return pseudoInverse(weighed.mmul(does)).mmul(weighed).mmul(now).mul(-1);
 }
 
