@@ -116,6 +116,21 @@ describe('suspects', () => {
     );
   });
 
+  it('takes what a label leaves out for a guess on a sheet of any make', () => {
+    const anyMake = path.resolve('src/sheets/generic-plasma.yaml');
+    const seen = file('label.txt', 'vs 179');
+    const why = (...label: string[]) => JSON.stringify(suspects.run([anyMake, '--observe', seen, ...label]));
+    expect(why('--label', 'vs=190')).toContain('a good set gives 190 V ±2 %');
+    expect(why('--label', 'va=60')).toContain('a good set gives 185 V ±25 %');
+    expect(() => why('--label', 'vs=high')).toThrow('--label vs is in volts, like vs=187, not "high"');
+    expect(() => why('--label', 'vx=12')).toThrow(/no field "vx" on its label; it has vs, va,/);
+  });
+
+  it('reads a line as the bench does, in the state that it needs: a capacity is none of an ESR', () => {
+    const cold = suspects.run([plasma, '--observe', file('capacity.txt', 'vs 187\nC547 33u\nvs 187')]);
+    expect(cold).toMatchObject({ found: [{ part: 'C547', said: '33 % of its capacity' }] });
+  });
+
   it('names the file and line of what it cannot read', () => {
     expect(() => suspects.run([plasma, '--observe', file('bad.txt', 'vs 187\n\nabc 12\n')])).toThrow(
       /bad.txt, line 3: Halvane HP-42 has no point "abc"/,

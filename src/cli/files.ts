@@ -1,7 +1,7 @@
-import { Refusal } from '@/core/quantity';
+import { attempt, parseQuantity, Refusal } from '@/core/quantity';
 import { readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
-import { readSheet, type Sheet } from '@/core/sheet';
+import { pathUnderChoices, readSheet, type Sheet, withLabel } from '@/core/sheet';
 import { shippedTexts } from '@/sheets';
 import { netlistOf } from '@/sheets/stages';
 import { type Given } from './command';
@@ -33,6 +33,11 @@ export function readText(file: string): string {
 export const sheetOptions = {
   extends: { takes: 'FILE,...', about: 'sheets it is laid over, beside the shipped ones' },
   options: { takes: 'NAME=CHOICE,...', about: 'the variants chosen' },
+  label: {
+    takes: 'FIELD=VOLTS,...',
+    about:
+      'what the set’s own label gives; what it leaves out is a guess on a sheet of any make. Without it all is taken as read',
+  },
 } as const;
 
 /** A sheet from a file, and how others are read that are laid over it. */
@@ -40,6 +45,8 @@ export interface SheetSource {
   readonly sheet: Sheet;
   /** @throws Refusal when the text has problems */
   read(text: string): Sheet;
+  /** Where something must be written in a text so that it stands with the variants chosen. */
+  under(text: string): ReturnType<typeof pathUnderChoices>;
 }
 
 /** The sheet in the file that is the first word: see `sourceFrom`. */
@@ -61,20 +68,41 @@ export function sourceFrom({ words: [file], option }: Given): SheetSource {
   const full = first !== undefined && !/^extends:/m.test(text) ? `${text}\nextends: ${idOf(first)}\n` : text;
   const choices = choicesFrom(option('options'));
   const textOf = (id: string) => (id === idOf(full) ? full : parents.get(id));
-  const read = (one: string) => readSheet(one, { textOf, choices, netlistOf });
-  return { sheet: read(full), read };
+  const label = option('label');
+  const read = (one: string) => {
+    const sheet = readSheet(one, { textOf, choices, netlistOf });
+    return label === undefined ? sheet : withLabel(sheet, labelFrom(label, sheet));
+  };
+  return { sheet: read(full), read, under: (one) => pathUnderChoices(one, { textOf, choices }) };
 }
 
 const list = (text: string | undefined): string[] => (text ?? '').split(',').filter(Boolean);
 
 const idOf = (text: string): string => /^id: *(\S+)/m.exec(text)?.[1] ?? '';
 
-function choicesFrom(text: string | undefined): Record<string, string> {
+/** What stands on both sides of the `=` of each. */
+function pairsIn(text: string | undefined, option: string, takes: string): [string, string][] {
+  return list(text).map((one) => {
+    const [name = '', value = ''] = one.split('=');
+    if (name === '' || value === '') throw new Refusal(`--${option} takes ${takes},..., not "${one}"`);
+    return [name, value];
+  });
+}
+
+const choicesFrom = (text: string | undefined): Record<string, string> =>
+  Object.fromEntries(pairsIn(text, 'options', 'NAME=CHOICE'));
+
+function labelFrom(text: string, { title, label }: Sheet): Record<string, number> {
   return Object.fromEntries(
-    list(text).map((one) => {
-      const [name = '', choice = ''] = one.split('=');
-      if (name === '' || choice === '') throw new Refusal(`--options takes NAME=CHOICE,..., not "${one}"`);
-      return [name, choice];
+    pairsIn(text, 'label', 'FIELD=VOLTS').map(([field, typed]) => {
+      const volts = attempt(() => parseQuantity(typed));
+      if (volts instanceof Refusal || !Number.isFinite(volts.value) || (volts.unit ?? 'V') !== 'V')
+        throw new Refusal(`--label ${field} is in volts, like ${field}=187, not "${typed}"`);
+      if (!label.has(field))
+        throw new Refusal(
+          `${title} has no field "${field}" on its label; it has ${[...label.keys()].join(', ') || 'none'}`,
+        );
+      return [field, volts.value];
     }),
   );
 }

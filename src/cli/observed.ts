@@ -1,10 +1,10 @@
-import { Predictions, compileSheet } from '@/core/behaviour';
+import { type Check, compileSheet, Predictions } from '@/core/behaviour';
 import { type Case, contextFor, transition } from '@/core/diagnosis';
-import { learntFrom, linesOfPart, readEntry, readMeasuredPart, readRefinement } from '@/core/entry';
+import { interpret } from '@/core/entry';
 import { type LogBody, type LogEntry, replay } from '@/core/log';
 import { type Manner, mannerNamed } from '@/core/picture';
-import { attempt, placed, Refusal } from '@/core/quantity';
-import { adoptedText, editsOf, openSheet, type SheetChange, withEdits } from '@/core/sheet';
+import { placed, Refusal } from '@/core/quantity';
+import { adoptedText, editsOf, editsUnderChoices, openSheet, type SheetChange, withEdits } from '@/core/sheet';
 import { type SheetSource } from './files';
 
 /** A job as a list of observations tells it, a line as at the bench each; it leaves out the switching on and off. */
@@ -36,26 +36,29 @@ class ObservedJob {
       this.manner = mannerNamed(shows);
       return;
     }
-    const job = this.case;
-    const { bench } = job;
-    const { model, checks } = this.predictions;
-    const scope = { sheet: model.sheet, checks, bench };
-    const refinement = readRefinement(line, scope);
-    if (refinement) return this.change(learntFrom(refinement, job).change);
-    const entry = attempt(() => readEntry(line, scope));
-    if (entry instanceof Refusal) {
-      const part = readMeasuredPart(line, model.sheet, bench.parts);
-      if (!part) throw entry;
-      this.go('cold');
-      return linesOfPart(line, part, checks, false).forEach((body) => this.record(body));
+    const read = interpret(line, {
+      job: this.case,
+      focus: undefined,
+      step: undefined,
+      pictures: [],
+      correcting: undefined,
+      anyState: true,
+    });
+    if (read.kind === 'wrong') throw new Refusal(read.message);
+    if (read.kind === 'sheet') {
+      this.change(read.change);
+      if (read.then !== undefined) this.read(read.then);
+    } else if (read.kind === 'line') {
+      const state = this.stateFor(read.body);
+      if (state) this.go(state);
+      [read.body, ...read.more].forEach((body) => this.record(body));
     }
-    if (entry.kind === 'change') {
-      if (entry.body.kind === 'repair') this.go('cold');
-      return this.record(entry.body);
-    }
-    this.go(entry.check.state);
-    for (const answer of [entry.answer, ...entry.more])
-      this.record({ kind: 'reading', check: entry.check.id, answer, text: line });
+  }
+
+  /** The state in which what a line says is done; undefined where any will do. */
+  private stateFor(body: LogBody): Check['state'] | undefined {
+    if (body.kind === 'reading') return this.predictions.checks.get(body.check)!.state;
+    return body.kind === 'part' || body.kind === 'repair' ? 'cold' : undefined;
   }
 
   private record(body: LogBody): void {
@@ -63,20 +66,20 @@ class ObservedJob {
   }
 
   /** Brings the set into the state that a check needs. */
-  private go(state: Parameters<typeof contextFor>[1]): void {
+  private go(state: Check['state']): void {
     const { sheet } = this.predictions.model;
     const here = this.case.bench.context;
     for (const step of transition(sheet, here, contextFor(here, state), () => 0)) this.record(step);
   }
 
-  /** Puts what was found of this set into its sheet; a part that was measured before counts from now on. */
+  /** Puts what was found of this set into its sheet. */
   private change(change: SheetChange): void {
-    const { bench } = this.case;
-    this.text = withEdits(this.text, editsOf(change, this.predictions.model.sheet));
-    this.predictions = new Predictions(compileSheet(openSheet(this.source.read(this.text))));
-    const before = change.kind === 'part' ? bench.parts.findLast(({ ref }) => ref === change.part) : undefined;
-    const part = before && readMeasuredPart(before.line, this.predictions.model.sheet, bench.parts);
-    if (part) linesOfPart(before.line, part, this.predictions.checks, false).forEach((body) => this.record(body));
+    const { read, under } = this.source;
+    this.text = withEdits(
+      this.text,
+      editsUnderChoices(editsOf(change, this.predictions.model.sheet), under(this.text)),
+    );
+    this.predictions = new Predictions(compileSheet(openSheet(read(this.text))));
   }
 }
 

@@ -40,6 +40,8 @@ export interface EntrySituation {
   readonly pictures: readonly { readonly symptoms: readonly Symptom[] }[];
   /** A reading being corrected keeps its own context. */
   readonly correcting: TakenReading | undefined;
+  /** Is the set brought into the state that a line needs, whatever state it is in? */
+  readonly anyState?: boolean;
 }
 
 /** Reads the entry line as it is typed: its verdict shows before it is recorded. Never throws for what is typed. */
@@ -49,7 +51,8 @@ export function interpret(text: string, situation: EntrySituation): Interpreted 
   return read instanceof Refusal ? { kind: 'wrong', message: read.message } : read;
 }
 
-function interpreted(text: string, { job, focus, step, correcting, pictures }: EntrySituation): Interpreted {
+function interpreted(text: string, situation: EntrySituation): Interpreted {
+  const { job, focus, step, correcting, pictures, anyState = false } = situation;
   const { predictions, bench } = job;
   const { checks, model } = predictions;
   const scope = { sheet: model.sheet, checks, focus, bench };
@@ -66,16 +69,16 @@ function interpreted(text: string, { job, focus, step, correcting, pictures }: E
   }
   const numbered = focus?.measure === 'picture' && /^\d+$/.test(text) ? pictures[Number(text) - 1] : undefined;
   const typed = numbered ? numbered.symptoms.join(' ') : text;
-  const entry = attempt((): Entry => readEntry(typed, scope, correcting ? undefined : bench.context));
+  const entry = attempt((): Entry => readEntry(typed, scope, correcting || anyState ? undefined : bench.context));
   if (entry instanceof Refusal || isCapacityAsEsr(entry, text)) {
-    const part = correcting ? undefined : partByItself(withPart(text, focus), job);
+    const part = correcting ? undefined : partByItself(withPart(text, focus), job, anyState);
     if (part) return part;
     if (entry instanceof Refusal) throw entry;
   }
   if (entry.kind === 'change') return lineFor(entry.body);
   const { check, answer, more } = entry;
   const context = correcting?.context ?? bench.context;
-  if (!correcting) requireState(check, context);
+  if (!correcting && !anyState) requireState(check, context);
   return {
     kind: 'line',
     body: { kind: 'reading', check: check.id, answer, text },
@@ -96,11 +99,11 @@ function withPart(text: string, focus: Check | undefined): string {
 }
 
 /** A part measured by itself, whether or not the sheet knows it; undefined where the text is no such thing. */
-function partByItself(text: string, { predictions, bench }: Case): Interpreted | undefined {
+function partByItself(text: string, { predictions, bench }: Case, anyState: boolean): Interpreted | undefined {
   const measured = readMeasuredPart(text, predictions.model.sheet, bench.parts);
   if (!measured) return undefined;
   const { check, verdict } = measured;
-  if (bench.context.power === 'live')
+  if (!anyState && bench.context.power === 'live')
     throw new Refusal(`${check.ref} is measured with the plug out, and this set is marked LIVE: Alt P when it is out`);
   const isKept = bench.parts.some(({ line }) => line === text);
   const lines = linesOfPart(text, measured, predictions.checks, false);
