@@ -177,6 +177,7 @@ function suspected(given: Given): object {
       outcomes,
     })),
     found: foundParts(job).map(({ part, said, action, putIn }) => ({ part, said, action, ...(putIn && { putIn }) })),
+    badDonors: Object.fromEntries(advice.posterior.badDonors),
     decision: advice.next,
     repair: advice.repairs[0] && {
       title: advice.repairs[0].action.title,

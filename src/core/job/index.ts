@@ -4,6 +4,7 @@ export { countedAs } from './countedAs';
 export { leftUndone } from './leftUndone';
 export { benchMinutes, draftNote } from './faultNote';
 export { stepOf, steps, type JobStep } from './progress';
+export { ownAndDonor, type OwnAndDonor } from './ownAndDonor';
 export { readingRows, type ReadingRow } from './readingRows';
 export { setUpRows, type SetUpRow } from './setUpRows';
 export { followShort, type FollowedShort } from './shortedRail';

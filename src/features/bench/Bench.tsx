@@ -6,6 +6,7 @@ import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useSta
 import { type Briefing } from '@/core/diagnosis';
 import { type Symptom } from '@/core/picture';
 import { type ClosedCase, type Usual } from '@/core/reading';
+import { ownAndDonor } from '@/core/job';
 import { familyOf } from '@/core/sheet';
 import { Suspects } from '@/workshop/advice';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
@@ -35,6 +36,7 @@ import styles from './bench.module.css';
 const InsideBlock = dynamic(() => import('./InsideBlock').then((loaded) => loaded.InsideBlock), { ssr: false });
 const IsolationView = dynamic(() => import('./IsolationView').then((loaded) => loaded.IsolationView));
 const LargeFigures = dynamic(() => import('./LargeFigures').then((loaded) => loaded.LargeFigures), { ssr: false });
+const OwnAndDonor = dynamic(() => import('./OwnAndDonor').then((loaded) => loaded.OwnAndDonor));
 const MeterView = dynamic(() => import('./MeterView').then((loaded) => loaded.MeterView), { ssr: false });
 const SweepView = dynamic(() => import('@/workshop/meter').then((loaded) => loaded.SweepView), { ssr: false });
 
@@ -90,6 +92,7 @@ export function Bench({ file: sent, briefing, line, usual, cases, asked, startsL
   const shown = useSetShown(job);
   const cautions = useCautions(job, check, step, shown.symptoms, settled, focused);
   const others = besides(settled.probes, focused?.probe.id);
+  const tried = useMemo(() => ownAndDonor(job), [job]);
   const act = useMemo(() => nextAction(settled), [settled]);
   const toRepair = () => router.push(`/job/${file.id}/repair`);
   const voice = useVoice(rows[0], check?.title ?? act?.title ?? 'nothing more to ask', meter.words);
@@ -173,6 +176,7 @@ export function Bench({ file: sent, briefing, line, usual, cases, asked, startsL
           {settled.isolation && (
             <IsolationView isolation={settled.isolation} predictions={predictions} onPick={choose} />
           )}
+          {tried.length > 0 && <OwnAndDonor tried={tried} onPick={choose} />}
           <Siblings predictions={predictions} latest={bench.latest} onPick={choose} />
           {settled.inside && <InsideBlock inside={settled.inside} job={file.id} />}
           <Readings rows={rows} parts={control.parts} waiting={log.waiting} bench={bench} onCorrect={control.correct} />

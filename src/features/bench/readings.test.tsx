@@ -4,11 +4,12 @@ import { readingRows } from '@/core/job';
 import { type LogEntry, replay } from '@/core/log';
 import { act } from 'react';
 import { createRoot } from 'react-dom/client';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { Readings } from './Readings';
 
 const predictions = predictionsOf(shippedSheets().get('pellisar-tc-14')!);
+vi.stubGlobal('IS_REACT_ACT_ENVIRONMENT', true);
 const place = document.body.appendChild(document.createElement('div'));
 const root = createRoot(place);
 

@@ -93,7 +93,7 @@ function Found({ found }: Pick<Briefed, 'found'>) {
 }
 
 /** Readings that are likely outliers, the one on which the leading suspect rests, and whether the fault shows at all now. */
-function Doubts({ doubts, alone, dormant }: Pick<Briefed, 'doubts' | 'alone' | 'dormant'>) {
+function Doubts({ doubts, alone, dormant, badDonors }: Pick<Briefed, 'doubts' | 'alone' | 'dormant' | 'badDonors'>) {
   return (
     <>
       {dormant && (
@@ -101,6 +101,13 @@ function Doubts({ doubts, alone, dormant }: Pick<Briefed, 'doubts' | 'alone' | '
           <b>It does not show now.</b> What is read tells little until it does: switch off and on, tap, let it warm up.
         </p>
       )}
+      {badDonors.map(({ board, chance }) => (
+        <p key={board} className={styles.doubt} role="note">
+          <b>A bad donor?</b> The donor’s {board} is bad itself with{' '}
+          <span className="figure">{chanceText(chance)}</span>: it clears nothing until another does the same, or until
+          both are read side by side.
+        </p>
+      ))}
       {doubts.map(({ entry, ofPart, said, chance, twice }) => (
         <p key={entry} className={styles.doubt} role="note">
           {twice ? (

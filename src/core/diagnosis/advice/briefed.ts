@@ -45,6 +45,8 @@ export interface Briefing extends Pick<
     readonly chance: number;
     readonly twice: boolean;
   }[];
+  /** Boards whose donor is likely bad itself, by their titles. */
+  readonly badDonors: readonly { readonly board: string; readonly chance: number }[];
   /** The one reading on which the leading suspect rests, where it leads by it alone. */
   readonly alone: string | undefined;
   readonly isolation: Isolation | undefined;

@@ -11,6 +11,8 @@ import { isolationOf } from './isolation';
 const explained = 6;
 /** Pairs less likely than this are not mentioned. */
 const pairShown = 0.15;
+/** A donor’s board less likely bad than this is not mentioned. */
+const donorShown = 0.2;
 /** A leading suspect this likely says on what it rests. */
 const leadingFrom = 0.5;
 
@@ -53,6 +55,9 @@ export function briefingOf(job: Case): Briefing {
         chance,
         twice: observation.times > 1,
       })),
+    badDonors: [...posterior.badDonors]
+      .filter(([, chance]) => chance >= donorShown)
+      .map(([board, chance]) => ({ board: predictions.model.sheet.boards.get(board)!.title, chance })),
     alone:
       alone && leads && !posterior.doubts.some(({ observation }) => observation === alone)
         ? observationText(predictions, alone)

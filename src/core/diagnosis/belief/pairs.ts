@@ -9,6 +9,14 @@ export interface Hypothesis {
   readonly despite?: true;
   /** It comes and goes: in some episodes the set is as if good. */
   readonly sometimes?: true;
+  /** A donor’s board that was tried is bad itself. */
+  readonly donor?: BadDonor;
+}
+
+/** A donor’s board with what is wrong with it, which acts while it stands in for the set’s own. */
+export interface BadDonor {
+  readonly board: string;
+  readonly fault: Fault;
 }
 
 /** How often a set has two faults that have nothing to do with each other. */

@@ -5,6 +5,7 @@ import { dealtWith } from '../../repair';
 import { type Predictions } from '../../behaviour';
 import { type Fault, type Sheet } from '../../sheet';
 import { besideSheet, insideLogs } from './byNetlist';
+import { badDonors } from './badDonors';
 import { type Case, curedAfter, mannerSaid, type Observation, observationsOf } from './case';
 import { fadingLogs } from './fading';
 import { leftovers } from './leftover';
@@ -52,6 +53,8 @@ export interface Posterior {
   readonly cured: ReadonlySet<string>;
   /** Chance that what is wrong comes and goes, and is not there as the set stands now. */
   readonly dormant: number;
+  /** Of each board that a donor’s was tried for, how likely that one is bad itself. */
+  readonly badDonors: ReadonlyMap<string, number>;
 }
 
 /** A reading is named as doubtful from this chance of being an outlier. */
@@ -133,6 +136,15 @@ function byFault(
   return { before, after, still };
 }
 
+/** What the hypotheses of a bad donor come to, by its board. */
+function byBoard(hypotheses: readonly Hypothesis[], weights: Float64Array): ReadonlyMap<string, number> {
+  const chances = new Map<string, number>();
+  hypotheses.forEach(({ donor }, h) => {
+    if (donor) chances.set(donor.board, (chances.get(donor.board) ?? 0) + weights[h]!);
+  });
+  return chances;
+}
+
 /**
  * The exact posterior over the single faults of the sheet, each while it lasts and each as it comes and goes, over
  * those that a repair failed to reach and, where no single fault explains all that was read or a repair was
@@ -152,21 +164,24 @@ export function posteriorOf(job: Case): Posterior {
   const failed = failedRepairs(sheet, bench);
   const despite: Hypothesis[] = failed.map(({ fault }) => ({ faults: [fault], despite: true as const }));
   const constant = [...lasting, ...despite];
-  let hypotheses: readonly Hypothesis[] = [...constant, ...fading];
+  const weighed = observations.map((observation) => weighObservation(predictions, inside, observation));
+  const single = weighed.map((one) => one.ofSingles(singles));
+  const lent = badDonors(predictions, faults, prior, observations, single);
+  const bad = lent.map(({ hypothesis }) => hypothesis);
+  let hypotheses: readonly Hypothesis[] = [...constant, ...fading, ...bad];
   let priors = joined(
     Float64Array.from(faults, ({ id }, place) => Math.log(prior.get(id)! * (1 - singles.shares[place]!))),
     Float64Array.from(failed, ({ fault, chance }) => Math.log(prior.get(fault.id)! * chance)),
     Float64Array.from(singles.fadingPlaces, (place) =>
       Math.log(prior.get(faults[place]!.id)! * singles.shares[place]!),
     ),
+    lent.map((one) => Math.log(one.prior)),
   );
   /** What was told of how it shows, by the hypotheses as they stand. */
   const told = job.complaint.manner;
   const manner = () => (told === undefined ? [] : [mannerLogs(told, hypotheses)]);
-  const weighed = observations.map((observation) => weighObservation(predictions, inside, observation));
-  const single = weighed.map((one) => one.ofSingles(singles));
   const faded = fadingLogs(predictions, observations, singles, weighed, single);
-  let logs = weighed.map(({ logOf }, o) => joined(single[o]!, despite.map(logOf), faded.logs[o]!));
+  let logs = weighed.map(({ logOf }, o) => joined(single[o]!, despite.map(logOf), faded.logs[o]!, bad.map(logOf)));
   let within = insideLogs(inside, hypotheses, observations);
   let weights = weigh(priors, [...logs, within, ...manner()]);
   let chances = outlierChances(weighed, weights, logs);
@@ -240,5 +255,6 @@ export function posteriorOf(job: Case): Posterior {
     logs: [...logs, ...manner()],
     cured,
     dormant: sumOf(fading.keys(), (f) => (1 - showsNow[f]!) * weights[constant.length + f]!),
+    badDonors: byBoard(hypotheses, weights),
   };
 }

@@ -1,11 +1,11 @@
-import { type Predictions } from '../../behaviour';
+import { type Predictions, withIntervention } from '../../behaviour';
 import { type Expectation } from '../../measure';
 import { type InsideEvidence } from '../../inside';
 import { type Fault } from '../../sheet';
 import { evenly, soundLog } from './byNetlist';
 import { type Observation } from './case';
 import { likelihood, misplacedLikelihood, outlierLikelihood } from './likelihood';
-import { type Hypothesis } from './pairs';
+import { type BadDonor, type Hypothesis } from './pairs';
 import { type Singles } from './singles';
 import { likelihoodOfStanding } from './standing';
 
@@ -61,8 +61,17 @@ export function weighObservation(
     }
     return log;
   };
-  const logOf = ({ faults, despite }: Hypothesis) => {
+  /** With a bad donor’s board in place of the set’s own, and whatever is wrong with the rest. */
+  const withDonor = (present: readonly Fault[], { board, fault }: BadDonor) => {
+    const { parts } = predictions.model.sheet;
+    const rest = present.filter(({ part }) => parts.get(part)?.board !== board);
+    return toldBy(
+      predictions.expectationOf([...rest, fault], check, withIntervention(context, 'donors', board, false)),
+    );
+  };
+  const logOf = ({ faults, despite, donor }: Hypothesis) => {
     const present = cured.size > 0 && !despite ? faults.filter(({ id }) => !cured.has(id)) : faults;
+    if (donor && context.donors.includes(donor.board)) return withDonor(present, donor);
     // Where a netlist judges the reading, it is against how a block without the fault would give it.
     const judged = evidence && present.find(({ id }) => evidence.advantages.has(id));
     const then = standing && !despite ? faults.filter(({ id }) => !standing.first.cured.has(id)) : faults;
