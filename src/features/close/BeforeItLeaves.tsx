@@ -1,8 +1,9 @@
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { type Case, proofOf } from '@/core/diagnosis';
-import { leftUndone } from '@/core/job';
+import { leftUndone, toSet } from '@/core/job';
 import { type LogEntry } from '@/core/log';
+import { ToSetList } from '@/workshop/job';
 import { stepsText, stillOut, teardownOf } from '@/core/teardown';
 import styles from './close.module.css';
 
@@ -19,6 +20,7 @@ export function BeforeItLeaves({ job, id, entries }: BeforeItLeavesProps) {
   const { done, open, wrong } = useMemo(() => proofOf(job), [job]);
   const titles = (list: typeof wrong) => list.map(({ check }) => job.predictions.checks.get(check)!.title).join(', ');
   const undone = leftUndone(job.bench);
+  const unset = useMemo(() => toSet(job), [job]);
   return (
     <ul className={styles.checks}>
       <li data-ok={done}>
@@ -35,6 +37,11 @@ export function BeforeItLeaves({ job, id, entries }: BeforeItLeavesProps) {
           ? 'Nothing pulled, lifted, bridged or lent; lamp out'
           : `Put back first, at the bench: ${undone.join(', ')}`}
       </li>
+      {unset.length > 0 && (
+        <li data-ok={false}>
+          Not set on the new board: <ToSetList list={unset} job={id} />
+        </li>
+      )}
       {steps.length > 0 && (
         <li data-ok={out.length === 0}>
           {out.length === 0 ? (

@@ -1,11 +1,13 @@
 import { Button, Select } from 'antd';
 import { useId, useState } from 'react';
 import { FormProvider } from 'react-hook-form';
+import { setOn, swappedBoard } from '@/core/job';
 import { type BenchState, type BodyNamed } from '@/core/log';
 import { repairRefused } from '@/core/repair';
 import { type Sheet } from '@/core/sheet';
 import { chanceText, Key } from '@/ui';
 import { AmountField, FormRefusal, Pair, ParagraphField, useAnsweredForm } from '@/workshop/form';
+import { ToSetList } from '@/workshop/job';
 import { Fitting } from './Fitting';
 import { ForFitting } from './ForFitting';
 import { type Done, doneSchema, notesOf, type RepairChoice, toGet } from './repairModel';
@@ -26,6 +28,8 @@ export function RecordRepair({ choices, job, sheet, power, currency, onRecord }:
   const [chosen, setChosen] = useState<string>();
   const { action, chance } = choices.find((one) => one.action.id === chosen) ?? choices[0]!;
   const whyNot = useId();
+  const board = swappedBoard(action.id);
+  const sets = board === undefined ? [] : setOn(sheet, board);
   const impossible = repairRefused(action, power === 'live');
   const { form, refused, send } = useAnsweredForm<Done, undefined>({
     schema: doneSchema,
@@ -66,6 +70,13 @@ export function RecordRepair({ choices, job, sheet, power, currency, onRecord }:
         filterOption={(typed, option) => option?.search.toLowerCase().includes(typed.toLowerCase()) ?? false}
       />
       <Fitting notes={notesOf(action, sheet)} />
+      {sets.length > 0 && (
+        <p className={styles.fitting} role="note">
+          <span>
+            To set once it is in: <ToSetList list={sets} />
+          </span>
+        </p>
+      )}
       {[...toGet(action, sheet)].slice(0, 3).map(([typed, count]) => (
         <ForFitting key={typed} typed={typed} count={count} job={job} />
       ))}

@@ -6,9 +6,10 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { type Briefing, proofOf } from '@/core/diagnosis';
+import { toSet } from '@/core/job';
 import { type BenchState } from '@/core/log';
 import { chanceText, minutesText, moneyText } from '@/ui';
-import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { type JobFile, JobFrame, ToSetList, useJob } from '@/workshop/job';
 import { Suspects, useBriefing } from '@/workshop/advice';
 import { BeforeAndAfter } from './BeforeAndAfter';
 import { PutAside } from './PutAside';
@@ -24,6 +25,7 @@ export function Repair({ file, briefing }: { file: JobFile; briefing: Briefing }
   const { briefed, fresh } = useBriefing(file, log.entries, predictions, briefing);
   const proof = useMemo(() => proofOf(job), [job]);
   const choices = useMemo(() => repairChoices(briefed, file.sheet), [briefed, file.sheet]);
+  const unset = useMemo(() => toSet(job), [job]);
   const [again, setAgain] = useState(false);
 
   // All was measured again, it is not cured, and the readings already name what to do about the rest.
@@ -54,6 +56,13 @@ export function Repair({ file, briefing }: { file: JobFile; briefing: Briefing }
             <>
               <p className="label">Done so far</p>
               <DoneSoFar repairs={bench.repairs} currency={file.currency} />
+              {unset.length > 0 && (
+                <p className={styles.fitting} role="note">
+                  <span>
+                    To set on the new board: <ToSetList list={unset} job={file.id} />
+                  </span>
+                </p>
+              )}
               <Button onClick={() => setAgain(true)}>Record another repair</Button>
             </>
           )}

@@ -23,8 +23,9 @@ export function repairChoices(
   return [...ranked, ...others];
 }
 
-/** What the sheet says of fitting the parts that a repair touches. */
-export function notesOf({ cures }: RepairAction, sheet: Sheet): PartNotes {
+/** What the sheet says of fitting the parts that a repair touches; another board brings its own. */
+export function notesOf({ method, cures }: RepairAction, sheet: Sheet): PartNotes {
+  if (method === 'swap') return { kit: [], quirks: [] };
   return partNotes(sheet, [...new Set(cures.flatMap((fault) => sheet.faults.get(fault)?.part ?? []))]);
 }
 
