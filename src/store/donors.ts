@@ -130,3 +130,14 @@ export async function harvestPart(database: Knex, part: string, count: number, i
     await putOnShelf(work, counted, there.title, { id, at, why: 'harvested' });
   });
 }
+
+/** How many pieces the shop has taken out of donors, and how many of them were spoiled on the way. */
+export async function piecesTakenOut(database: Knex): Promise<{ done: number; spoiled: number }> {
+  const sums = await database('donor_move')
+    .whereIn('why', ['harvested', 'spoiled'])
+    .whereNotIn('id', database('donor_move').whereNotNull('undoes').select('undoes'))
+    .groupBy('why')
+    .select<{ why: Move['why']; count: number }[]>('why', database.raw('-sum(delta) as count'));
+  const spoiled = sums.find(({ why }) => why === 'spoiled')?.count ?? 0;
+  return { done: spoiled + (sums.find(({ why }) => why === 'harvested')?.count ?? 0), spoiled };
+}

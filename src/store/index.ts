@@ -60,13 +60,14 @@ export {
 } from './needs';
 export {
   addDonorPart,
+  type Donor,
+  type DonorPart,
   donorParts,
   donors,
   harvestPart,
   moveDonorPart,
+  piecesTakenOut,
   saveDonor,
-  type Donor,
-  type DonorPart,
 } from './donors';
 export {
   addOrder,

@@ -1,3 +1,5 @@
+import { type PartKind } from '../parts';
+
 /** A part on a board that may be replaced by itself. */
 export interface PartWay {
   readonly money: number;
@@ -21,6 +23,29 @@ export interface BoardWay {
   /** Chance that a board as it comes is dead, or of a revision that does not fit; it goes back and another comes. */
   readonly unfit: number;
 }
+
+/** How many pins the parts of a kind have, and millimetres between them, where nobody says: guesses by hand. */
+const pinsOf: Readonly<Partial<Record<PartKind, Pick<PartWay, 'pins' | 'pitch'>>>> = {
+  ic: { pins: 28, pitch: 1.27 },
+  flyback: { pins: 11, pitch: 5 },
+  transformer: { pins: 10, pitch: 5 },
+  optocoupler: { pins: 4, pitch: 2.54 },
+  transistor: { pins: 3, pitch: 2.54 },
+  mosfet: { pins: 3, pitch: 2.54 },
+  trimmer: { pins: 3, pitch: 2.54 },
+  relay: { pins: 5, pitch: 5 },
+};
+const twoLegs = { pins: 2, pitch: 5 };
+
+/** How a part of a kind usually sits on its board. */
+export const usuallySits = (kind: PartKind): Pick<PartWay, 'pins' | 'pitch' | 'belly' | 'tired'> => ({
+  ...(pinsOf[kind] ?? twoLegs),
+  belly: false,
+  tired: false,
+});
+
+/** Boards that come dead, or of a revision that does not fit: one in so many, a guess by hand. */
+export const usuallyUnfit = 0.15;
 
 /** What each way costs on average, all told. */
 export interface Weighed {

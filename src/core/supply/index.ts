@@ -1,5 +1,5 @@
 export { bestBasket, patienceOf, type Basket, type Patience } from './basket/basket';
-export { weighBoardOrPart } from './boardOrPart';
+export { usuallySits, usuallyUnfit, weighBoardOrPart, type Weighed } from './boardOrPart';
 export { readBasket, type BasketProblem } from './basket/problem';
 export { readCatalogue } from './catalogueCsv';
 export { readDocument, unknownKey } from './readDocument';
@@ -10,7 +10,7 @@ export { type DonorCondition, worksOnceOut } from './donorConditions';
 export { fromMark } from './fromMark';
 export { keepCount, planHarvest, type HarvestPlan } from './harvest/harvest';
 export { readHarvest } from './harvest/problem';
-export { usualOf } from './harvest/usual';
+export { saleOf, usualOf } from './harvest/usual';
 export { needStates, nextStates, type NeedState } from './needStates';
 export { type Size } from './part/figure';
 export { type SupplyKind, supplyKinds } from './part/kinds';

@@ -18,6 +18,7 @@ export function HarvestPlan({ donor, currency, hourlyRate, act }: HarvestPlanPro
   const [told, setTold] = useState<Answered<PlanView>>();
   const view = told && !('refused' in told) ? told.done : undefined;
   const row = (id: string) => donor.parts.find((one) => one.id === id);
+  const soldOf = (id: string) => view?.plan.keep.find(({ part, sell }) => part === id && sell > 0);
   const takeAll = async (): Promise<Answered> => {
     for (const { part, count } of view!.plan.take) {
       const answer = await takeOut({ id: crypto.randomUUID(), part, count, how: 'shelf' });
@@ -67,7 +68,8 @@ export function HarvestPlan({ donor, currency, hourlyRate, act }: HarvestPlanPro
                   Take {view.plan.take.reduce((sum, { count }) => sum + count, 0)} in {Math.round(view.plan.minutes)}{' '}
                   min
                 </b>
-                , worth {moneyText(Math.round(view.plan.value), currency)} of what will be wanted; leave the rest.
+                , worth {moneyText(Math.round(view.plan.value), currency)} of what will be wanted or sold; leave the
+                rest.
               </p>
               <ol>
                 {view.plan.take.map(({ part, count, minutes: own, value }) => (
@@ -75,6 +77,7 @@ export function HarvestPlan({ donor, currency, hourlyRate, act }: HarvestPlanPro
                     <b className="figure">{count} ×</b> <span className="figure">{row(part)?.typed}</span>{' '}
                     <small className="soft">
                       {Math.round(own)} min · {moneyText(Number(value.toFixed(2)), currency)} expected
+                      {soldOf(part) && ` · keep ${soldOf(part)!.keep} in all, ${soldOf(part)!.sell} may be sold`}
                     </small>
                   </li>
                 ))}

@@ -3,7 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { readCounted } from '@/core/supply';
-import { addJob, addNeed, database, searchShelf } from '@/store';
+import { addJob, addNeed, database, piecesTakenOut, searchShelf } from '@/store';
 import { takenIn } from '../../../tests/fixtures/takenIn';
 import { addTyped, askPlan, keepDonor, takeOut } from './actions';
 import { byBoard, demandWords } from './donorsModel';
@@ -80,11 +80,20 @@ describe('a donor', () => {
     });
   });
 
+  it('sells boards that nobody here wants', async () => {
+    await add('B no XX-77 x2 on scan tested 4 min');
+    const { id: board } = await row('B no XX-77');
+    const answer = await askPlan({ donor: kiosk, minutes: 120 });
+    if ('refused' in answer) throw new Error(answer.refused);
+    expect(answer.done.plan.keep.find(({ part }) => part === board)).toEqual({ part: board, keep: 0, sell: 1 });
+  });
+
   it('gives pieces to the shelf or loses them, never more than it has', async () => {
     const { id: part } = await row('R 22');
     expect(await takeOut({ id: id(), part, count: 2, how: 'shelf' })).toEqual({ done: undefined });
     expect(await takeOut({ id: id(), part, count: 1, how: 'spoiled' })).toEqual({ done: undefined });
     expect((await row('R 22')).count).toBe(5);
+    expect(await piecesTakenOut(await database())).toEqual({ done: 3, spoiled: 1 });
     expect(await searchShelf(await database(), '22')).toMatchObject([{ count: 2, origin: 'Kiosk plasma' }]);
     expect(await takeOut({ id: id(), part, count: 6, how: 'shelf' })).toMatchObject({
       refused: expect.stringContaining('has only 5') as string,

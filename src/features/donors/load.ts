@@ -10,6 +10,7 @@ import {
   planHarvest,
   rankFor,
   readPart,
+  saleOf,
   simplyDoes,
   usualOf,
   worksOnceOut,
@@ -159,7 +160,7 @@ export async function planFor(donor: string, minutes: number): Promise<PlanView>
       demand: demand.mean,
       worth: worthOf(typed),
       shelf: shelf.get(id)!,
-      sale: 0,
+      sale: saleOf(readPart(typed).kind, worthOf(typed), hourlyRate),
     })),
   });
   return { plan, minutes };

@@ -10,7 +10,8 @@ import { AmountField, FormRefusal, Pair, ParagraphField, useAnsweredForm } from 
 import { ToSetList } from '@/workshop/job';
 import { Fitting } from './Fitting';
 import { ForFitting } from './ForFitting';
-import { type Done, doneSchema, notesOf, type RepairChoice, toGet } from './repairModel';
+import { PartOrBoardLine } from './PartOrBoardLine';
+import { type Done, doneSchema, notesOf, type OwnHand, partOrBoard, type RepairChoice, toGet } from './repairModel';
 import styles from './repair.module.css';
 
 interface RecordRepairProps {
@@ -20,13 +21,18 @@ interface RecordRepairProps {
   readonly sheet: Sheet;
   readonly power: BenchState['context']['power'];
   readonly currency: string;
+  readonly hourlyRate: number;
+  readonly hand: OwnHand;
   onRecord(repair: BodyNamed<'repair'>): void;
 }
 
 /** What was done to the set: the likeliest repair, or another, with its money and minutes. */
-export function RecordRepair({ choices, job, sheet, power, currency, onRecord }: RecordRepairProps) {
+export function RecordRepair(props: RecordRepairProps) {
+  const { choices, job, sheet, power, currency, hourlyRate, hand, onRecord } = props;
   const [chosen, setChosen] = useState<string>();
-  const { action, chance } = choices.find((one) => one.action.id === chosen) ?? choices[0]!;
+  const choice = choices.find((one) => one.action.id === chosen) ?? choices[0]!;
+  const { action, chance } = choice;
+  const weighed = partOrBoard(choice, choices, sheet, hand, hourlyRate);
   const whyNot = useId();
   const board = swappedBoard(action.id);
   const sets = board === undefined ? [] : setOn(sheet, board);
@@ -52,6 +58,7 @@ export function RecordRepair({ choices, job, sheet, power, currency, onRecord }:
           'Nothing measured points at it.'
         )}
       </p>
+      {weighed && <PartOrBoardLine weighed={weighed} hand={hand} currency={currency} />}
       <Select
         showSearch
         value={action.id}
@@ -95,8 +102,10 @@ export function RecordRepair({ choices, job, sheet, power, currency, onRecord }:
           The set is marked LIVE: {impossible}
         </p>
       )}
-      {power === 'unplugged' && <p className="caution">Not proven dead yet: measure each store first.</p>}
-      <p className="caution">One change, then test: two at once, and nobody knows which cured it.</p>
+      <p className="caution">
+        {power === 'unplugged' && 'Not proven dead yet: measure each store first. '}
+        One change, then test: two at once, and nobody knows which cured it.
+      </p>
       <FormRefusal refused={refused} />
       <Button
         type="primary"

@@ -14,11 +14,19 @@ import { Suspects, useBriefing } from '@/workshop/advice';
 import { BeforeAndAfter } from './BeforeAndAfter';
 import { PutAside } from './PutAside';
 import { RecordRepair } from './RecordRepair';
-import { repairChoices } from './repairModel';
+import { type OwnHand, repairChoices } from './repairModel';
 import styles from './repair.module.css';
 
+interface RepairProps {
+  readonly file: JobFile;
+  /** What is advised on the job as it is stored. */
+  readonly briefing: Briefing;
+  /** How the shop’s own soldering has gone. */
+  readonly hand: OwnHand;
+}
+
 /** What was done, and whether the readings that were wrong are right since. */
-export function Repair({ file, briefing }: { file: JobFile; briefing: Briefing }) {
+export function Repair({ file, briefing, hand }: RepairProps) {
   const router = useRouter();
   const { log, job } = useJob(file);
   const { bench, predictions } = job;
@@ -47,6 +55,8 @@ export function Repair({ file, briefing }: { file: JobFile; briefing: Briefing }
               sheet={file.sheet}
               power={bench.context.power}
               currency={file.currency}
+              hourlyRate={file.hourlyRate}
+              hand={hand}
               onRecord={(body) => {
                 log.record([{ body }]);
                 setAgain(false);

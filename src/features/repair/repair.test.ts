@@ -5,7 +5,7 @@ import { repairActions } from '@/core/repair';
 import { describe, expect, it } from 'vitest';
 import { adviseOn, type Case, proofOf } from '@/core/diagnosis';
 import { shippedSheets } from '@/sheets';
-import { notesOf, repairChoices, toGet } from './repairModel';
+import { notesOf, partOrBoard, repairChoices, toGet } from './repairModel';
 
 const sheet = shippedSheets().get('pellisar-tc-14')!;
 const predictions = predictionsOf(sheet);
@@ -46,6 +46,35 @@ const repaired: LogBody = {
   minutes: 12,
   note: '',
 };
+
+describe('the part or another board', () => {
+  const choices = repairChoices(adviseOn(job(wrong)), sheet);
+  const leading = choices[0]!;
+  const weigh = (done: number, spoiled: number, choice = leading) =>
+    partOrBoard(choice, choices, sheet, { done, spoiled }, 18);
+
+  it('is weighed for a part on a board that can be had, by how the own hand spoils pieces', () => {
+    const usual = weigh(0, 0)!;
+    expect(usual).toMatchObject({ title: sheet.boards.get('neck')!.title });
+    expect(usual.part.cost).toBeLessThan(usual.board.cost);
+    const clumsy = weigh(40, 30)!;
+    expect(clumsy.harm).toBeGreaterThan(0.5);
+    expect(clumsy.part.cost).toBeGreaterThan(usual.part.cost);
+    expect(clumsy.board).toEqual(usual.board);
+  });
+
+  it('is no question where the board itself is put in, or nothing points at the part', () => {
+    const board = choices.find(({ action }) => action.method === 'swap')!;
+    expect(weigh(0, 0, board)).toBeUndefined();
+    expect(
+      weigh(
+        0,
+        0,
+        choices.find(({ chance }) => chance === 0)!,
+      ),
+    ).toBeUndefined();
+  });
+});
 
 describe('repairs that can be recorded', () => {
   it('are all the sheet knows, once each, the likeliest cure first and the rest by name', () => {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { seeded, sumOf } from '../../statistics';
-import { keepCount, planHarvest, readHarvest } from '..';
+import { keepCount, planHarvest, readHarvest, saleOf } from '..';
 import { chanceOfAtLeast, worthOfNext } from './harvest';
 import { type DonorPart, type HarvestProblem } from './problem';
 
@@ -73,6 +73,12 @@ describe('the harvest of a donor', () => {
         },
       ),
     );
+  });
+
+  it('sells what used ones are bought of, where it pays for the work of selling', () => {
+    expect(saleOf('board', 40, 20)).toBeCloseTo(0.5 * 40 - (12 / 60) * 20, 9);
+    expect(saleOf('chip', 6, 20)).toBe(0);
+    expect(saleOf('capacitor', 100, 0)).toBe(0);
   });
 
   it.each([

@@ -2,6 +2,7 @@ import { loadBriefing } from '@/workshop/advice/server';
 import { loadJob } from '@/workshop/job/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { loadHand } from '@/features/repair/load';
 import { Repair } from '@/features/repair';
 
 interface Props {
@@ -15,5 +16,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <Repair key={file.id} file={file} briefing={await loadBriefing(file)} />;
+  return <Repair key={file.id} file={file} briefing={await loadBriefing(file)} hand={await loadHand()} />;
 }
