@@ -203,6 +203,9 @@ describe('advice', () => {
       ({ probe }) => probe.isolates,
     );
     expect(isolating.length).toBeGreaterThan(0);
+    // Nobody has looked at it yet.
+    const fresh = adviseOn(caseWith(plasma, [], { complaint: tripping })).probes;
+    expect(fresh.filter(({ probe }) => probe.isolates)).toEqual([]);
     expect(
       adviseOn(caseWith(plasma, [live], { complaint: upperDark })).probes.filter(({ probe }) => probe.isolates),
     ).toEqual([]);

@@ -48,6 +48,9 @@ function tripChance({ predictions, bench }: Case, posterior: Posterior): number 
   );
 }
 
+/** Was it switched on or measured here? One that nobody has looked at is not taken apart. */
+const isLookedAt = ({ readings, context }: BenchState): boolean => readings.length > 0 || context.power === 'live';
+
 /** How likely it must be that switching on does what is not to be done twice, to measure cold alone. */
 export const forbiddenFrom = 0.2;
 
@@ -170,7 +173,7 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
     return kept(known, key, () => contexts.push(context) - 1);
   };
   const answers = new Map(
-    openProbes(job, posterior, tripChance(job, posterior) > isolatingFrom)
+    openProbes(job, posterior, isLookedAt(bench) && tripChance(job, posterior) > isolatingFrom)
       .map((probe) => [probe, outcomesOf(predictions, probe.check, probe.context, open.sets)] as const)
       .filter(([, { kinds }]) => kinds.some((kind) => kind !== kinds[0])),
   );
