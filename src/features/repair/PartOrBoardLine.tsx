@@ -13,7 +13,7 @@ export function PartOrBoardLine({ weighed: { title, part, board, harm }, hand, c
   const isPart = part.cost <= board.cost;
   const [cheaper, dearer] = isPart ? [part.cost, board.cost] : [board.cost, part.cost];
   return (
-    <p className="soft" aria-label="Part or board">
+    <p className="soft" role="note" aria-label="Part or board">
       <b>{isPart ? 'The part first' : 'The board at once'}</b>, <b className="figure">{money(cheaper)}</b> all told;{' '}
       {isPart ? `another ${title.toLowerCase()}` : 'the part first'} <span className="figure">{money(dearer)}</span>.
       Soldering harms with <span className="figure">{chanceText(harm)}</span>
