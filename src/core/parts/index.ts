@@ -10,3 +10,4 @@ export { type Appearance, appearances, faultModeNames, faultModes, type FaultMod
 export { faultRate, partKindNames, partKinds, replacing, visibility, type PartKind } from './kinds';
 export { bandDoubts, bandsOf, bandColour, readBands, type BandColour } from './colourBands';
 export { codeOf, readCode } from './printedCode';
+export { unfitBoards } from './unfitBoards';

@@ -44,9 +44,6 @@ export const usuallySits = (kind: PartKind): Pick<PartWay, 'pins' | 'pitch' | 'b
   tired: false,
 });
 
-/** Boards that come dead, or of a revision that does not fit: one in so many, a guess by hand. */
-export const usuallyUnfit = 0.15;
-
 /** What each way costs on average, all told. */
 export interface Weighed {
   /** Chance that the rework does harm. */

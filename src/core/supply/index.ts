@@ -1,5 +1,5 @@
 export { bestBasket, patienceOf, type Basket, type Patience } from './basket/basket';
-export { usuallySits, usuallyUnfit, weighBoardOrPart, type Weighed } from './boardOrPart';
+export { usuallySits, weighBoardOrPart, type Weighed } from './boardOrPart';
 export { readBasket, type BasketProblem } from './basket/problem';
 export { readCatalogue } from './catalogueCsv';
 export { readDocument, unknownKey } from './readDocument';

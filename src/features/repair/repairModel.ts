@@ -1,6 +1,7 @@
 import * as yup from 'yup';
 import { repairActions, type RepairAction } from '@/core/repair';
-import { fromMark, usuallySits, usuallyUnfit, weighBoardOrPart, type Weighed, writePart } from '@/core/supply';
+import { unfitBoards } from '@/core/parts';
+import { fromMark, usuallySits, weighBoardOrPart, type Weighed, writePart } from '@/core/supply';
 import { partNotes, type PartNotes, type Sheet } from '@/core/sheet';
 
 /** A repair that can be recorded, with its chance of being the cure now. */
@@ -60,7 +61,7 @@ export function partOrBoard(
   if (!whole || action.method !== 'replace' || chance <= 0) return undefined;
   const { money } = action;
   const guilty = Math.min(1, chance / Math.max(chance, whole.chance));
-  const board = { money: whole.action.money, minutes: whole.action.minutes, unfit: usuallyUnfit };
+  const board = { money: whole.action.money, minutes: whole.action.minutes, unfit: unfitBoards };
   return {
     title: sheet.boards.get(part.board)!.title,
     ...weighBoardOrPart({ money, ...usuallySits(part.kind), guilty, reworks }, board, hour),

@@ -1,11 +1,10 @@
 import { type Predictions } from '../../behaviour';
+import { unfitBoards } from '../../parts';
 import { sumOf } from '../../statistics';
 import { type Fault } from '../../sheet';
 import { type Observation } from './case';
 import { type Hypothesis } from './pairs';
 
-/** Chance that a board from a donor, tried as it comes, is bad itself: dead, worn in the same way, or of another revision. A guess by hand. */
-const unfit = 0.12;
 /** Of those that are bad, how many have gone the same way as the set’s own: they are of one age and one make. */
 const sameWay = 0.5;
 
@@ -41,14 +40,14 @@ export function badDonors(
     return [
       ...onBoard.map((fault) => ({
         hypothesis: { faults: [fault], donor: { board, fault } },
-        prior: chanceOf(fault) * unfit * sameWay,
+        prior: chanceOf(fault) * unfitBoards * sameWay,
       })),
       ...anchors.flatMap((place) =>
         brought
           .filter((fault) => fault !== faults[place])
           .map((fault) => ({
             hypothesis: { faults: [faults[place]!], donor: { board, fault } },
-            prior: (chanceOf(faults[place]!) * unfit * (1 - sameWay) * chanceOf(fault)) / all,
+            prior: (chanceOf(faults[place]!) * unfitBoards * (1 - sameWay) * chanceOf(fault)) / all,
           })),
       ),
     ];

@@ -1,3 +1,4 @@
+import { unfitBoards } from '@/core/parts';
 import { Refusal } from '@/core/quantity';
 import { weighBoardOrPart } from '@/core/supply';
 import { field, first, line, maybe, percent, type Reckoning } from './reckoning';
@@ -21,7 +22,7 @@ export const supplyReckonings: readonly Reckoning[] = [
       field('guilty', 'It is the cause, per cent', '', '80'),
       field('board', 'A board costs', '', '34'),
       field('minutes', 'Minutes to change the board', '', '12'),
-      field('unfit', 'Boards that come dead or wrong, per cent', '', '15'),
+      field('unfit', 'Boards that come dead or wrong, per cent', '', String(100 * unfitBoards)),
       field('hour', 'An hour is worth', '', '18'),
       { ...field('belly', 'Pad under its belly: 1', '', '0'), optional: true },
       { ...field('tired', 'Tired pads: 1', '', '0'), optional: true },
