@@ -82,9 +82,10 @@ export function Bench({ file: sent, briefing, line, usual, cases, asked, startsL
 
   const [large, setLarge] = useState(startsLarge);
   useEffect(() => {
-    // After anything recorded the hands are back on the probes: the entry must be ready. A panel that is open
-    // over the bench keeps the focus; it gives it back.
-    if (!large && !document.activeElement?.closest('[role=dialog]')) input.current?.focus();
+    // After anything recorded the hands are back on the probes: the entry must be ready. A panel or a list that is
+    // open over the bench keeps the focus; it gives it back.
+    const isOver = document.activeElement?.closest('[role=dialog], [role=combobox][aria-expanded=true]');
+    if (!large && !isOver) input.current?.focus();
   }, [log.entries.length, check, correcting, large]);
 
   const meter = useBenchMeter(file, log, job, advice, control, simulatedMeter);
