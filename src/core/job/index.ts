@@ -9,5 +9,5 @@ export { readingRows, type ReadingRow } from './readingRows';
 export { setUpRows, type SetUpRow } from './setUpRows';
 export { followShort, type FollowedShort } from './shortedRail';
 export { partsAlone, surveyRows, typedPart, type SurveyRow } from './surveyRows';
-export { setOn, swappedBoard, toSet, type ToSet } from './toSet';
+export { setOn, toSet } from './toSet';
 export { tableReadings, type TableReading } from './tableReadings';

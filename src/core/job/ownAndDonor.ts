@@ -1,4 +1,5 @@
 import { type Case } from '../diagnosis';
+import { type TakenReading } from '../log';
 import { type ReadingRow, readingRows } from './readingRows';
 
 /** A check as it read with the set’s own board and with a donor’s in its place. */
@@ -22,8 +23,14 @@ export interface OwnAndDonor {
 /** Own and donor readings of each board that a donor’s was tried for, since the last repair. */
 export function ownAndDonor(job: Case): OwnAndDonor[] {
   const { bench, predictions } = job;
-  const since = readingRows(job).filter(({ reading }) => reading.afterRepairs === bench.repairs.length);
-  const tried = new Set([...bench.context.donors, ...since.flatMap(({ reading }) => reading.context.donors)]);
+  const isSince = ({ afterRepairs }: TakenReading) => afterRepairs === bench.repairs.length;
+  const tried = new Set([
+    ...bench.context.donors,
+    ...bench.readings.filter(isSince).flatMap(({ context }) => context.donors),
+  ]);
+  // Hardly ever is one tried, and this is asked at every line.
+  if (tried.size === 0) return [];
+  const since = readingRows(job).filter(({ reading }) => isSince(reading));
   return [...tried].flatMap((board): OwnAndDonor[] => {
     const withDonor = ({ reading }: ReadingRow) => reading.context.donors.includes(board);
     const checks = new Set(

@@ -3,7 +3,7 @@ import { shippedSheets } from '@/sheets';
 import { predictionsOf } from '../behaviour';
 import { type LogBody, type LogEntry, replay } from '../log';
 import { withLabel } from '../sheet';
-import { setOn, swappedBoard, toSet } from '.';
+import { setOn, toSet } from '.';
 
 const shipped = shippedSheets().get('halvane-hp-42')!;
 const sheet = withLabel(shipped, { vs: 191 });
@@ -44,8 +44,6 @@ describe('a board put in anew', () => {
       ['Va', 63, false],
     ]);
     expect(setOn(sheet, 'logic')).toEqual([]);
-    expect(swappedBoard('swap:psu')).toBe('psu');
-    expect(swappedBoard('replace:psu')).toBeUndefined();
   });
 
   it('asks for what it is set to until it has read so', () => {

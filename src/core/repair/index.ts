@@ -1,3 +1,11 @@
 export { dealtWith } from './dealtWith';
 export { replacedParts } from './replacedParts';
-export { methodFor, repairActions, repairRefused, type RepairAction, type RepairMethod } from './repairs';
+export {
+  methodFor,
+  repairActions,
+  repairRefused,
+  swapOf,
+  swappedBoard,
+  type RepairAction,
+  type RepairMethod,
+} from './repairs';

@@ -90,13 +90,22 @@ const fewestInKit = 3;
 
 type WorkedOut = Omit<RepairAction, 'listed' | 'inLiveSet'> & { readonly inLiveSet?: boolean };
 
+/** The repair that puts another board in. */
+export const swapOf = (board: string): string => `swap:${board}`;
+
+/** The board that a repair puts in anew; undefined where it does something else. */
+export function swappedBoard(action: string): string | undefined {
+  const [method, board] = action.split(':');
+  return method === 'swap' ? board : undefined;
+}
+
 function boardActions(sheet: Sheet): WorkedOut[] {
   return [...sheet.boards.values()].flatMap((board) => {
     const faults = [...sheet.faults.values()].filter((fault) => sheet.parts.get(fault.part)!.board === board.id);
     const actions: WorkedOut[] = [];
     if (board.value > 0 && faults.length > 0)
       actions.push({
-        id: `swap:${board.id}`,
+        id: swapOf(board.id),
         method: 'swap',
         title: `${verbs.swap} ${lowerFirst(board.title)}`,
         minutes: board.removal + swapSetUp,

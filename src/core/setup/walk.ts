@@ -1,7 +1,7 @@
 import { type Check } from '../behaviour';
 import { type LogEntry, standing } from '../log';
 import { toleranceWidth } from '../quantity';
-import { isUnread, type SetUpStep, type Sheet } from '../sheet';
+import { type SetUpStep, setVoltages, type Sheet } from '../sheet';
 import { adviseRails, type Rail, type RailMove, type RailsAdvice, type Touch } from './rails';
 
 /** A step of setting up that is a rail brought to a figure, with the point where it is read. */
@@ -46,11 +46,9 @@ const shareIn = ({ target }: SetUpStep): number | undefined => {
 
 /** The steps of a sheet that bring a rail to a figure, in the maker’s order. */
 export function railSteps(sheet: Sheet, checks: ReadonlyMap<string, Check>): RailStep[] {
-  return sheet.setUp.flatMap((step): RailStep[] => {
-    const check = step.point === undefined ? undefined : checks.get(step.point);
-    const net = check?.point?.net === undefined ? undefined : sheet.nets.get(check.point.net);
-    const target = check?.point?.expect ?? net?.volts;
-    if (check?.measure !== 'dc' || !net || target === undefined || target === 0) return [];
+  return setVoltages(sheet).flatMap(({ step, point, net, volts: target, unread }): RailStep[] => {
+    const check = checks.get(point.id);
+    if (!check) return [];
     const share = shareIn(step);
     return [
       {
@@ -58,7 +56,7 @@ export function railSteps(sheet: Sheet, checks: ReadonlyMap<string, Check>): Rai
         check,
         id: check.id,
         target,
-        unread: isUnread(net),
+        unread,
         within: toleranceWidth(share ? { relative: share } : net.tolerance, target),
         limit: undefined,
         control: controlIn(step),

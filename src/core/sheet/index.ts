@@ -12,4 +12,5 @@ export { adoptedId, adoptedText, editsOf, editsUnderChoices, isAnyMake, type She
 export { pathUnderChoices } from './sources';
 export { anyMark } from './likeListed';
 export { openSheet } from './openSheet';
+export { setVoltages, type SetVoltage } from './setVoltages';
 export { isUnread, withLabel } from './withLabel';

@@ -1,15 +1,12 @@
 import { Button } from 'antd';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { type Case, type RepairProof } from '@/core/diagnosis';
 import { type LogBody } from '@/core/log';
 import { EmptyState, Key } from '@/ui';
+import { NotAllRight } from './NotAllRight';
 import { ProofTable } from './ProofTable';
 import { Remeasure } from './Remeasure';
 import styles from './repair.module.css';
-
-// Which controls a set has is worked out only where a reading is left over.
-const NotAllRight = dynamic(() => import('./NotAllRight').then((loaded) => loaded.NotAllRight));
 
 interface BeforeAndAfterProps {
   /** The job's id. */

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import Link from 'next/link';
 import { type Case, type RepairProof } from '@/core/diagnosis';
-import { railSteps } from '@/core/setup';
+import { setVoltages } from '@/core/sheet';
 import styles from './repair.module.css';
 
 interface NotAllRightProps {
@@ -14,7 +14,7 @@ interface NotAllRightProps {
 /** What is still wrong after all was measured again: the complaint, or a reading beside it. */
 export function NotAllRight({ id, job, proof }: NotAllRightProps) {
   const { model, checks } = job.predictions;
-  const set = new Set(railSteps(model.sheet, checks).map((step) => step.id));
+  const set = new Set(setVoltages(model.sheet).map(({ point }) => point.id));
   return (
     <div className={styles.verdict}>
       <strong>{proof.showsRight ? 'It shows what it should; not all reads right.' : 'Not cured yet.'}</strong>

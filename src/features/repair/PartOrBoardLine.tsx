@@ -1,5 +1,5 @@
 import { chanceText, moneyText } from '@/ui';
-import { type OwnHand, type PartOrBoard } from './repairModel';
+import { type OwnHand, type PartOrBoard } from '@/core/kit';
 
 interface PartOrBoardLineProps {
   readonly weighed: PartOrBoard;

@@ -1,9 +1,10 @@
 import { Button, Select } from 'antd';
 import { useId, useState } from 'react';
 import { FormProvider } from 'react-hook-form';
-import { setOn, swappedBoard } from '@/core/job';
+import { setOn } from '@/core/job';
+import { type OwnHand, partOrBoard } from '@/core/kit';
 import { type BenchState, type BodyNamed } from '@/core/log';
-import { repairRefused } from '@/core/repair';
+import { repairRefused, swappedBoard } from '@/core/repair';
 import { type Sheet } from '@/core/sheet';
 import { chanceText, Key } from '@/ui';
 import { AmountField, FormRefusal, Pair, ParagraphField, useAnsweredForm } from '@/workshop/form';
@@ -11,7 +12,7 @@ import { ToSetList } from '@/workshop/job';
 import { Fitting } from './Fitting';
 import { ForFitting } from './ForFitting';
 import { PartOrBoardLine } from './PartOrBoardLine';
-import { type Done, doneSchema, notesOf, type OwnHand, partOrBoard, type RepairChoice, toGet } from './repairModel';
+import { type Done, doneSchema, notesOf, type RepairChoice, toGet } from './repairModel';
 import styles from './repair.module.css';
 
 interface RecordRepairProps {

@@ -14,7 +14,8 @@ import { Suspects, useBriefing } from '@/workshop/advice';
 import { BeforeAndAfter } from './BeforeAndAfter';
 import { PutAside } from './PutAside';
 import { RecordRepair } from './RecordRepair';
-import { type OwnHand, repairChoices } from './repairModel';
+import { type OwnHand } from '@/core/kit';
+import { repairChoices } from './repairModel';
 import styles from './repair.module.css';
 
 interface RepairProps {

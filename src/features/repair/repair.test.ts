@@ -5,7 +5,8 @@ import { repairActions } from '@/core/repair';
 import { describe, expect, it } from 'vitest';
 import { adviseOn, type Case, proofOf } from '@/core/diagnosis';
 import { shippedSheets } from '@/sheets';
-import { notesOf, partOrBoard, repairChoices, toGet } from './repairModel';
+import { notesOf, repairChoices, toGet } from './repairModel';
+import { partOrBoard } from '@/core/kit';
 
 const sheet = shippedSheets().get('pellisar-tc-14')!;
 const predictions = predictionsOf(sheet);

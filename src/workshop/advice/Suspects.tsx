@@ -104,8 +104,8 @@ function Doubts({ doubts, alone, dormant, badDonors }: Pick<Briefed, 'doubts' | 
       {badDonors.map(({ board, chance }) => (
         <p key={board} className={styles.doubt} role="note">
           <b>A bad donor?</b> The donor’s {board} is bad itself with{' '}
-          <span className="figure">{chanceText(chance)}</span>: it clears nothing until another does the same, or until
-          both are read side by side.
+          <span className="figure">{chanceText(chance)}</span>: it clears nothing. Try another, or read more points with
+          both.
         </p>
       ))}
       {doubts.map(({ entry, ofPart, said, chance, twice }) => (

@@ -1,10 +1,10 @@
 import Link from 'next/link';
-import { type ToSet } from '@/core/job';
 import { formatQuantity } from '@/core/quantity';
+import { type SetVoltage } from '@/core/sheet';
 
 interface ToSetListProps {
   /** Not empty. */
-  readonly list: readonly ToSet[];
+  readonly list: readonly SetVoltage[];
   /** The job on whose set they are set; without it there is no way there yet. */
   readonly job?: string;
 }
