@@ -3,7 +3,8 @@ import { gzipSync } from 'node:zlib';
 import path from 'node:path';
 import { launch } from './browser.mjs';
 import { seed } from './seed.mjs';
-import { freePort, serve, workFolder } from './setup.mjs';
+import { freePort, serve } from './setup.mjs';
+import { workFolder } from './upToDate.mjs';
 
 const database = path.join(workFolder, 'bench.db');
 seed(database, { fresh: true });

@@ -10,8 +10,8 @@ import {
   serveForever,
   tellCode,
   wantedPort,
-  workFolder,
 } from './setup.mjs';
+import { workFolder } from './upToDate.mjs';
 
 ensureInstalled();
 ensureBuilt();

@@ -1,7 +1,8 @@
 // npm run dev: the development server on the demo's database.
 import path from 'node:path';
 import { seed } from './seed.mjs';
-import { ensureInstalled, freePort, runPackage, scripts, workFolder } from './setup.mjs';
+import { ensureInstalled, freePort, runPackage, scripts } from './setup.mjs';
+import { workFolder } from './upToDate.mjs';
 
 ensureInstalled();
 const database = path.join(workFolder, 'demo.db');

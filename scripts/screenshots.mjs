@@ -3,17 +3,8 @@
 import { mkdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { seed } from './seed.mjs';
-import {
-  ensureBuilt,
-  ensureInstalled,
-  freePort,
-  playSuppliers,
-  root,
-  runPackage,
-  scripts,
-  serve,
-  workFolder,
-} from './setup.mjs';
+import { ensureBuilt, ensureInstalled, freePort, playSuppliers, runPackage, scripts, serve } from './setup.mjs';
+import { root, workFolder } from './upToDate.mjs';
 
 ensureInstalled();
 ensureBuilt();

@@ -1,19 +1,22 @@
 // Brings a fresh machine to the point where a command can run. Uses nothing but Node itself.
 import { spawn, spawnSync } from 'node:child_process';
-import { createHash, randomInt } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { randomInt } from 'node:crypto';
+import { existsSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
 import path from 'node:path';
-import { fileURLToPath } from 'node:url';
+import {
+  commandLine,
+  digest,
+  installed,
+  isCommandLineBuilt,
+  isInstalled,
+  root,
+  sources,
+  stamped,
+} from './upToDate.mjs';
 
-export const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
-process.chdir(root);
 process.env.NEXT_TELEMETRY_DISABLED = '1';
-
-/** Where the demo, tests and benchmarks keep what they make. */
-export const workFolder = path.join(root, '.tovrik');
-mkdirSync(workFolder, { recursive: true });
 
 export function fail(message) {
   console.error(message);
@@ -44,32 +47,13 @@ export const scripts = {
   prettier: 'prettier/bin/prettier.cjs',
 };
 
-function digest(files) {
-  const hash = createHash('sha1');
-  for (const file of files) hash.update(file).update(readFileSync(path.join(root, file)));
-  return hash.digest('hex');
-}
-
-function stamped(file, stamp) {
-  return existsSync(file) && readFileSync(file, 'utf8') === stamp;
-}
-
 /** Installs from the lock file when it is missing or has changed. */
 export function ensureInstalled() {
-  const stampFile = path.join(root, 'node_modules', '.tovrik-lock');
-  const stamp = digest(['package-lock.json', 'package.json']);
-  if (stamped(stampFile, stamp)) return;
+  if (isInstalled()) return;
   console.error('Installing packages from the lock file; the first time takes some minutes.');
   const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
   if (run(npm, ['ci', '--include=dev', '--no-audit', '--no-fund']) !== 0) fail('npm ci failed: see above.');
-  writeFileSync(stampFile, stamp);
-}
-
-function sources(folder) {
-  return readdirSync(path.join(root, folder), { withFileTypes: true, recursive: true })
-    .filter((entry) => entry.isFile() && !/\.test\.tsx?$/.test(entry.name))
-    .map((entry) => path.relative(root, path.join(entry.parentPath ?? entry.path, entry.name)))
-    .sort();
+  writeFileSync(installed.file, installed.stamp());
 }
 
 /** Builds when sources changed since the last build. */
@@ -84,14 +68,11 @@ export function ensureBuilt() {
 
 /** The command line as one file for Node, built again when one of its sources is newer. */
 export async function ensureCommandLine() {
-  const main = path.join(workFolder, 'commandLine', 'main.js');
-  const changed = (file) => statSync(path.join(root, file)).mtimeMs;
-  const files = [...['src/core', 'src/store', 'src/cli', 'src/sheets'].flatMap(sources), 'package-lock.json'];
-  if (existsSync(main) && Math.max(...files.map(changed)) < statSync(main).mtimeMs) return main;
+  if (isCommandLineBuilt()) return;
   const { build } = await import('esbuild');
   await build({
     entryPoints: [path.join(root, 'src/cli/main.ts')],
-    outdir: path.dirname(main),
+    outdir: path.dirname(commandLine),
     bundle: true,
     splitting: true,
     minifySyntax: true,
@@ -103,7 +84,6 @@ export async function ensureCommandLine() {
     banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
     logLevel: 'warning',
   });
-  return main;
 }
 
 const chromiumPlaces = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];

@@ -1,16 +1,8 @@
 // npm start: serves the user's own data.
 import path from 'node:path';
 import { requireReadable } from './sound.mjs';
-import {
-  ensureBuilt,
-  ensureInstalled,
-  freePort,
-  lookAhead,
-  root,
-  serveForever,
-  tellCode,
-  wantedPort,
-} from './setup.mjs';
+import { ensureBuilt, ensureInstalled, freePort, lookAhead, serveForever, tellCode, wantedPort } from './setup.mjs';
+import { root } from './upToDate.mjs';
 
 ensureInstalled();
 ensureBuilt();

@@ -2,7 +2,8 @@
 import { readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { lint } from './lint.mjs';
-import { ensureBuilt, ensureChromium, ensureInstalled, runPackage, scripts, workFolder } from './setup.mjs';
+import { ensureBuilt, ensureChromium, ensureInstalled, runPackage, scripts } from './setup.mjs';
+import { workFolder } from './upToDate.mjs';
 
 ensureInstalled();
 process.env.CHROMIUM = ensureChromium();

@@ -2,7 +2,7 @@ import { attempt, parseQuantity, Refusal } from '@/core/quantity';
 import { readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { pathUnderChoices, readSheet, type Sheet, withLabel } from '@/core/sheet';
-import { shippedTexts } from '@/sheets';
+import { keptTrees, shippedTexts } from '@/sheets';
 import { netlistOf } from '@/sheets/stages';
 import { type Given } from './command';
 
@@ -70,10 +70,10 @@ export function sourceFrom({ words: [file], option }: Given): SheetSource {
   const textOf = (id: string) => (id === idOf(full) ? full : parents.get(id));
   const label = option('label');
   const read = (one: string) => {
-    const sheet = readSheet(one, { textOf, choices, netlistOf });
+    const sheet = readSheet(one, { textOf, choices, netlistOf, keptTrees });
     return label === undefined ? sheet : withLabel(sheet, labelFrom(label, sheet));
   };
-  return { sheet: read(full), read, under: (one) => pathUnderChoices(one, { textOf, choices }) };
+  return { sheet: read(full), read, under: (one) => pathUnderChoices(one, { textOf, choices, keptTrees }) };
 }
 
 const list = (text: string | undefined): string[] => (text ?? '').split(',').filter(Boolean);

@@ -1,7 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { readSheet, type Sheet } from '@/core/sheet';
+import { keptTrees } from './keptTrees';
 import { netlistOf } from './stages';
+
+export { keptTrees };
 
 /** Where the shipped sheets lie; the server and the command line both start in the project folder. */
 const folder = path.join(process.cwd(), 'src', 'sheets');
@@ -31,7 +34,7 @@ export function shippedSheets(): ReadonlyMap<string, Sheet> {
   shipped ??= new Map(
     sheetsIn(folder).map(([id, text]) => [
       id,
-      readSheet(text, { textOf: (parent) => shippedTexts().get(parent), netlistOf }),
+      readSheet(text, { textOf: (parent) => shippedTexts().get(parent), netlistOf, keptTrees }),
     ]),
   );
   return shipped;

@@ -10,6 +10,7 @@ export { lintSheet } from './lint';
 export { partNotes, type PartNotes } from './partNotes';
 export { adoptedId, adoptedText, editsOf, editsUnderChoices, isAnyMake, type SheetEdit, withEdits } from './refine';
 export { pathUnderChoices } from './sources';
+export { type KeptTrees, type PackedText } from './tree';
 export { anyMark } from './likeListed';
 export { openSheet } from './openSheet';
 export { setVoltages, type SetVoltage } from './setVoltages';

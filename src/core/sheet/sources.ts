@@ -1,5 +1,4 @@
 import {
-  type Document,
   isMap,
   isPair,
   isScalar,
@@ -14,6 +13,7 @@ import {
 import { Recent } from '../recent';
 import { SheetError } from './problem';
 import { type Place } from './place';
+import { type KeptTrees, packed, type ParsedText, unpacked } from './tree';
 import { sheetFormat } from './words';
 
 /** The longest sheet that is read, in characters. */
@@ -30,6 +30,7 @@ export interface SheetSources {
   readonly choices?: Readonly<Record<string, string>>;
   /** The text of a netlist by its name; undefined where there is none. */
   readonly netlistOf?: (name: string) => string | undefined;
+  readonly keptTrees?: KeptTrees;
 }
 
 /** Tells where in which text a node was written. */
@@ -39,8 +40,8 @@ export class Places {
   constructor(private readonly own: LineCounter) {}
 
   /** Remembers that all of a document comes from another sheet. */
-  adopt(document: Document.Parsed, lines: LineCounter, sheet: string): void {
-    visit(document, {
+  adopt({ contents, lines }: ParsedText, sheet: string): void {
+    visit(contents, {
       Node: (_, node) => {
         this.texts.set(node as Node, { lines, sheet });
       },
@@ -73,24 +74,29 @@ function fail(place: Place | undefined, message: string): never {
   throw new SheetError([{ ...(place ?? { line: 1, column: 1 }), message }]);
 }
 
-interface Parsed {
-  readonly document: Document.Parsed;
-  readonly lines: LineCounter;
-}
-
 /** Texts of sheets that others are laid over, parsed; nothing that is merged changes them. */
 const mostBases = 24;
-const bases = new Recent<string, Parsed>(mostBases);
+const bases = new Recent<string, ParsedText>(mostBases);
 
-function parseBase(text: string, sheet: string): Parsed {
+function parseBase(text: string, sheet: string, trees: KeptTrees | undefined): ParsedText {
   const known = bases.get(text);
   if (known) return known;
-  const parsed = parse(text, sheet);
+  const parsed = parse(text, trees, sheet);
   bases.set(text, parsed);
   return parsed;
 }
 
-function parse(text: string, sheet?: string): Parsed {
+/** A text's tree as it was kept, or parsed now and kept. */
+function parse(text: string, trees: KeptTrees | undefined, sheet?: string): ParsedText {
+  const kept = trees?.get(text);
+  if (kept) return unpacked(kept);
+  const parsed = parseAnew(text, sheet);
+  const pack = trees && packed(parsed);
+  if (pack) trees.set(text, pack);
+  return parsed;
+}
+
+function parseAnew(text: string, sheet?: string): ParsedText {
   if (text.length > longestSheet) {
     const size = Math.ceil(text.length / 1024);
     fail(undefined, `the sheet is ${size} KB long; a sheet may have at most ${longestSheet / 1024} KB`);
@@ -105,7 +111,7 @@ function parse(text: string, sheet?: string): Parsed {
       }),
     );
   }
-  return { document, lines };
+  return { contents: document.contents, lines };
 }
 
 function textAt(map: YAMLMap, key: string): string | undefined {
@@ -135,10 +141,13 @@ export function mergeSheet(text: string, sources: SheetSources): MergedSheet {
 }
 
 /** A sheet's tree with all it builds upon, and every choice of its options open. */
-function mergeParents(text: string, { textOf = () => undefined }: Pick<SheetSources, 'textOf'>): MergedSheet {
-  const { document, lines } = parse(text);
-  const places = new Places(lines);
-  let root = rootOf(document, places);
+function mergeParents(
+  text: string,
+  { textOf = () => undefined, keptTrees }: Pick<SheetSources, 'textOf' | 'keptTrees'>,
+): MergedSheet {
+  const own = parse(text, keptTrees);
+  const places = new Places(own.lines);
+  let root = rootOf(own, places);
   const seen = [textAt(root, 'id') ?? ''];
   for (let parent = textAt(root, 'extends'); parent !== undefined;) {
     const place = places.placeOf(root.get('extends', true) as Node);
@@ -149,9 +158,9 @@ function mergeParents(text: string, { textOf = () => undefined }: Pick<SheetSour
     const below = textOf(parent);
     if (below === undefined) fail(place, `there is no sheet "${parent}" to extend`);
     seen.push(parent);
-    const { document: parentText, lines: parentLines } = parseBase(below, parent);
-    places.adopt(parentText, parentLines, parent);
-    const baseRoot = rootOf(parentText, places);
+    const base = parseBase(below, parent, keptTrees);
+    places.adopt(base, parent);
+    const baseRoot = rootOf(base, places);
     parent = textAt(baseRoot, 'extends');
     const technology = textAt(baseRoot, 'technology');
     if (technology !== undefined && (textAt(root, 'technology') ?? technology) !== technology)
@@ -165,8 +174,7 @@ function mergeParents(text: string, { textOf = () => undefined }: Pick<SheetSour
   return { root, places };
 }
 
-function rootOf(document: Document.Parsed, places: Places): YAMLMap {
-  const { contents } = document;
+function rootOf({ contents }: ParsedText, places: Places): YAMLMap {
   if (!isMap(contents)) fail(places.placeOf(contents), `a sheet starts with "format: ${sheetFormat}"`);
   const map = contents as YAMLMap;
   if (textAt(map, 'format') !== sheetFormat) {

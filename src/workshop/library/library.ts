@@ -4,7 +4,7 @@ import { cache } from 'react';
 import { parse } from 'yaml';
 import { Recent } from '@/core/recent';
 import { isAnyMake, pathUnderChoices, readSheet, type Sheet, withLabel } from '@/core/sheet';
-import { shippedTexts } from '@/sheets';
+import { keptTrees, shippedTexts } from '@/sheets';
 import { netlistOf } from '@/sheets/stages';
 import { database, ownSheets, type SheetVersion } from '@/store';
 
@@ -73,7 +73,7 @@ export function readText(
   text: string,
   choices: Readonly<Record<string, string>> = {},
 ): Sheet {
-  return readSheet(text, { textOf: (parent) => texts.get(parent), choices, netlistOf });
+  return readSheet(text, { textOf: (parent) => texts.get(parent), choices, netlistOf, keptTrees });
 }
 
 /** Where something learnt on a set is written in a sheet's text, so that it stands with the set's own options. */
