@@ -1,5 +1,6 @@
 export { askFor, whenAsked } from './askFor';
 export { Bar } from './parts/Bar';
+export { Choice } from './parts/Choice';
 export { EmptyState } from './parts/EmptyState';
 export { GlassPicture } from './parts/GlassPicture';
 export { MovablePoint } from './parts/MovablePoint';

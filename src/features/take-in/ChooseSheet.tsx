@@ -1,6 +1,7 @@
 import { type Technology } from '@/core/sheet';
 import { Labelled } from '@/workshop/form';
 import { type TakeInPage } from './load';
+import { Choice } from '@/ui';
 import styles from './take-in.module.css';
 
 const technologyTitles: Readonly<Record<Technology, string>> = {
@@ -43,15 +44,9 @@ export function ChooseSheet({ cards, done, chosen, busy, onChoose }: ChooseSheet
         {cards
           .filter(({ generic }) => generic)
           .map((card) => (
-            <button
-              key={card.id}
-              type="button"
-              className={styles.chip}
-              aria-pressed={card.id === chosen}
-              onClick={() => onChoose(card.id)}
-            >
+            <Choice key={card.id} pressed={card.id === chosen} onPress={() => onChoose(card.id)}>
               {card.title}
-            </button>
+            </Choice>
           ))}
       </div>
     </Labelled>

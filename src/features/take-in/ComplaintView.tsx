@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { type ReactNode, useState } from 'react';
 import { manners, mannerTitles } from '@/core/picture';
 import { type Sheet } from '@/core/sheet';
-import { PictureView } from '@/ui';
+import { Choice, PictureView } from '@/ui';
 import { signText } from './takeInModel';
 import { type ToldComplaint } from './useComplaint';
 import styles from './take-in.module.css';
@@ -47,29 +47,17 @@ export function ComplaintView({ sheet, complaint, waiting, children }: Complaint
       <h2 className="label">And what else? Press again for none, then gone, weak, there</h2>
       <div className={styles.chips}>
         {[...sheet.signs.values()].map((sign) => (
-          <button
-            key={sign.id}
-            type="button"
-            className={styles.chip}
-            aria-pressed={signs[sign.id] !== undefined}
-            onClick={() => answer(sign.id)}
-          >
+          <Choice key={sign.id} pressed={signs[sign.id] !== undefined} onPress={() => answer(sign.id)}>
             {signText(sign, signs[sign.id])}
-          </button>
+          </Choice>
         ))}
       </div>
       <h2 className="label">How does it show?</h2>
       <div className={styles.chips}>
         {manners.map((one) => (
-          <button
-            key={one}
-            type="button"
-            className={styles.chip}
-            aria-pressed={manner === one}
-            onClick={() => shows(one)}
-          >
+          <Choice key={one} pressed={manner === one} onPress={() => shows(one)}>
             {mannerTitles[one]}
-          </button>
+          </Choice>
         ))}
       </div>
       {children}

@@ -1,5 +1,6 @@
 import { type Sheet } from '@/core/sheet';
 import { Labelled } from '@/workshop/form';
+import { Choice } from '@/ui';
 import styles from './set.module.css';
 
 interface OptionChoicesProps {
@@ -16,16 +17,14 @@ export function OptionChoices({ sheet, chosen, onChoose, spelt = false }: Option
     <Labelled key={option.id} title={option.title}>
       <div className={styles.options} role="group" aria-label={option.title}>
         {option.choices.map((choice) => (
-          <button
+          <Choice
             key={choice.id}
-            type="button"
-            className={styles.chip}
             title={choice.tell}
-            aria-pressed={(chosen[option.id] ?? option.choices[0]!.id) === choice.id}
-            onClick={() => onChoose(option.id, choice.id)}
+            pressed={(chosen[option.id] ?? option.choices[0]!.id) === choice.id}
+            onPress={() => onChoose(option.id, choice.id)}
           >
             {choice.title}
-          </button>
+          </Choice>
         ))}
       </div>
       {spelt &&
