@@ -60,7 +60,7 @@ describe('tube sets', () => {
 
   it.each([
     ['FOCUS-C.open', 'soft_corners'],
-    ['PASS-R.open', 'narrow small_picture'],
+    ['PASS-R.open', 'narrow'],
     ['PASS-Q.short', 'brief'],
     ['S-SW.short', 'narrow'],
     ['RATE-IC.dead', 'tearing'],

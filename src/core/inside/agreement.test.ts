@@ -18,6 +18,7 @@ const linked = [
   // What a set may have besides, by its options.
   ...inside(chosen('generic-crt-colour', { pincushion: 'modulator' })).filter(({ block }) => block.id === 'east_west'),
   ...inside(chosen('generic-crt-mono', { regulation: 'series' })).filter(({ block }) => block.id === 'supply'),
+  ...inside(chosen('generic-crt-monitor', { regulation: 'linear' })).filter(({ block }) => block.id === 'supply'),
 ];
 
 /** The bench of a set on which every point of a block read what the sheet says, on those that are wanted. */

@@ -6,7 +6,8 @@ import { type Level, levelRatio, levels } from '../words';
 /** Net → one level, or several. */
 export const levelsByNet: Format<ReadonlyMap<string, readonly Level[]>> = mapOf(oneOrMore(oneOf(levels)));
 
-const mostRatio = 10;
+/** A reference of six volts stands at the whole rail above it when its zener diode is open. */
+const mostRatio = 30;
 
 const ratio: Format<Ratio> = {
   read(field) {
