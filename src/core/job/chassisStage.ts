@@ -1,8 +1,7 @@
-import { type CircuitFault, Stage, weightOf } from '../circuit';
+import { Stage } from '../circuit';
 import { type FaultMode } from '../parts';
 import { attempt, formatQuantity, Refusal, type Volts } from '../quantity';
-import { type Sheet, type SheetChange } from '../sheet';
-import { sumOf } from '../statistics';
+import { leftUnder, type Sheet, type SheetChange } from '../sheet';
 import { type Believed, makerOf, partNamed, type TracedNet } from '../tracing';
 
 /** A traced board as a stage inside a block of the set. */
@@ -30,20 +29,6 @@ interface Placed {
 
 /** A stage that makes less or more of its rail than this, as a share, was not traced to the end. */
 const farthest = 0.3;
-
-/** A rail that stays as near as that was not touched. */
-const untouched = 0.03;
-
-const isOpen = ({ mode }: CircuitFault): boolean => mode.startsWith('open');
-
-/** Ways of failing of an element that a way of failing of its part is. */
-const waysOf: Readonly<Partial<Record<FaultMode, (fault: CircuitFault) => boolean>>> = {
-  open: isOpen,
-  joint: isOpen,
-  // Of a transistor, through it.
-  short: ({ mode }) => mode === 'short' || mode === 'short-ce' || mode === 'short-ds',
-  drifted: ({ mode, factor = 1 }) => mode === 'value' && factor > 1,
-};
 
 /**
  * The stage that a traced board is, for the block that makes a rail: its netlist with what it is fed as parameters,
@@ -85,31 +70,27 @@ export function chassisStage(
       parts: Object.fromEntries(parts),
     },
     makes,
-    leaves: leavesOf(stage, made, makes, traced),
+    leaves: leavesOf(stage, made, traced),
     guessed: guesses.map(({ ref }) => ref),
     left,
   };
 }
 
-/** What of a node is left under each way of failing of each part, the usual ways counting for more. */
-function leavesOf(stage: Stage, made: string, whole: Volts, { parts }: TracedNet): ChassisStage['leaves'] {
-  const { system, entries } = stage.dictionary();
-  const at = system.indexOf(made)!;
-  const byPart = new Map<string, Partial<Record<FaultMode, number>>>();
-  for (const ref of new Set(entries.map(({ fault }) => partNamed(fault.ref)))) {
-    const own = entries.filter(({ fault }) => partNamed(fault.ref) === ref);
-    const left = (Object.keys(waysOf) as FaultMode[]).flatMap((mode) => {
+/** What of a node is left under each way of failing of each part. */
+function leavesOf(stage: Stage, made: string, { parts }: TracedNet): ChassisStage['leaves'] {
+  const dictionary = stage.dictionary();
+  const at = stage.system.indexOf(made)!;
+  return new Map(
+    [...new Set(dictionary.entries.map(({ fault }) => partNamed(fault.ref)))].map((ref) => {
+      const own = dictionary.entries.filter(({ fault }) => partNamed(fault.ref) === ref);
+      const { short, ...others } = leftUnder(own, dictionary, at);
       // At rest a capacitor that is open is not missed: what it does is a matter of ripple.
-      if (parts.get(ref)?.kind === 'capacitor' && mode !== 'short') return [];
-      const ways = own.filter(({ fault }) => waysOf[mode]!(fault));
-      if (ways.length === 0) return [];
-      const weights = sumOf(ways, ({ fault }) => weightOf(fault));
-      const ratio = sumOf(ways, ({ fault, point }) => weightOf(fault) * point[at]!) / weights / whole;
-      return [[mode, Math.abs(ratio - 1) < untouched ? 1 : Math.round(100 * ratio) / 100] as const];
-    });
-    byPart.set(ref, Object.fromEntries(left));
-  }
-  return byPart;
+      return [
+        ref,
+        { ...(parts.get(ref)?.kind === 'capacitor' ? {} : others), ...(short === undefined ? {} : { short }) },
+      ];
+    }),
+  );
 }
 
 /** A short name that a sheet does not have yet: `v12`, else `v12b`. */

@@ -9,6 +9,7 @@ export { partName } from './faultTitle';
 export { lintSheet } from './lint';
 export { partNotes, type PartNotes } from './partNotes';
 export { adoptedId, adoptedText, editsOf, editsUnderChoices, isAnyMake, type SheetEdit, withEdits } from './refine';
+export { leftUnder } from './netlistFailures';
 export { pathUnderChoices } from './sources';
 export { type KeptTrees, type PackedText } from './tree';
 export { anyMark } from './likeListed';

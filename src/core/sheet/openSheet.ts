@@ -210,6 +210,7 @@ function unlistedPart(block: Block): Part {
     heat: false,
     own: false,
     price: undefined,
+    element: undefined,
   };
 }
 

@@ -36,20 +36,21 @@ const effects: Readonly<Record<PartRole, (mode: FaultMode, net: string) => PartE
 /**
  * The ways of failing of a kind of part with what each does to the net it is joined to, as a sheet writes them.
  *
- * @param leaves what ways of failing leave of the net, as a ratio, where a circuit says so: 1 is all of it
+ * @param leaves what ways of failing leave of nets, as ratios, where a circuit says so: 1 or nothing is all of it
  */
 export function faultsOfPart(
   kind: PartKind,
   role: PartRole,
   net: string,
-  leaves: Readonly<Partial<Record<string, number>>> = {},
+  leaves: Readonly<Partial<Record<string, Readonly<Record<string, number>>>>> = {},
 ): Readonly<Record<string, PartEffect>> {
   return Object.fromEntries(
     (Object.keys(partKinds[kind].rates) as FaultMode[]).flatMap((mode) => {
-      const [effect, ratio] = [effects[role](mode, net), leaves[mode]];
+      const [effect, left] = [effects[role](mode, net), leaves[mode]];
       // A net that is held to ground is dead by that, whatever a circuit without its supply makes of it.
-      if (ratio === undefined || effect?.shorts) return effect ? [[mode, effect]] : [];
-      return [[mode, ratio === 1 ? {} : { sets: { [net]: ratio } }]];
+      if (left === undefined || effect?.shorts) return effect ? [[mode, effect]] : [];
+      const sets = Object.fromEntries(Object.entries(left).filter(([, ratio]) => ratio !== 1));
+      return [[mode, Object.keys(sets).length > 0 ? { sets } : {}]];
     }),
   );
 }

@@ -18,6 +18,7 @@ import { siblings } from './sections/siblings';
 import { signs } from './sections/sign';
 import { stores } from './sections/store';
 import { type Sheet } from './sheet';
+import { withOwnElements } from './ownElements';
 import { mergeSheet, type SheetSources } from './sources';
 import { sheetFormat, technologies } from './words';
 
@@ -90,7 +91,7 @@ function readRoot(root: Field, from: SheetSources): Sheet {
     connectors: part('connectors'),
     stores: part('stores'),
     nets: nets(labelled).read(root.get('nets')),
-    blocks: ofBlocks,
+    blocks: withOwnElements(ofBlocks, parts),
     parts,
     faults,
     points: part('points'),

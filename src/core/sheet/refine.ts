@@ -1,5 +1,6 @@
 import { isMap, isSeq, parseDocument } from 'yaml';
 import { type SheetChange } from './change';
+import { inNetlist } from './inNetlist';
 import { faultsOfPart, measureOfPart } from './ownPart';
 import { type Sheet } from './sheet';
 
@@ -89,7 +90,11 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
       ];
     }
     case 'part': {
-      const { part, is, value, block, role, net, leaves } = change;
+      const { part, is, value, block, role, net } = change;
+      const inside = inNetlist(change, sheet.blocks.get(block)!);
+      const leaves =
+        change.leaves &&
+        Object.fromEntries(Object.entries(change.leaves).map(([mode, ratio]) => [mode, { [net]: ratio }]));
       const needed = role === 'feeds' && ![...sheet.blocks.values()].some(({ needs }) => needs.includes(net));
       const measure = measureOfPart(is);
       const title = `${is === 'ic' ? 'Chip' : capital(is)} ${part}`;
@@ -101,7 +106,8 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
             title: `${is === 'ic' ? 'Chip' : capital(is)} ${part}`,
             ...(value === '' ? {} : { value }),
             own: true,
-            faults: faultsOfPart(is, role, net, leaves),
+            ...(inside ? { element: inside.element } : {}),
+            faults: faultsOfPart(is, role, net, leaves ?? inside?.leaves),
           },
         },
         {

@@ -19,14 +19,17 @@ const part = record({
   /** Of a new one, in the shop's money. */
   price: optional(count(0, { least: 0 })),
   board: optional(text()),
+  /** What it is in the netlist of its block, where that does not say so itself. */
+  element: optional(text()),
   faults,
 });
 
 /** A part of a block. */
-export interface Part extends Named<Omit<Read<typeof part>, 'faults' | 'price' | 'board'>> {
+export interface Part extends Named<Omit<Read<typeof part>, 'faults' | 'price' | 'board' | 'element'>> {
   readonly block: string;
   readonly board: string;
   readonly price: number | undefined;
+  readonly element: string | undefined;
   /** Main quantity of the value, in base units. */
   readonly size?: number;
   /** Rated volts. */
@@ -43,7 +46,7 @@ export function readPart(
   entry: Field,
   block: { readonly id: string; readonly board: string },
 ): { readonly part: Part; readonly faults: readonly Fault[] } {
-  const { kind, title, value, heat, own, price, board = block.board } = part.read(entry);
+  const { kind, title, value, heat, own, price, board = block.board, element } = part.read(entry);
   const found: Part = {
     id: entry.name,
     title: title === '' ? entry.name : title,
@@ -54,6 +57,7 @@ export function readPart(
     heat,
     own,
     price,
+    element,
     ...entry.get('value').attempt((marked) => readPartValue(kind, marked), {}),
   };
   return {

@@ -7,14 +7,14 @@ import { type Level, levelRatio, levels } from '../words';
 export const levelsByNet: Format<ReadonlyMap<string, readonly Level[]>> = mapOf(oneOrMore(oneOf(levels)));
 
 /** A reference of six volts stands at the whole rail above it when its zener diode is open. */
-const mostRatio = 30;
+export const highestRatio = 30;
 
 const ratio: Format<Ratio> = {
   read(field) {
     const level = levels.find((word) => word === field.text(''));
-    return level === undefined ? field.number(1, 0, mostRatio) : levelRatio[level];
+    return level === undefined ? field.number(1, 0, highestRatio) : levelRatio[level];
   },
-  schema: { anyOf: [{ enum: levels }, { type: 'number', minimum: 0, maximum: mostRatio }] },
+  schema: { anyOf: [{ enum: levels }, { type: 'number', minimum: 0, maximum: highestRatio }] },
 };
 
 /** Net → ratio to nominal, each written as a level or as a number. */
