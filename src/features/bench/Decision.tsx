@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import Link from 'next/link';
-import { type Briefed } from '@/core/diagnosis';
+import { type Briefed, foundFirst } from '@/core/diagnosis';
 import { type Sheet } from '@/core/sheet';
 import { chanceText, Key, minutesText, moneyText } from '@/ui';
 import { type JobFile } from '@/workshop/job';
@@ -38,18 +38,29 @@ export function Decision({ briefed, file, sheet, spent }: DecisionProps) {
     );
   }
   if (!repair) return null;
+  const bad = briefed.next === 'act' ? foundFirst(briefed) : undefined;
   const beyond = spent + repair.action.money > limit;
   return (
     <section className={styles.decision} data-next={briefed.next}>
       <header>
-        <h2>{briefed.next === 'act' ? 'Act now' : 'Act or test once more?'}</h2>
+        <h2>{bad ? 'Put right first' : briefed.next === 'act' ? 'Act now' : 'Act or test once more?'}</h2>
         <Link href={`/job/${job}/repair`}>
           <Button type="primary" ghost={briefed.next !== 'act'}>
             Plan the repair <Key>Alt R</Key>
           </Button>
         </Link>
       </header>
+      {bad && (
+        <p>
+          {bad.action}:{' '}
+          <b className="figure">
+            {moneyText(bad.money, currency)} · {minutesText(bad.minutes)}
+          </b>
+          , found bad, whatever else is.
+        </p>
+      )}
       <p>
+        {bad && 'If that is not the cure: '}
         {repair.action.title}:{' '}
         <b className="figure">
           {moneyText(repair.action.money, currency)} · {minutesText(repair.minutes)}

@@ -96,6 +96,21 @@ describe('what to do where no probe is asked for', () => {
       how: expect.stringContaining('Resistor R33, 18 Ω: open') as string,
     });
     expect(nextAction({ ...briefed(), next: 'act', repairs: [] })).toBeUndefined();
+    // A part that is not what the leading repair puts right is put right before it.
+    const elsewhere = briefed(...found);
+    const [leading] = elsewhere.repairs;
+    expect(nextAction({ ...elsewhere, next: 'act', found: [bad, { ...bad, part: 'C9' }] })).toMatchObject({
+      title: 'Fit a new resistor R33, and 1 more',
+      how: expect.stringContaining(`next is “${leading!.action.title}”`) as string,
+    });
+    const dealtWith = elsewhere.suspects.find(({ fault }) => leading!.action.cures.includes(fault.id))!.fault.part;
+    expect(nextAction({ ...elsewhere, next: 'act', found: [bad, { ...bad, part: dealtWith }] })!.title).toBe(
+      leading!.action.title,
+    );
+    // What no sheet knows waits until it is said what it does.
+    expect(
+      nextAction({ ...elsewhere, next: 'act', found: [{ ...bad, putIn: 'part R33 18R feeds v180' }] })!.title,
+    ).toBe(leading!.action.title);
   });
 });
 

@@ -1,4 +1,4 @@
-import { type Briefed, type Suspect, untoldFrom } from '@/core/diagnosis';
+import { type Briefed, foundFirst, type Suspect, untoldFrom } from '@/core/diagnosis';
 import { chanceText } from '@/ui';
 
 /** What to do where no probe is asked for. */
@@ -39,12 +39,17 @@ export function nextAction({
       button: 'Verify',
     };
   const [repair] = repairs;
-  const [bad] = found;
-  if (repair?.action.method === 'trace' && bad)
+  const bad = foundFirst({ repairs, found, suspects });
+  const others = bad ? found.filter(({ part }) => part !== bad.part) : [];
+  if (bad)
     return {
       label: 'Found bad, whatever else is',
-      title: bad.action,
-      how: `${bad.title}, ${bad.said}. ${bad.putIn === undefined ? '' : `The sheet does not know it: type what it does to which net, like “${bad.putIn}”. `}Then measure again what was wrong. What else proves bad is typed with its mark and what it reads, like “C9 100u 35V 17u”.`,
+      title: `${bad.action}${others.length > 0 ? `, and ${others.length} more` : ''}`,
+      how: `${bad.title}, ${bad.said}. ${bad.putIn === undefined ? '' : `The sheet does not know it: type what it does to which net, like “${bad.putIn}”. `}Then measure again what was wrong. ${
+        repair?.action.method === 'trace'
+          ? 'What else proves bad is typed with its mark and what it reads, like “C9 100u 35V 17u”.'
+          : `If that is not the cure, next is “${repair!.action.title}”, with ${chanceText(repair!.chance)}.`
+      }`,
       button: 'Plan the repair',
     };
   if (repair?.action.method === 'trace')
@@ -55,13 +60,13 @@ export function nextAction({
       button: 'Note what was found',
     };
   if (!repair) return undefined;
-  const others = untoldFrom(repair.action, { suspects, probes });
+  const untold = untoldFrom(repair.action, { suspects, probes });
   return {
     label: `Act now · cures it with ${chanceText(repair.chance)}`,
     title: repair.action.title,
     how:
-      others.length > 0
-        ? `Nothing that is left to measure tells it from ${named(others)}: the repair shows which it was.`
+      untold.length > 0
+        ? `Nothing that is left to measure tells it from ${named(untold)}: the repair shows which it was.`
         : 'No probe left is worth its minutes. Other readings can still be typed by name.',
     button: 'Plan the repair',
   };

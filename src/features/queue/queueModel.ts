@@ -3,7 +3,16 @@ import { dayCount, daysUntilEnd, rankDay, type WorkableSet } from '@/core/days';
 import { type SoakRun, soakWorth } from '@/core/proof';
 import { type JobStep, stepOf } from '@/core/job';
 import { familyOf } from '@/core/sheet';
-import { type Advice, adviseOn, type Case, told, verificationOf, verified } from '@/core/diagnosis';
+import {
+  foundFirst,
+  foundParts,
+  type Advice,
+  adviseOn,
+  type Case,
+  told,
+  verificationOf,
+  verified,
+} from '@/core/diagnosis';
 import { type Picture, type Symptom, symptomTitles } from '@/core/picture';
 import { waitingTitles, type WaitingFor } from '@/workshop/job';
 import { chanceText, clockText, moneyText, shopZone } from '@/ui';
@@ -76,6 +85,8 @@ export interface Standing {
     readonly money: number;
     readonly minutes: number;
   };
+  /** What was found bad and is put right before that, in words. */
+  readonly found?: string;
   /** Minutes to the cure when going straight for repairs. */
   readonly repairNow: number;
 }
@@ -89,6 +100,7 @@ export function standingOf(file: Case): Standing {
   const leader = suspects.find(({ cured, probability }) => !cured && probability > 0.5) ?? suspects[0];
   const [probe] = advice.probes;
   const [repair] = advice.repairs;
+  const bad = foundFirst({ ...advice, found: foundParts(file), suspects: advice.posterior.suspects });
   return {
     chassis: sheet.title,
     family: familyOf(sheet.technology),
@@ -111,6 +123,7 @@ export function standingOf(file: Case): Standing {
           },
         }
       : {}),
+    ...(bad ? { found: bad.action } : {}),
     repairNow: advice.repairNow,
   };
 }
@@ -211,7 +224,7 @@ export function inOrder(rows: readonly QueueRow[], currency: string): QueueRow[]
 
 function nextOf(
   job: QueuedJob,
-  { next, probe, repair }: Standing,
+  { next, probe, repair, found }: Standing,
   step: JobStep,
   overdue: number | undefined,
 ): { next: string; nextDetail: string } {
@@ -228,6 +241,7 @@ function nextOf(
     };
   if (step === 'verified') return { next: 'Close it', nextDetail: 'every wrong reading is right again' };
   if (next === 'verify') return { next: 'Verify the repair', nextDetail: 'measure again what was wrong' };
+  if (next === 'act' && found !== undefined) return { next: found, nextDetail: 'found bad, whatever else is' };
   if (next === 'act' && repair) return { next: repair.title, nextDetail: `cures it with ${chanceText(repair.chance)}` };
   return probe
     ? { next: probe.title, nextDetail: `${Math.round(probe.minutes)} min` }

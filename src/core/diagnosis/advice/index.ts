@@ -2,6 +2,7 @@ export { adviseOn, type Advice, type ProbeAdvice } from './advice';
 export { type Briefed, type Briefing, followed, weightsOf } from './briefed';
 export { briefingOf } from './briefing';
 export { foundParts } from './found';
+export { foundFirst } from './foundFirst';
 export { lookDeeper, type DeeperLook } from './deeper';
 export { indistinguishable } from './groups';
 export { isolationOf, type Isolation } from './isolation';
