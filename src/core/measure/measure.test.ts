@@ -171,6 +171,9 @@ describe('answers in words', () => {
     ['flooded green', 'flood_green'],
     ['too small', 'small_picture'],
     ['dim soft', 'dim soft'],
+    ['OK', 'normal'],
+    ['right', 'normal'],
+    ['right half dark', 'right_dark'],
     ['FLOOD-GREEN retrace_lines', 'flood_green retrace_lines'],
   ])('a picture called “%s” is %s', (typed, symptoms) => {
     expect(readAnswer('picture', typed.split(' '), asked)).toEqual({

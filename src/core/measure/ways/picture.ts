@@ -5,6 +5,9 @@ import { type ChoiceWay } from '../way';
 const words = (text: string): string[] => text.toLowerCase().split(/[\s_,-]+/);
 const called = new Map(symptoms.map((symptom) => [symptom, words(symptomTitles[symptom])] as const));
 
+/** What a picture is called with which nothing is wrong. */
+const calledRight = new Set(['right', 'good', 'ok', 'okay', 'fine', 'all right', 'cured']);
+
 const symptomNamed = (word: string): Symptom | undefined =>
   symptoms.find((symptom) => symptom === word.toLowerCase().replaceAll('-', '_'));
 
@@ -12,6 +15,7 @@ const symptomNamed = (word: string): Symptom | undefined =>
 function symptomCalled(typed: readonly string[]): Symptom {
   const said = typed.join(' ');
   const wanted = words(said);
+  if (calledRight.has(wanted.join(' '))) return 'normal';
   const whole = symptoms.find((symptom) => called.get(symptom)!.join() === wanted.join());
   if (whole) return whole;
   const found = symptoms.filter((symptom) => wanted.every((word) => called.get(symptom)!.includes(word)));
