@@ -20,6 +20,7 @@ const layers = {
 const rooms = [
   'quantity',
   'statistics',
+  'soak',
   'recent',
   'plane',
   'circuit',

@@ -4,7 +4,7 @@ import { compileSheet, Predictions } from '@/core/behaviour';
 import { firstMove, type PlanProblem, policyCost, readProblem } from '@/core/plan';
 import { indistinguishable } from '@/core/diagnosis';
 import { calibrationOf, evaluateIn, hunt, type HuntPolicy, worldNames, worlds } from '@/core/practice';
-import { chanceCured, chanceOfClean, cleanFor } from '@/core/proof';
+import { chanceCured, chanceOfClean, cleanFor } from '@/core/soak';
 import { openSheet, type Sheet } from '@/core/sheet';
 import { command, type Given } from './command';
 import { readText, sheetFrom, sheetOptions } from './files';

@@ -1,3 +1,5 @@
+import { attempt, Refusal } from '../quantity';
+import { type FailureRecord, readFailures } from '../soak';
 import { sumOf } from '../statistics';
 import { type Context, liveCold } from '../behaviour';
 import { type Answer } from '../measure';
@@ -47,6 +49,21 @@ export interface MeasuredPart {
   readonly afterRepairs: number;
 }
 
+/** A soak that has ended, of a set that is known to have failed before. */
+export interface Soaked {
+  /** How often it failed before. */
+  readonly before: FailureRecord;
+  /** How long it ran. */
+  readonly hours: number;
+  /** How often it failed, or something was seen, while it ran. */
+  readonly failures: number;
+  /** Count of repairs done before it. */
+  readonly afterRepairs: number;
+}
+
+/** No soak is shorter, in hours. */
+const aMinute = 1 / 60;
+
 /** What was done to put a set right. */
 export interface Repair {
   /** `method:part` or `method:board`. */
@@ -85,6 +102,7 @@ export interface BenchState {
   readonly superseded: readonly TakenReading[];
   readonly unreachable: ReadonlySet<string>;
   readonly repairs: readonly { readonly entry: LogStamp; readonly repair: Repair }[];
+  readonly soaks: readonly Soaked[];
   readonly notes: readonly { readonly entry: LogStamp; readonly text: string }[];
   /** The last reading of each check since the last repair. */
   readonly latest: ReadonlyMap<string, TakenReading>;
@@ -110,7 +128,10 @@ export class BenchInMaking {
   readonly superseded: TakenReading[] = [];
   readonly unreachable = new Set<string>();
   readonly repairs: { entry: LogStamp; repair: Repair }[] = [];
+  readonly soaks: Soaked[] = [];
   readonly notes: { entry: LogStamp; text: string }[] = [];
+  /** The soak that runs: when it began, how often the set failed before as it was typed, and since. */
+  private soak: { readonly begun: string; readonly typed: string; failures: number } | undefined;
   private latest = new Map<string, TakenReading>();
   private picture: BenchState['picture'];
 
@@ -144,6 +165,29 @@ export class BenchInMaking {
     this.latest = new Map();
   }
 
+  soakBegun(at: string, typed: string): void {
+    this.soak = { begun: at, typed, failures: 0 };
+  }
+
+  soakFailed(): void {
+    if (this.soak) this.soak.failures += 1;
+  }
+
+  /** Ends the soak; it tells something where somebody said how often the set failed before. */
+  soakEnded(at: string, byFailing: boolean): void {
+    const { soak } = this;
+    this.soak = undefined;
+    const before = soak && attempt(() => readFailures(soak.typed));
+    if (!soak || !before || before instanceof Refusal) return;
+    const hours = Math.max(aMinute, (Date.parse(at) - Date.parse(soak.begun)) / 3_600_000);
+    this.soaks.push({
+      before,
+      hours,
+      failures: soak.failures + (byFailing ? 1 : 0),
+      afterRepairs: this.repairs.length,
+    });
+  }
+
   /** Where the job stands now. */
   done(): BenchState {
     return {
@@ -160,6 +204,7 @@ export class BenchInMaking {
       superseded: this.superseded,
       unreachable: this.unreachable,
       repairs: this.repairs,
+      soaks: this.soaks,
       notes: this.notes,
       latest: this.latest,
       picture: this.picture,

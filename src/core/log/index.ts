@@ -1,5 +1,5 @@
 export { largestBatch, parseBatch, reviveBody, unknownName } from './batch';
-export { type BenchState, type MeasuredPart, type TakenReading } from './bench';
+export { type BenchState, type MeasuredPart, type Soaked, type TakenReading } from './bench';
 export { changesMade, lineText, typedChange } from './changes';
 export { lastStanding, standing, type LogEntry, type Standing } from './entry';
 export { type BodyNamed, kindOf, type LogBody } from './kinds';

@@ -13,6 +13,5 @@ export {
   yearsWanted,
 } from './returns';
 export { failureRateOf, soakRun, type SoakRun, soakWorth } from './soakRun';
-export { chanceCured, chanceOfClean, cleanFor, readFailures } from './soak';
 export { SoakWatch, type Watched, watchedSaid } from './soakWatch';
 export { stressPlan, type StressStep } from './stress';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { type LogEntry } from '../log';
-import { failureRateOf, readFailures, soakRun, soakWorth, stressPlan } from '.';
+import { readFailures } from '../soak';
+import { failureRateOf, soakRun, soakWorth, stressPlan } from '.';
 
 describe('what a soak comes to', () => {
   const run = (clean: number, before?: { failures: number; hours: number }) => soakWorth({ clean, before });

@@ -1,6 +1,6 @@
 import { type LogEntry, standing, type Standing } from '../log';
 import { attempt, Refusal } from '../quantity';
-import { chanceCured, cleanFor, type FailureRecord, readFailures } from './soak';
+import { chanceCured, cleanFor, type FailureRecord, readFailures } from '../soak';
 
 /** The last soak. */
 export interface SoakRun {

@@ -1,7 +1,7 @@
 import { type WorkedBy, type LogEntry, standing } from '../log';
 import { attempt, Refusal } from '../quantity';
 import { type SoakRun, soakWorth } from './soakRun';
-import { readFailures } from './soak';
+import { readFailures } from '../soak';
 
 /** Something a set is put through, so that what comes and goes has its chance to come. */
 export interface StressStep {

@@ -1,5 +1,5 @@
 import { dealtWith } from '../../repair';
-import { type BenchState } from '../../log';
+import { type BenchState, type Soaked } from '../../log';
 import { type Answer, measures, type SignState } from '../../measure';
 import {
   asBuilt,
@@ -13,6 +13,7 @@ import {
 import { type Manner, type Symptom } from '../../picture';
 import { usualOutlierChance } from './likelihood';
 import { mannerCheck } from './manner';
+import { soakCheck } from './soaked';
 import { agree } from './standing';
 
 /** What was said or seen when the set was taken in. */
@@ -139,10 +140,10 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
   return [...told, ...mainsSaid(predictions, bench), ...latest.values()];
 }
 
-/** How it shows as the owner told it, as an observation of its own. */
-export const mannerSaid = (manner: Manner): Observation => ({
-  check: mannerCheck,
-  answer: { kind: 'choice', choice: manner },
+/** What says something of the set without being a reading of it. */
+const said = (check: Check, choice: string): Observation => ({
+  check,
+  answer: { kind: 'choice', choice },
   context: liveCold,
   cured: nobodyCured,
   outlierChance: ownersOutlierChance,
@@ -150,6 +151,12 @@ export const mannerSaid = (manner: Manner): Observation => ({
   weight: 1,
   elsewhere: 0,
 });
+
+/** How it shows as the owner told it, as an observation of its own. */
+export const mannerSaid = (manner: Manner): Observation => said(mannerCheck, manner);
+
+/** What a soak came to, as an observation of its own. */
+export const soakSaid = (soaked: Soaked): Observation => said(soakCheck(soaked), 'yes');
 
 /** Faults that were dealt with after so many repairs, from none to all of them. */
 export function curedAfter(

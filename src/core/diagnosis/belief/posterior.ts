@@ -6,13 +6,14 @@ import { type Predictions } from '../../behaviour';
 import { type Fault, type Sheet } from '../../sheet';
 import { besideSheet, insideLogs } from './byNetlist';
 import { badDonors } from './badDonors';
-import { type Case, curedAfter, mannerSaid, type Observation, observationsOf } from './case';
+import { type Case, curedAfter, mannerSaid, type Observation, observationsOf, soakSaid } from './case';
 import { fadingLogs } from './fading';
 import { leftovers } from './leftover';
 import { mannerLogs } from './manner';
 import { type Hypothesis, pairsToTry } from './pairs';
 import { priorOf } from './prior';
 import { singlesOf } from './singles';
+import { soakLogs } from './soaked';
 import { type Weighed, weighObservation } from './weighObservation';
 
 /** A fault with its probability after all observations, alone or beside another. */
@@ -177,16 +178,20 @@ export function posteriorOf(job: Case): Posterior {
     ),
     lent.map((one) => Math.log(one.prior)),
   );
-  /** What was told of how it shows, by the hypotheses as they stand. */
+  const curedBy = curedAfter(predictions, bench);
   const told = job.complaint.manner;
-  const manner = () => (told === undefined ? [] : [mannerLogs(told, hypotheses)]);
+  /** What was told of how it shows, and what its soaks came to, by the hypotheses as they stand. */
+  const besideReadings = () => [
+    ...(told === undefined ? [] : [mannerLogs(told, hypotheses)]),
+    ...bench.soaks.map((soaked) => soakLogs(soaked, curedBy[soaked.afterRepairs]!, hypotheses)),
+  ];
   const faded = fadingLogs(predictions, observations, singles, weighed, single);
   let logs = weighed.map(({ logOf }, o) => joined(single[o]!, despite.map(logOf), faded.logs[o]!, bad.map(logOf)));
   let within = insideLogs(inside, hypotheses, observations);
-  let weights = weigh(priors, [...logs, within, ...manner()]);
+  let weights = weigh(priors, [...logs, within, ...besideReadings()]);
   let chances = outlierChances(weighed, weights, logs);
 
-  const cured = curedAfter(predictions, bench)[bench.repairs.length]!;
+  const cured = curedBy[bench.repairs.length]!;
   const odd = observations.flatMap(({ entry }, o) => (entry !== undefined && chances[o]! > unexplained ? [o] : []));
   if (odd.length > 0 || bench.repairs.length > 0) {
     const pairs = pairsToTry(faults, prior, logs, odd, sheet, cured);
@@ -198,7 +203,7 @@ export function posteriorOf(job: Case): Posterior {
     );
     logs = logs.map((log, o) => joined(log, tried.map(weighed[o]!.logOf)));
     within = insideLogs(inside, hypotheses, observations);
-    weights = weigh(priors, [...logs, within, ...manner()]);
+    weights = weigh(priors, [...logs, within, ...besideReadings()]);
     const explained = { hypotheses, priors, weights, logs };
     const left = leftovers(predictions, inside, observations, weighed, explained, prior, cured);
     if (left.length > 0) {
@@ -214,7 +219,7 @@ export function posteriorOf(job: Case): Posterior {
         ),
       );
       within = insideLogs(inside, hypotheses, observations);
-      weights = weigh(priors, [...logs, within, ...manner()]);
+      weights = weigh(priors, [...logs, within, ...besideReadings()]);
     }
     chances = outlierChances(weighed, weights, logs);
   }
@@ -249,10 +254,10 @@ export function posteriorOf(job: Case): Posterior {
       .map((observation, o): Doubt => ({ observation, chance: chances[o]! }))
       .filter(({ chance, observation }) => chance >= doubtful && observation.entry !== undefined)
       .sort((a, b) => b.chance - a.chance),
-    observations: told === undefined ? observations : [...observations, mannerSaid(told)],
+    observations: [...observations, ...(told === undefined ? [] : [mannerSaid(told)]), ...bench.soaks.map(soakSaid)],
     hypotheses,
     weights,
-    logs: [...logs, ...manner()],
+    logs: [...logs, ...besideReadings()],
     cured,
     dormant: sumOf(fading.keys(), (f) => (1 - showsNow[f]!) * weights[constant.length + f]!),
     badDonors: byBoard(hypotheses, weights),

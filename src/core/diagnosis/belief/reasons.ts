@@ -3,6 +3,7 @@ import { type Manner, mannerTitles } from '../../picture';
 import { answerText, expectedText } from '../../reading';
 import { type Evidence } from './evidence';
 import { mannerCheck } from './manner';
+import { soakCheckId } from './soaked';
 
 /** One reason for or against a suspect, in words. */
 export interface Reason {
@@ -23,6 +24,7 @@ export function reasonsFrom(predictions: Predictions, evidence: readonly Evidenc
     const factor = Math.min(mostFactor, 2 ** Math.abs(bits));
     if (check === mannerCheck && answer.kind === 'choice')
       return { raises: bits > 0, text: mannerTitles[answer.choice as Manner], factor };
+    if (check.id === soakCheckId) return { raises: bits > 0, text: check.title, factor };
     const given = answerText(check, answer);
     const expected = expectedText(predictions, check, context);
     const told = given === expected || answer.kind === 'picture' ? given : `${given}, a good set gives ${expected}`;

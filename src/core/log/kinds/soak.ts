@@ -15,6 +15,11 @@ export type SoakLine = LineOf<'soak', typeof fields>;
 export const soak: LineKind<SoakLine> = {
   work: 'measuring',
   fields,
+  fold(bench, { event, text: typed }, { at }) {
+    if (event === 'begun') bench.soakBegun(at, typed);
+    else if (event === 'seen') bench.soakFailed();
+    else if (event === 'failed' || event === 'ended') bench.soakEnded(at, event === 'failed');
+  },
   said: ({ event, text: seen }) =>
     event === 'seen'
       ? seen

@@ -33,6 +33,19 @@ export function chanceOfClean(record: FailureRecord, clean: number): number {
 }
 
 /**
+ * Chance that a set which is not cured fails just so often in so many hours: with the rate as in `chanceOfClean` it is
+ * negative binomial, C(n + k − 1, k) (T ÷ (T + t))ⁿ (t ÷ (T + t))ᵏ.
+ *
+ * @param times how often it failed, from 0 on
+ * @param hours that it ran
+ */
+export function chanceOfFailures(record: FailureRecord, times: number, hours: number): number {
+  let chance = chanceOfClean(record, hours);
+  for (let k = 0; k < times; k += 1) chance *= ((record.failures + k) / (k + 1)) * (hours / (record.hours + hours));
+  return chance;
+}
+
+/**
  * Chance that a set is cured after it has run clean for so long, by Bayes’ rule.
  *
  * @param cure chance that what was done cures it, before it ran

@@ -1,0 +1,44 @@
+import { type Check } from '../../behaviour';
+import { type Soaked } from '../../log';
+import { chanceOfFailures } from '../../soak';
+import { type Hypothesis } from './pairs';
+
+/** How often a set that is cured fails in a soak all the same: by something else, or as somebody took it. */
+const failsCured = 0.03;
+
+/**
+ * How likely a soak is under some hypotheses, as logarithms: what is still there fails as often as before, what was
+ * dealt with no more.
+ *
+ * @param cured faults that had been dealt with by then
+ */
+export function soakLogs(
+  { before, hours, failures }: Soaked,
+  cured: ReadonlySet<string>,
+  hypotheses: readonly Hypothesis[],
+): Float64Array {
+  const still = Math.log(chanceOfFailures(before, failures, hours));
+  const gone = Math.log(failures > 0 ? failsCured : 1);
+  return Float64Array.from(hypotheses, ({ faults, despite }) =>
+    despite || faults.some(({ id }) => !cured.has(id)) ? still : gone,
+  );
+}
+
+/** What a soak is called among what was checked. */
+export const soakCheckId = 'soak';
+
+/** What a soak came to, as something that was checked. */
+export const soakCheck = ({ before, hours, failures }: Soaked): Check => ({
+  id: soakCheckId,
+  measure: 'sign',
+  title: `Ran ${figure(hours)} h ${failures > 0 ? `and failed ${failures === 1 ? 'once' : `${failures} times`}` : 'without failing'}, before that ${before.failures} in ${figure(before.hours)} h`,
+  where: '',
+  unit: '',
+  state: 'live',
+  ground: 'none',
+  minutes: 0,
+  danger: 0,
+  aliases: [],
+});
+
+const figure = (hours: number): string => String(Number(hours.toFixed(1)));

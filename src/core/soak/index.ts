@@ -1,0 +1,1 @@
+export { chanceCured, chanceOfClean, chanceOfFailures, cleanFor, type FailureRecord, readFailures } from './soak';
