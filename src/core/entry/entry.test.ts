@@ -184,6 +184,10 @@ describe('a line that refines the sheet', () => {
     // The deflections have other names in other schools, and a capacitor lies across what it smooths.
     const tube = shippedSheets().get('generic-crt-mono')!;
     const inTube = { sheet: tube, checks: checksOf(tube) };
+    // A name cut short is enough where only one block begins so.
+    expect(readRefinement('rail v26 26 from lineout', inTube)).toMatchObject({ change: { block: 'line_output' } });
+    expect(() => readRefinement('rail v26 26 from line', inTube)).not.toThrow();
+    expect(() => readRefinement('rail v26 26 from li', inTube)).toThrow(/no block or board "li"/);
     expect(readRefinement('part C214 220u frame stage across vyoke', inTube)).toMatchObject({
       change: { block: 'field_output', role: 'shunts' },
     });

@@ -236,6 +236,9 @@ const withoutKind = (place: string) => place.replace(/\s+(?:board|stage|block)$/
 /** A short name with what it stands for, where that says more. */
 const titled = (id: string, title: string) => (id.toLowerCase() === title.toLowerCase() ? id : `${id} (${title})`);
 
+/** The fewest letters that a name may be cut to. */
+const shortestStart = 3;
+
 /** What other schools call the two deflections. */
 const schools: ReadonlyMap<string, string> = new Map([
   ['frame', 'field'],
@@ -265,7 +268,14 @@ function blockNamed(place: string, net: string | undefined, { title, blocks, boa
     const { id, title: own, aliases } = boards.get(board) ?? { id: board, title: '', aliases: [] };
     return [id, own, ...aliases].some(named);
   });
-  const found = onBoard.find(joined) ?? all.find((block) => named(block.title)) ?? onBoard[0];
+  const begins = (text: string) => squeezed(text).startsWith(squeezed(wanted));
+  const begun =
+    squeezed(wanted).length < shortestStart ? [] : all.filter((one) => [one.id, one.short, one.title].some(begins));
+  const found =
+    onBoard.find(joined) ??
+    all.find((block) => named(block.title)) ??
+    onBoard[0] ??
+    (begun.length === 1 ? begun[0] : undefined);
   if (!found)
     throw new Refusal(
       `${title} has no block or board "${place}". Leave the place out, or name one of ${all.map(({ id }) => id).join(', ')}; a board learns its name by "board ${[...boards.keys()].at(1) ?? 'main'} called ${place}"`,
