@@ -288,6 +288,15 @@ describe('what reads otherwise at another switching on', () => {
 });
 
 describe('parts found bad', () => {
+  it('are not kept waiting for a reading that speaks against them', () => {
+    const read = ['picture red_missing', 'cr 2.9'];
+    expect(adviseOn(jobOn('generic-projection-tubes', ...read)).probes[0]!.doubt).toBeGreaterThan(0.5);
+    const found = adviseOn(jobOn('generic-projection-tubes', ...read, 'rbase OL'));
+    expect(found.posterior.suspects[0]!.fault.id).toBe('R-BASE.open');
+    expect(found.posterior.doubts).not.toEqual([]);
+    expect(found.probes.every(({ doubt }) => doubt === undefined)).toBe(true);
+  });
+
   it('stay, each beside the others, until they are dealt with', () => {
     const looks = ['C547', 'C548', 'C551'].filter((id) => shippedSheets().get('halvane-hp-42')!.parts.has(id));
     const check = [...predictionsOf(openSheet(shippedSheets().get('halvane-hp-42')!)).checks.values()].find(

@@ -124,7 +124,7 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
       return [
         { path: ['nets', rail], values: { title: rail, volts, tolerance: '8%', source: 'manual', partial: true } },
         { path: ['blocks', block], values: { makes: [...makes, rail] } },
-        { path: ['points', point], values: { measure: 'dc', net: rail, where: where ?? '', board } },
+        { path: ['points', point], values: { title: rail, measure: 'dc', net: rail, where: where ?? '', board } },
         ...(user === undefined ? [] : needing(sheet, user, rail, block)),
       ];
     }
@@ -133,7 +133,7 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
       return [
         { path: ['nets', rail], values: { title: rail, volts, tolerance: '8%', source: 'manual', partial: true } },
         { path: ['blocks', block], values: { title, short: title.slice(0, 14).trim(), board, needs, makes: [rail] } },
-        { path: ['points', `${rail}-dc`], values: { measure: 'dc', net: rail, where: title, board } },
+        { path: ['points', `${rail}-dc`], values: { title: rail, measure: 'dc', net: rail, where: title, board } },
         // What the new block hangs on is not fed by it.
         ...(user === undefined || needs.some((net) => hangsOn(sheet, makerOf(sheet.blocks, net)).has(user))
           ? []

@@ -5,6 +5,7 @@ import { type Context, contextKey } from '../../behaviour';
 import { planOneStep, type PlanTest, type RankedTest } from '../../plan';
 import { type Minutes } from '../../quantity';
 import { type Sheet } from '../../sheet';
+import { foundParts } from './found';
 import { byContext, type ExpectedHarm, expectedHarm, probeMinutesOn } from './harm';
 import { changeCost, type Probe, probeCost } from './probes';
 import { type OpenFaults, problemOf, repairCost } from './problem';
@@ -90,7 +91,9 @@ export function adviseOn(job: Case): Advice {
   const described = plan.tests.map((ranked, place) =>
     describe(ranked, harmed(probes.get(ranked.test.id)!), plan.repairNow, open, place < mostTold),
   );
-  const again = askedAgain(posterior, [...probes.values()].map(harmed), described, sheet, bench.context);
+  const again = isProvenBad(job, posterior)
+    ? undefined
+    : askedAgain(posterior, [...probes.values()].map(harmed), described, sheet, bench.context);
   const worthProbing = again !== undefined || (best !== undefined && best.total < plan.repairNow - 1e-6);
   const proving = bench.repairs.length > 0 && curedChance > 0.5 && again === undefined;
   // What has gone the same way is looked for as long as that costs less than its coming back would.
@@ -108,6 +111,18 @@ export function adviseOn(job: Case): Advice {
     dormant: bench.context.power === 'live' && posterior.dormant > likelyDormant,
     harmNow: harmOn(bench.context, minuteOn),
   };
+}
+
+/** From here on a suspect whose own part was found bad is out of doubt, whatever another reading says. */
+const outOfDoubt = 0.8;
+
+/** Is the leading suspect a part that was seen or measured bad itself? */
+function isProvenBad(job: Case, { suspects, doubts }: Posterior): boolean {
+  const [lead] = suspects;
+  if (!lead || lead.cured || lead.probability < outOfDoubt || doubts.length === 0) return false;
+  return foundParts(job).some(
+    ({ part, entry }) => part === lead.fault.part && doubts.every(({ observation }) => observation.entry !== entry),
+  );
 }
 
 /** Was nothing read of the live set since its last repair? One change, then a test. */
