@@ -27,12 +27,14 @@ export async function takeIn(
   sheet: string,
   title: string,
   tiles: readonly string[],
+  options: readonly string[] = [],
 ): Promise<void> {
   await page.goto(`${address}/take-in`);
   const choice = page.getByRole('button', { name: new RegExp(sheet) });
   await choice.click();
   await expect(choice).toHaveAttribute('aria-pressed', 'true');
   await page.getByLabel('Name of the set').fill(title);
+  for (const option of options) await page.getByRole('button', { name: option, exact: true }).click();
   for (const tile of tiles)
     await page.getByRole('region', { name: 'The complaint' }).getByRole('button', { name: tile, exact: true }).click();
   await page.keyboard.press('Control+Enter');

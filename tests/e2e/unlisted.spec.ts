@@ -49,6 +49,21 @@ test('a culprit that is on no sheet: located, entered, measured, replaced, close
   await expect(page.getByTestId('suspects').locator('[data-fault="R118.open"]')).toHaveCount(0);
 });
 
+test('a part of the board is the one that the circuit of its block speaks of', async ({ page, app }) => {
+  await takeIn(page, app.address, '^Monitor chassis', 'Arcade 20', ['Too small'], ['Linear']);
+  await page.keyboard.press('Alt+p');
+  for (const line of ['picture too small', 'bplus 84.9', 'res 151', 'pbase 85.3', 'psense 5.16'])
+    await type(page, line);
+  // No part of the sheet is it: the netlist has a name of its own for the place.
+  await expect(page.getByText('R2: open, or its joint')).toBeVisible();
+  await entry(page).fill('part R77 3k3 regulator feeds pbase');
+  await entry(page).press('Enter');
+  await expect.poll(() => leader(page)).toBe('R77.open');
+  await expect(page.getByText('R77, Resistor R77: open, or its joint')).toBeVisible();
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByText('Fit a new resistor R77').first()).toBeVisible();
+});
+
 test('a chassis with rails and codes of its own, typed while measuring', async ({ page, app }) => {
   const started = Date.now();
   await takeIn(page, app.address, '^Plasma display', 'Quay 50', ['Starts, then off']);
