@@ -40,9 +40,12 @@ console.log(
   `  all: ${percent(share('found'))} of the beeps of every node, ${percent(share('largest'))} of the largest first; whole ${percent(sumOf(rows, ({ whole }) => whole) / all)}, named early ${percent(sumOf(rows, ({ early }) => early) / all)}`,
 );
 
-// Each stage in turn taken out of what is known: it should be called none of the others.
+/** What kind of stage it is, by its title: a series regulator is one at any volts. */
+const stageKind = ({ title }: { readonly title: string }) => title.split(/,|:| of /)[0];
+
+// Each kind of stage in turn taken out of what is known: it should be called none of the others.
 const unknown = patterns.filter((pattern) => {
-  const others = new PatternLibrary(patterns.filter((one) => one !== pattern));
+  const others = new PatternLibrary(patterns.filter((one) => stageKind(one) !== stageKind(pattern)));
   const facts = pattern.nodes.flatMap((spots) =>
     spots.slice(1).map((b) => ({ a: spots[0]!, b, found: 'joined' as const })),
   );
