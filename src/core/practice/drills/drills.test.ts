@@ -90,6 +90,23 @@ describe('a drill', () => {
     }
   });
 
+  it('is harder the nearer another answer is, and easy ones and hard ones are drawn', () => {
+    const esr = many(esrDrill).filter((drill) => /^Dried out/.test(answer(drill)));
+    const shares = esr.map(({ ask, difficulty }) => {
+      const [, farads, volts, read] = /A ([\d.]+ ?[^\d ]?F) (\d+) V can shows an ESR of ([\d.]+ ?\w?Ω)/.exec(ask)!;
+      return [ohms(read!) / esrLimit(ohms(farads!), Number(volts)), difficulty] as const;
+    });
+    const [near, far] = [(share: number) => share < 2, (share: number) => share > 5].map((is) =>
+      shares.filter(([share]) => is(share)).map(([, difficulty]) => difficulty),
+    );
+    expect(Math.min(...near!)).toBeGreaterThan(Math.max(...far!));
+    for (const skill of ['parts', 'instruments'] as const) {
+      const drawn = many((random) => drawDrill(skill, material, random)).map(({ difficulty }) => difficulty);
+      expect(Math.min(...drawn)).toBeLessThan(-0.8);
+      expect(Math.max(...drawn)).toBeGreaterThan(1);
+    }
+  });
+
   it('of volts is right by the circuit solved anew with the part as good as gone', () => {
     let solved = 0;
     for (const drill of many((random) => drawDrill('circuits', material, random), 60)) {

@@ -16,9 +16,12 @@ const swapped = (ohms: number) => {
   return ((figures % 10) * 10 + Math.floor(figures / 10)) * power;
 };
 
+/** A factor between two, small steps as often as large ones. */
+const factorBetween = (least: number, most: number, random: Random) => least * (most / least) ** random();
+
 /** Bands → ohms. */
 export function bandDrill(random: Random): Drill | undefined {
-  const ohms = drawn(random, 0, 5);
+  const ohms = drawn(random, -1, 5);
   const bands = bandsOf({ ohms, tolerance: 0.05 });
   const [first, second, power] = bands;
   const why = `The figures are ${first!} and ${second!}, the power of ten is ${power!}: ${ohmsText(ohms)}.`;
@@ -27,7 +30,8 @@ export function bandDrill(random: Random): Drill | undefined {
     ask: 'What is this resistor?',
     bands,
     why,
-    difficulty: ohms < 100 ? 0.4 : -0.6,
+    // Gold and black as powers are met seldom, thousands daily.
+    difficulty: ohms < 10 ? 1.5 : ohms < 100 ? 0.6 : ohms < 1000 || ohms >= 1e6 ? -0.3 : -1,
   };
   return drillOf(told, ohmsText(ohms), [ohms * 10, ohms / 10, swapped(ohms), ohms * 100].map(ohmsText), random);
 }
@@ -44,7 +48,8 @@ export function codeDrill(random: Random): Drill | undefined {
       skill: 'parts',
       ask: `A ${capacitor ? 'capacitor' : 'resistor'} is marked ${code}. What is it?`,
       why,
-      difficulty: capacitor ? 0.2 : -0.3,
+      // Picofarads are turned into larger units in the head, the farther the harder.
+      difficulty: (capacitor ? -0.6 : -1) + 0.35 * Math.abs(Math.floor(Math.log10(value)) - 2),
     },
     text(value),
     [value * 10, value / 10, value * 1000, swapped(value)].map(text),
@@ -63,12 +68,10 @@ const verdictsInCircuit = {
 export function inCircuitDrill(random: Random): Drill | undefined {
   const marked = drawn(random, 1, 4);
   const kind = oneOf(['high', 'low', 'fine', 'climbing'] as const, random);
-  const factor = {
-    high: 1.2 + random(),
-    low: 0.15 + 0.65 * random(),
-    fine: 0.96 + 0.07 * random(),
-    climbing: 0.6 + random(),
-  }[kind];
+  const beyond = factorBetween(0.12, 1.5, random);
+  const share = 0.15 + 0.7 * random();
+  const off = 0.04 * (2 * random() - 1);
+  const factor = { high: 1 + beyond, low: share, fine: 1 + off, climbing: 0.6 + random() }[kind];
   const read = `reads ${ohmsText(marked * factor)}${kind === 'climbing' ? ' and goes on climbing' : ', the same with the leads swapped'}`;
   const why = {
     high: 'What lies beside it can only lower a reading: one above the tolerance is the part itself.',
@@ -81,7 +84,13 @@ export function inCircuitDrill(random: Random): Drill | undefined {
       skill: 'instruments',
       ask: `In circuit, plug out, a ${ohmsText(marked)} 5 % resistor ${read}. What is proven?`,
       why,
-      difficulty: { high: -0.5, low: 0.6, fine: -0.2, climbing: 0.3 }[kind],
+      // What is nearer to another answer is harder to tell.
+      difficulty: {
+        high: -0.9 - 0.9 * Math.log(beyond / 1.5),
+        low: -0.2 + 1.7 * share,
+        fine: -1 + 40 * Math.abs(off),
+        climbing: 0.3,
+      }[kind],
     },
     verdictsInCircuit[kind],
     Object.values(verdictsInCircuit),
@@ -95,7 +104,8 @@ export function esrDrill(random: Random): Drill | undefined {
   const volts = oneOf([16, 25, 35, 50, 63], random);
   const limit = esrLimit(farads, volts);
   const kind = oneOf(['good', 'bad', 'short'] as const, random);
-  const read = { good: limit * (0.2 + 0.5 * random()), bad: limit * (2 + 4 * random()), short: 0 }[kind];
+  const ofLimit = { good: factorBetween(0.08, 0.8, random), bad: factorBetween(1.4, 9, random), short: 0 }[kind];
+  const read = limit * ofLimit;
   const answers = {
     good: 'Good for its size',
     bad: 'Dried out: replace it',
@@ -112,7 +122,8 @@ export function esrDrill(random: Random): Drill | undefined {
       skill: 'instruments',
       ask: `A ${formatQuantity(farads, 'F', 3)} ${volts} V can shows an ESR of ${ohmsText(read)}. What is it?`,
       why,
-      difficulty: { good: 0.3, bad: 0, short: 0.4 }[kind],
+      // Near the limit one has to know it.
+      difficulty: { good: -1 + 2.4 * ofLimit, bad: -1 - 1.4 * Math.log(ofLimit / 9), short: 0.4 }[kind],
     },
     answers[kind],
     Object.values(answers),
