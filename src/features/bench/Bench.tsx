@@ -91,7 +91,8 @@ export function Bench({ file: sent, briefing, line, usual, cases, asked, startsL
   const meter = useBenchMeter(file, log, job, advice, control, simulatedMeter);
   const family = familyOf(sheet.technology);
   const shown = useSetShown(job);
-  const cautions = useCautions(job, check, step, shown.symptoms, settled, focused);
+  const { harmNow, found } = settled;
+  const cautions = useCautions(job, { check, step, symptoms: shown.symptoms, harmNow, found, probe: focused });
   const others = besides(settled.probes, focused?.probe.id);
   const tried = useMemo(() => ownAndDonor(job), [job]);
   const act = useMemo(() => nextAction(settled), [settled]);

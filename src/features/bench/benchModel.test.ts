@@ -4,6 +4,7 @@ import { adviseOn, briefingOf, followed, type ProbeAdvice } from '@/core/diagnos
 import { type LogBody, replay } from '@/core/log';
 import { shippedSheets } from '@/sheets';
 import { instruction, whyProbe } from './benchModel';
+import { cautionsNow } from './cautionsNow';
 import { nextAction } from './nextAction';
 import { keepingFront, reordered } from './useDeeperLook';
 
@@ -167,5 +168,27 @@ describe('a deeper look', () => {
     expect(ids(keepingFront(shown, preferred))).toEqual([front, third, second].map((one) => one!.probe.id));
     expect(keepingFront(shown, { ...preferred, next: 'act' })).toMatchObject({ next: 'probe' });
     expect(keepingFront({ ...shown, next: 'act' }, preferred)).toBe(preferred);
+  });
+});
+
+describe('what to mind before power goes on', () => {
+  const bad = { part: 'R33', title: 'Resistor R33', said: '', action: '', entry: 'e1', minutes: 9, money: 0.1 };
+  const minded = (power: 'live' | 'unplugged', ...found: (typeof bad)[]) =>
+    cautionsNow({
+      ...caseOf().bench,
+      sheet,
+      check: check('kg-dc'),
+      step: { kind: 'do', body: { kind: 'power', power }, title: '', done: '' },
+      symptoms: [],
+      harmNow: undefined,
+      probe: undefined,
+      found,
+    }).join(' ');
+
+  it('is a part that was found bad and not put right, and how many more', () => {
+    expect(minded('live', bad)).toContain('Resistor R33 was found bad: put right before power goes on');
+    expect(minded('live', bad, bad, bad)).toContain('Resistor R33 and 2 more were found bad');
+    expect(minded('live')).not.toContain('found bad');
+    expect(minded('unplugged', bad)).not.toContain('found bad');
   });
 });
