@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState, useTransition } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type Predictions } from '@/core/behaviour';
 import { type Briefed, type Briefing, type DeeperLook, followed } from '@/core/diagnosis';
 import { type LogEntry } from '@/core/log';
@@ -41,15 +41,12 @@ export function useBriefing(
   const [now, setNow] = useState<Told>({ of: file.entries, by: file.sheet, briefing: first });
   /** The sheet that the first briefing was made by; it may be refined while the page is open. */
   const [sheetSent] = useState(file.sheet);
-  const [, startShowing] = useTransition();
   useEffect(() => {
     if (entries === file.entries && file.sheet === sheetSent) return;
     // The verdict on what was typed comes first.
     return afterPaint(() => {
       advisor.current ??= new Advisor(file.sheet);
-      advisor.current.brief(requestOf(file, entries), (briefing) =>
-        startShowing(() => setNow({ of: entries, by: file.sheet, briefing })),
-      );
+      advisor.current.brief(requestOf(file, entries), (briefing) => setNow({ of: entries, by: file.sheet, briefing }));
     });
   }, [file, entries, sheetSent]);
   // The worker is there before it is needed, but not before the page; it is gone with it.
