@@ -42,6 +42,12 @@ const switchOn = async (page) => {
   await live.waitFor();
 };
 
+const switchOff = async (page) => {
+  const live = page.getByRole('region', { name: 'The set is live' });
+  if (await live.isVisible()) await page.keyboard.press('Alt+p');
+  await live.waitFor({ state: 'hidden' });
+};
+
 const views = [
   { name: 'queue', path: '/' },
   {
@@ -178,19 +184,22 @@ const views = [
   {
     name: 'survey',
     path: `${job(1)}/survey`,
-    act: lines(
-      'R401 2k2 2k3',
-      'R402 4k7 5k6',
-      'R403 10k 10k2',
-      'R404 yellow violet orange gold 61k',
-      'R405 1k 640',
-      'R201 18k2',
-      'C421 esr 4.1',
-      'R406 100k 138k climbing',
-      'R407 330 334',
-      'R408 1M 1M6',
-      'Q5 junction 0.52 0.58',
-    ),
+    act: async (page) => {
+      await switchOff(page);
+      await lines(
+        'R401 2k2 2k3',
+        'R402 4k7 5k6',
+        'R403 10k 10k2',
+        'R404 yellow violet orange gold 61k',
+        'R405 1k 640',
+        'R201 18k2',
+        'C421 esr 4.1',
+        'R406 100k 138k climbing',
+        'R407 330 334',
+        'R408 1M 1M6',
+        'Q5 junction 0.52 0.58',
+      )(page);
+    },
   },
   {
     name: 'power',

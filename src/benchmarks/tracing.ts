@@ -8,6 +8,7 @@ import {
   nextBeep,
   PatternLibrary,
   patternOf,
+  stageKindOf,
   photographedBoard,
   traceBoard,
   traceInOrder,
@@ -40,12 +41,9 @@ console.log(
   `  all: ${percent(share('found'))} of the beeps of every node, ${percent(share('largest'))} of the largest first; whole ${percent(sumOf(rows, ({ whole }) => whole) / all)}, named early ${percent(sumOf(rows, ({ early }) => early) / all)}`,
 );
 
-/** What kind of stage it is, by its title: a series regulator is one at any volts. */
-const stageKind = ({ title }: { readonly title: string }) => title.split(/,|:| of /)[0];
-
 // Each kind of stage in turn taken out of what is known: it should be called none of the others.
 const unknown = patterns.filter((pattern) => {
-  const others = new PatternLibrary(patterns.filter((one) => stageKind(one) !== stageKind(pattern)));
+  const others = new PatternLibrary(patterns.filter((one) => stageKindOf(one) !== stageKindOf(pattern)));
   const facts = pattern.nodes.flatMap((spots) =>
     spots.slice(1).map((b) => ({ a: spots[0]!, b, found: 'joined' as const })),
   );

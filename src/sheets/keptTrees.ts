@@ -36,11 +36,12 @@ export const keptTrees: KeptTrees = treesIn(path.join(process.cwd(), '.tovrik', 
 
 function makeRoom(folder: string): void {
   const files = readdirSync(folder).map((name) => path.join(folder, name));
-  const age = (file: string) => statSync(file).mtimeMs;
+  if (files.length < mostKept) return;
   files
-    .toSorted((a, b) => age(b) - age(a))
+    .map((file) => ({ file, written: statSync(file).mtimeMs }))
+    .toSorted((a, b) => b.written - a.written)
     .slice(mostKept - 1)
-    .forEach((file) => rmSync(file, { force: true }));
+    .forEach(({ file }) => rmSync(file, { force: true }));
 }
 
 function tried<T>(act: () => T): T | undefined {

@@ -48,6 +48,7 @@ export function inNetlist(
       !listed.has(element.name) &&
       // One of many alike in a subcircuit is none by itself.
       !element.name.includes('.') &&
+      (element.kind !== 'd' || element.model.values.has('bv') === (is === 'zener')) &&
       (element.kind !== 'r' || (typeof ohms === 'number' && Math.abs(element.value / ohms - 1) <= near)),
   );
   const [element, another] = fitting;

@@ -44,6 +44,21 @@ describe('a part that is written in by what it is to a net', () => {
     expect(faultsOf('resistor', 'senses').get('X1.open')!.sets.get('v12')).toBeGreaterThan(1);
   });
 
+  it('is the element that it says, unless the stage says otherwise itself', () => {
+    const staged = (stage: string, parts: string) =>
+      readSheet(
+        base.replace(
+          'makes: [v12], parts: {}',
+          `makes: [v12], stage: { circuit: "* one\\nV1 a 0 12\\nR2 a b 1k\\nR3 b 0 1k", nodes: { b: v12 }, parts: { ${stage} } }, parts: { ${parts} }`,
+        ),
+      ).blocks.get('supply')!.stage!.parts;
+    const [one, two] = ['R77: { kind: resistor, own: true, element: R2 }', 'R8: { kind: resistor }'];
+    expect([...staged('', one)]).toEqual([['R2', 'R77']]);
+    // Traced anew, the element of that name is another part, or the part another element.
+    expect([...staged('R2: R8', `${one}, ${two}`)]).toEqual([['R2', 'R8']]);
+    expect([...staged('R3: R77', one)]).toEqual([['R3', 'R77']]);
+  });
+
   it.each([
     ['R118', '22R', 'resistor'],
     ['C9', '100u', 'electrolytic'],

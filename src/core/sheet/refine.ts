@@ -103,7 +103,7 @@ export function editsOf(change: SheetChange, sheet: Sheet): SheetEdit[] {
           path: ['blocks', block, 'parts', part],
           values: {
             kind: is,
-            title: `${is === 'ic' ? 'Chip' : capital(is)} ${part}`,
+            title,
             ...(value === '' ? {} : { value }),
             own: true,
             ...(inside ? { element: inside.element } : {}),

@@ -9,7 +9,7 @@ export { makerOf, netlistNode, netlistOf, partNamed } from './netlist';
 export { nextBeep, type NextBeep } from './nextBeep';
 export { isRail, type Spot, type TracedPart } from './part';
 export { type Believed, PatternLibrary } from './library';
-export { patternOf } from './pattern';
+export { patternOf, stageKindOf } from './pattern';
 export { boardSides, holeLine, photoLine, placeLine } from './place';
 export { type MadeBoard, photographedBoard } from './photographedBoard';
 export { pinTable } from './pinTable';

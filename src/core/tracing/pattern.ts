@@ -36,6 +36,9 @@ const pinOrder: Partial<Record<TracedKindName, readonly string[]>> = {
   pfet: ['d', 'g', 's'],
 };
 
+/** What kind of stage a pattern is, by its title: a series regulator is one at any volts. */
+export const stageKindOf = ({ title }: Pick<TracedPattern, 'title'>): string => title.split(/,|:| of /)[0]!;
+
 /** A circuit as a board has it: its sources are rails, what is no part of its own is left out. */
 export function patternOf(id: string, { title, elements }: Circuit): TracedPattern {
   const rails = new Map([['0', 'gnd']]);

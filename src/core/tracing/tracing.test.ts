@@ -10,6 +10,7 @@ import {
   nextBeep,
   PatternLibrary,
   patternOf,
+  stageKindOf,
   traceBoard,
   traceInOrder,
   traceOf,
@@ -132,9 +133,6 @@ describe('tracing a board by what is said to be beeped next', () => {
   });
 });
 
-/** What kind of stage it is, by its title: a series regulator is one at any volts. */
-const stageKind = ({ title }: { readonly title: string }) => title.split(/,|:| of /)[0];
-
 describe('a stage that is not known', () => {
   it('is called none of those that are, for nearly all of them', () => {
     const all = library.patterns;
@@ -142,7 +140,7 @@ describe('a stage that is not known', () => {
       const facts = pattern.nodes.flatMap(([first, ...more]) =>
         more.map((b) => ({ a: first!, b, found: 'joined' as const })),
       );
-      const others = new PatternLibrary(all.filter((one) => stageKind(one) !== stageKind(pattern)));
+      const others = new PatternLibrary(all.filter((one) => stageKindOf(one) !== stageKindOf(pattern)));
       return others.believe(netOf(pattern.parts, facts))[0]!.pattern === undefined;
     });
     expect(unknown.length / all.length).toBeGreaterThanOrEqual(0.9);

@@ -38,7 +38,7 @@ export function Decision({ briefed, file, sheet, spent }: DecisionProps) {
     );
   }
   if (!repair) return null;
-  const bad = briefed.next === 'act' ? foundFirst(briefed) : undefined;
+  const bad = foundFirst(briefed);
   const beyond = spent + repair.action.money > limit;
   return (
     <section className={styles.decision} data-next={briefed.next}>

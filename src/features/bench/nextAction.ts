@@ -39,7 +39,7 @@ export function nextAction({
       button: 'Verify',
     };
   const [repair] = repairs;
-  const bad = foundFirst({ repairs, found, suspects });
+  const bad = foundFirst({ next, repairs, found, suspects });
   const others = bad ? found.filter(({ part }) => part !== bad.part) : [];
   if (bad)
     return {

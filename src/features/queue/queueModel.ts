@@ -241,7 +241,7 @@ function nextOf(
     };
   if (step === 'verified') return { next: 'Close it', nextDetail: 'every wrong reading is right again' };
   if (next === 'verify') return { next: 'Verify the repair', nextDetail: 'measure again what was wrong' };
-  if (next === 'act' && found !== undefined) return { next: found, nextDetail: 'found bad, whatever else is' };
+  if (found !== undefined) return { next: found, nextDetail: 'found bad, whatever else is' };
   if (next === 'act' && repair) return { next: repair.title, nextDetail: `cures it with ${chanceText(repair.chance)}` };
   return probe
     ? { next: probe.title, nextDetail: `${Math.round(probe.minutes)} min` }

@@ -10,10 +10,9 @@ import {
   liveCold,
   type Predictions,
 } from '../../behaviour';
-import { type Manner, type Symptom } from '../../picture';
+import { type Manner, mannerTitles, type Symptom } from '../../picture';
 import { usualOutlierChance } from './likelihood';
-import { mannerCheck } from './manner';
-import { soakCheck } from './soaked';
+import { soakText } from './soaked';
 import { agree } from './standing';
 
 /** What was said or seen when the set was taken in. */
@@ -46,6 +45,8 @@ export interface Observation {
   readonly times: number;
   /** What it weighs against a single reading: a second look at what is easily missed tells almost as much again. */
   readonly weight: number;
+  /** What it says, where it is no reading of a check. */
+  readonly words?: string;
   /** The log entry it came from; absent for what the owner said. */
   readonly entry?: string;
   /** Which switching on or off it belongs to; absent for what the owner said. */
@@ -140,10 +141,24 @@ export function observationsOf({ predictions, complaint, bench }: Case): Observa
   return [...told, ...mainsSaid(predictions, bench), ...latest.values()];
 }
 
-/** What says something of the set without being a reading of it. */
-const said = (check: Check, choice: string): Observation => ({
-  check,
-  answer: { kind: 'choice', choice },
+/** What is no reading of a check is told of the set as a whole. */
+const wholeSet: Check = {
+  id: 'said',
+  measure: 'sign',
+  title: 'What was said of it',
+  where: '',
+  unit: '',
+  state: 'live',
+  ground: 'none',
+  minutes: 0,
+  danger: 0,
+  aliases: [],
+};
+
+const said = (words: string): Observation => ({
+  check: wholeSet,
+  answer: { kind: 'choice', choice: 'yes' },
+  words,
   context: liveCold,
   cured: nobodyCured,
   outlierChance: ownersOutlierChance,
@@ -153,10 +168,10 @@ const said = (check: Check, choice: string): Observation => ({
 });
 
 /** How it shows as the owner told it, as an observation of its own. */
-export const mannerSaid = (manner: Manner): Observation => said(mannerCheck, manner);
+export const mannerSaid = (manner: Manner): Observation => said(mannerTitles[manner]);
 
 /** What a soak came to, as an observation of its own. */
-export const soakSaid = (soaked: Soaked): Observation => said(soakCheck(soaked), 'yes');
+export const soakSaid = (soaked: Soaked): Observation => said(soakText(soaked));
 
 /** Faults that were dealt with after so many repairs, from none to all of them. */
 export function curedAfter(

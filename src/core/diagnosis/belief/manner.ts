@@ -1,4 +1,3 @@
-import { type Check } from '../../behaviour';
 import { faultModes } from '../../parts';
 import { type Manner } from '../../picture';
 import { type Fault } from '../../sheet';
@@ -31,17 +30,3 @@ export const mannerLogs = (manner: Manner, hypotheses: readonly Hypothesis[]): F
   Float64Array.from(hypotheses, ({ faults, sometimes }) =>
     Math.log(mean(faults.map((fault) => toldAs[showingOf(fault, sometimes === true)][manner]))),
   );
-
-/** What the owner is asked beside what it shows. */
-export const mannerCheck: Check = {
-  id: 'manner',
-  measure: 'sign',
-  title: 'How it shows',
-  where: '',
-  unit: '',
-  state: 'live',
-  ground: 'none',
-  minutes: 0,
-  danger: 0,
-  aliases: [],
-};

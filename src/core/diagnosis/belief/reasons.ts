@@ -1,9 +1,6 @@
 import { type Predictions } from '../../behaviour';
-import { type Manner, mannerTitles } from '../../picture';
 import { answerText, expectedText } from '../../reading';
 import { type Evidence } from './evidence';
-import { mannerCheck } from './manner';
-import { soakCheckId } from './soaked';
 
 /** One reason for or against a suspect, in words. */
 export interface Reason {
@@ -20,11 +17,9 @@ const mostFactor = 999;
 /** Evidence as reasons, strongest first. */
 export function reasonsFrom(predictions: Predictions, evidence: readonly Evidence[]): Reason[] {
   return evidence.map(({ observation, bits }) => {
-    const { check, answer, context } = observation;
+    const { check, answer, context, words } = observation;
     const factor = Math.min(mostFactor, 2 ** Math.abs(bits));
-    if (check === mannerCheck && answer.kind === 'choice')
-      return { raises: bits > 0, text: mannerTitles[answer.choice as Manner], factor };
-    if (check.id === soakCheckId) return { raises: bits > 0, text: check.title, factor };
+    if (words !== undefined) return { raises: bits > 0, text: words, factor };
     const given = answerText(check, answer);
     const expected = expectedText(predictions, check, context);
     const told = given === expected || answer.kind === 'picture' ? given : `${given}, a good set gives ${expected}`;

@@ -1,4 +1,3 @@
-import { type Check } from '../../behaviour';
 import { type Soaked } from '../../log';
 import { chanceOfFailures } from '../../soak';
 import { type Hypothesis } from './pairs';
@@ -24,21 +23,11 @@ export function soakLogs(
   );
 }
 
-/** What a soak is called among what was checked. */
-export const soakCheckId = 'soak';
-
-/** What a soak came to, as something that was checked. */
-export const soakCheck = ({ before, hours, failures }: Soaked): Check => ({
-  id: soakCheckId,
-  measure: 'sign',
-  title: `Ran ${figure(hours)} h ${failures > 0 ? `and failed ${failures === 1 ? 'once' : `${failures} times`}` : 'without failing'}, before that ${before.failures} in ${figure(before.hours)} h`,
-  where: '',
-  unit: '',
-  state: 'live',
-  ground: 'none',
-  minutes: 0,
-  danger: 0,
-  aliases: [],
-});
+/** What a soak came to, in words. */
+export function soakText({ before, hours, failures }: Soaked): string {
+  const often = failures === 1 ? 'once' : `${failures} times`;
+  const ended = failures > 0 ? `and failed ${often}` : 'without failing';
+  return `Ran ${figure(hours)} h ${ended}, before that ${before.failures} in ${figure(before.hours)} h`;
+}
 
 const figure = (hours: number): string => String(Number(hours.toFixed(1)));
