@@ -173,6 +173,49 @@ blocks:
     expect(chanceOf(job, 'VSCAN-C.dry')).toBeLessThan(0.3);
   });
 
+  it('explains a field that shrank by its supply at half, and nothing is left to cure beside it', () => {
+    const mono = readSheet(
+      `
+format: tovrik-sheet/1
+id: own
+extends: generic-crt-mono
+title: Quay portable
+points:
+  v27-dc: { measure: dc, net: v27, where: TP9, board: line }
+  R441-ohms: { title: Resistor R441, measure: ohms, parts: [ R441 ], board: line, minutes: 2 }
+nets:
+  v27: { title: v27, volts: 27, tolerance: 8%, source: manual, partial: true }
+blocks:
+  line_output:
+    makes: [ hyoke, eht, xsense, g2, focus, heater, vhi, vpos, vneg, v27 ]
+    parts:
+      R441: { kind: resistor, title: Resistor R441, value: 2R2, own: true, faults: { open: { sets: { v27: dead } }, drifted: { sets: { v27: low } } } }
+  field_output: { needs: [ vpos, vneg, vosc, v27 ] }
+`,
+      { textOf: (id) => shippedTexts().get(id), netlistOf },
+    );
+    const job = jobOn(mono, 'picture short_picture', 'v27 13.6', 'v27 13.5', 'R441 48');
+    expect(chanceOf(job, 'R441.drifted')).toBeGreaterThan(0.9);
+    const repair: LogBody = {
+      kind: 'repair',
+      action: 'replace:R441',
+      title: 'Fit a new resistor R441',
+      cures: ['R441.open', 'R441.drifted'],
+      money: 0,
+      minutes: 13,
+      note: '',
+    };
+    const entries: LogEntry[] = [
+      { id: 'on', at: '2026-11-01T10:00:00Z', body: { kind: 'power', power: 'live' } },
+      ...job.bench.readings.map(({ entry, check, answer }) => ({
+        ...entry,
+        body: { kind: 'reading' as const, check, answer, text: '' },
+      })),
+      { id: 'repair', at: '2026-11-01T10:00:00Z', body: repair },
+    ];
+    expect(adviseOn({ ...job, bench: replay(entries, []) }).curedChance).toBeGreaterThan(0.9);
+  });
+
   it('does not make a set dark that shows a right picture', () => {
     const job = jobOn(
       sheetWith('needs: [ y_wave, vscan, vfl, buf_ctl, vlog ]'),

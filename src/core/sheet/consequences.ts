@@ -5,11 +5,12 @@ import { type Fault, type Sheet } from './sheet';
 /** The id of a fault in another degree, or with something that goes with it. */
 export const lesserId = (fault: string): string => `${fault}~`;
 
-/** How a fault shows that takes away a rail which feeds a part of a block: not at all, by all of it, as its listed faults do, or as nothing listed does. */
+/** How a fault shows that takes away, or pulls low, a rail which feeds a part of a block: not at all, by all of it, as its listed faults do, or as nothing listed does. */
 const partially = { silent: 0.3, all: 0.28, alike: 0.3, anything: 0.12 };
 
-/** Below this share of its volts a rail counts as taken away. */
+/** Below this share of its volts a rail counts as taken away, and below the other as too low for some of what it feeds. */
 const goneBelow = 0.55;
+const lowBelow = 0.9;
 
 /** What goes with a rail of which nobody knows what it feeds, and how often. */
 interface Consequence extends Pick<Fault, 'signs' | 'shows' | 'ripples'> {
@@ -19,11 +20,13 @@ interface Consequence extends Pick<Fault, 'signs' | 'shows' | 'ripples'> {
 
 const withSame = { sets: [], signs: new Map(), shows: [], ripples: [] } satisfies Partial<Consequence>;
 
-/** What may go with a fault by the rails it takes away; nothing where it is known. */
+/** What may go with a fault by the rails it takes away or pulls low; nothing where it is known. */
 function consequencesOf(sheet: Sheet, sets: ReadonlyMap<string, number>, shorts: readonly string[]): Consequence[] {
   const isPartial = (net: string) => sheet.nets.get(net)!.partial;
-  const lost = [...[...sets].flatMap(([net, ratio]) => (ratio < goneBelow ? [net] : [])), ...shorts].filter(isPartial);
+  const lost = [...[...sets].flatMap(([net, ratio]) => (ratio < lowBelow ? [net] : [])), ...shorts].filter(isPartial);
   if (lost.length === 0) return [];
+  const least = Math.min(...lost.map((net) => (shorts.includes(net) ? 0 : sets.get(net)!)));
+  const left = least < goneBelow ? 0 : least;
   const fed = [...sheet.blocks.values()].filter(({ needs }) => needs.some((net) => lost.includes(net)));
   // Where nobody is known to need it, it is taken to feed where it is made or where a part takes it away.
   const takers = [...sheet.faults.values()].filter((fault) => lost.some((net) => fault.sets.has(net)));
@@ -32,7 +35,7 @@ function consequencesOf(sheet: Sheet, sets: ReadonlyMap<string, number>, shorts:
     fed.length > 0
       ? fed
       : [...sheet.blocks.values()].filter(({ id, makes }) => near.has(id) || makes.some((net) => lost.includes(net)));
-  const all = fed.flatMap(({ makes }) => makes.filter((net) => !isPartial(net)).map((net) => [net, 0] as const));
+  const all = fed.flatMap(({ makes }) => makes.filter((net) => !isPartial(net)).map((net) => [net, left] as const));
   const alike = likeListed(sheet, 1, ({ block }) => hit.some(({ id }) => id === block)).filter(
     ({ shorts: pulled = [], opens = [], reads, sets: moved = [] }) =>
       pulled.length + opens.length + (reads?.size ?? 0) === 0 && ![...moved].some(([net]) => isPartial(net)),
