@@ -12,19 +12,21 @@ export interface FaultModeRow {
   readonly touchy?: true;
   /** Heat brings it about sooner. */
   readonly byHeat?: true;
+  /** It comes with the years: what is as old has often gone the same way. */
+  readonly byAge?: true;
 }
 
 const rows = {
-  open: { said: 'open', visible: 0.2, repair: 'replace', bridgeable: true, byHeat: true },
+  open: { said: 'open', visible: 0.2, repair: 'replace', bridgeable: true, byHeat: true, byAge: true },
   short: { said: 'shorted', visible: 0.2, repair: 'replace' },
-  leaky: { said: 'leaky', visible: 0.15, repair: 'replace' },
-  dry: { said: 'dried out', visible: 0.5, repair: 'replace', byHeat: true },
-  drifted: { said: 'drifted', visible: 0.15, repair: 'replace', byHeat: true },
-  joint: { said: 'joint cracked', visible: 0.7, repair: 'resolder', bridgeable: true, touchy: true, byHeat: true },
+  leaky: { said: 'leaky', visible: 0.15, repair: 'replace', byAge: true },
+  dry: { said: 'dried out', visible: 0.5, repair: 'replace', byHeat: true, byAge: true },
+  drifted: { said: 'drifted', visible: 0.15, repair: 'replace', byHeat: true, byAge: true },
+  joint: { said: 'joint cracked', visible: 0.7, repair: 'resolder', bridgeable: true, touchy: true, byHeat: true, byAge: true },
   loose: { said: 'loose', visible: 0.9, repair: 'reseat', bridgeable: true, touchy: true },
-  worn: { said: 'worn', visible: 0.2, repair: 'replace', bridgeable: true },
+  worn: { said: 'worn', visible: 0.2, repair: 'replace', bridgeable: true, byAge: true },
   missing: { said: 'missing', visible: 1, repair: 'replace', bridgeable: true },
-  dirty: { said: 'dirty', visible: 0.5, repair: 'clean', bridgeable: true, touchy: true },
+  dirty: { said: 'dirty', visible: 0.5, repair: 'clean', bridgeable: true, touchy: true, byAge: true },
   stalled: { said: 'stalled', visible: 0.8, repair: 'replace' },
   dead: { said: 'dead', visible: 0.08, repair: 'replace' },
   misset: { said: 'set wrong', visible: 0.1, repair: 'adjust' },

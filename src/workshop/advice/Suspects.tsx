@@ -9,6 +9,8 @@ import styles from './suspects.module.css';
 const shown = 3;
 const metText = (met: number, done: number) => (met >= 1 ? `${Math.floor(met)} of your ${done} such sets` : undefined);
 
+const listed = new Intl.ListFormat('en-GB');
+
 /** Suspects less likely than this are not shown by themselves. */
 const least = 0.004;
 
@@ -22,7 +24,7 @@ interface SuspectsProps {
 /** The likeliest faults, each with the readings that raised and lowered it. */
 export function Suspects({ briefed, closed = new Map(), most = shown }: SuspectsProps) {
   const [open, setOpen] = useState<string>();
-  const { suspects, reasons, pair } = briefed;
+  const { suspects, reasons, together } = briefed;
   // What a repair has dealt with stands below what is still open.
   const leading = suspects
     .filter(({ probability }) => probability > least)
@@ -46,10 +48,10 @@ export function Suspects({ briefed, closed = new Map(), most = shown }: Suspects
           />
         ))}
       </ul>
-      {pair && (
-        <p className={styles.pair}>
-          <b>Two at once</b> <span className="figure">{chanceText(pair.probability)}</span>: {pair.titles[0]} and{' '}
-          {pair.titles[1]}. No single fault explains every reading.
+      {together && (
+        <p className={styles.several}>
+          <b>Several at once</b> <span className="figure">{chanceText(together.probability)}</span>:{' '}
+          {listed.format(together.titles)}. Together they explain the readings better than any one of them.
         </p>
       )}
       <Found found={briefed.found} />
@@ -69,7 +71,7 @@ function Found({ found }: Pick<Briefed, 'found'>) {
   const minutes = sumOf(found, (one) => one.minutes);
   const stranger = found.find(({ putIn }) => putIn !== undefined);
   return (
-    <p className={styles.pair} data-testid="found">
+    <p className={styles.several} data-testid="found">
       <b>{found.length === 1 ? 'Found bad' : `${found.length} found bad`}</b>, put right first:{' '}
       {found
         .map(({ title, part, said, putIn }) =>

@@ -32,8 +32,8 @@ export interface Briefing extends Pick<
   readonly repairs: readonly { readonly action: string; readonly chance: number; readonly minutes: Minutes }[];
   /** Why each of the leading suspects is one, by fault. */
   readonly reasons: Readonly<Record<string, readonly Reason[]>>;
-  /** Two faults at once, by their titles, where that is likely enough to be said. */
-  readonly pair: { readonly titles: readonly [string, string]; readonly probability: number } | undefined;
+  /** Several faults at once, by their titles, where that is likely enough to be said. */
+  readonly together: { readonly titles: readonly string[]; readonly probability: number } | undefined;
   /** Parts seen or measured bad and not yet dealt with. */
   readonly found: readonly FoundPart[];
   /** Readings that are likely outliers. */

@@ -9,8 +9,8 @@ import { isolationOf } from './isolation';
 
 /** So many leading suspects say why they are. */
 const explained = 6;
-/** Pairs less likely than this are not mentioned. */
-const pairShown = 0.15;
+/** Sets of several faults less likely than this are not mentioned. */
+const setShown = 0.15;
 /** A donor’s board less likely bad than this is not mentioned. */
 const donorShown = 0.2;
 /** A leading suspect this likely says on what it rests. */
@@ -21,7 +21,7 @@ export function briefingOf(job: Case): Briefing {
   const { predictions, bench } = job;
   const advice = adviseOn(job);
   const { posterior, next, repairNow, curedChance } = advice;
-  const [pair] = posterior.pairs;
+  const [together] = posterior.together;
   const evidenceOf = evidenceIn(posterior);
   const alone = restsOn(posterior);
   const found = foundParts(job);
@@ -40,9 +40,9 @@ export function briefingOf(job: Case): Briefing {
     reasons: Object.fromEntries(
       suspects.slice(0, explained).map(({ fault: { id } }) => [id, reasonsFrom(predictions, evidenceOf(id))]),
     ),
-    pair:
-      pair && pair.probability > pairShown
-        ? { titles: [pair.faults[0].title, pair.faults[1].title], probability: pair.probability }
+    together:
+      together && together.probability > setShown
+        ? { titles: together.faults.map(({ title }) => title), probability: together.probability }
         : undefined,
     found,
     // What was read anew since needs no third reading.

@@ -67,7 +67,10 @@ function openProbes(job: Case, posterior: Posterior, isolating: boolean): Probe[
   );
   const done = new Set(
     bench.readings
-      .filter(({ entry }) => !again.has(entry.id) && !twice.has(entry.id))
+      .filter(({ entry, episode }) => {
+        const rested = posterior.atRest.has(entry.id) && episode !== bench.episode;
+        return !again.has(entry.id) && !twice.has(entry.id) && !rested;
+      })
       .map((reading) => circumstance(reading.check, reading.context, reading.afterRepairs)),
   );
   return probesOf(predictions, bench.context, isolating).filter(

@@ -3,7 +3,7 @@ import { unfitBoards } from '../../parts';
 import { sumOf } from '../../statistics';
 import { type Fault } from '../../sheet';
 import { type Observation } from './case';
-import { type Hypothesis } from './pairs';
+import { type Hypothesis } from './hypothesis';
 
 /** Of those that are bad, how many have gone the same way as the set’s own: they are of one age and one make. */
 const sameWay = 0.5;

@@ -3,7 +3,7 @@ import { type Predictions } from '../../behaviour';
 import { sumOf } from '../../statistics';
 import { type Observation } from './case';
 import { likelihood, misplacedLikelihood } from './likelihood';
-import { type Hypothesis } from './pairs';
+import { type Hypothesis } from './hypothesis';
 
 /** Log-likelihood of an observation of a good set, by its sheet. */
 export function soundLog(

@@ -84,3 +84,34 @@ export function fadingLogs(
   const chance = (ratio: number) => (showing * Math.exp(ratio)) / (showing * Math.exp(ratio) + 1 - showing);
   return { logs, there: (episode) => (ratios.get(episode) ?? new Float64Array(count)).map(chance) };
 }
+
+/** Of what comes and goes, so likely a suspect is worth another try where it would have shown. */
+const worthAnotherTry = 0.03;
+/** So unlikely it was there when something was read. */
+const likelyAway = 0.3;
+/** At so many switchings on or off something is read before it counts as said. */
+const mostTries = 3;
+
+/** The readings that suspects which come and go would have shown in, had they been there. */
+export function readAtRest(
+  observations: readonly Observation[],
+  { fadingPlaces }: Singles,
+  weightOf: (fading: number) => number,
+  weighed: readonly { readonly untouched: number }[],
+  shown: readonly Float64Array[],
+  there: (episode: number) => Float64Array,
+): ReadonlySet<string> {
+  const likely = [...fadingPlaces.keys()].filter((f) => weightOf(f) > worthAnotherTry);
+  const away = (f: number, episode: number) => there(episode)[f]! < likelyAway;
+  return new Set(
+    observations.flatMap(({ check, entry, episode, elsewhere }, o) =>
+      entry !== undefined &&
+      episode !== undefined &&
+      elsewhere < mostTries - 1 &&
+      !('findsIntermittents' in measures[check.measure]) &&
+      likely.some((f) => shown[o]![fadingPlaces[f]!] !== weighed[o]!.untouched && away(f, episode))
+        ? [entry]
+        : [],
+    ),
+  );
+}

@@ -2,17 +2,15 @@ import { type Predictions } from '../../behaviour';
 import { measures } from '../../measure';
 import { type InsideEvidence } from '../../inside';
 import { type Fault, type Sheet } from '../../sheet';
-import { sumOf } from '../../statistics';
 import { type Observation } from './case';
 import { fadingShare } from './fadingShare';
-import { ageing, type Hypothesis, sameCause } from './pairs';
+import { alike, besideOthers } from './beside';
+import { keyOf } from './hypothesis';
+import { type Explained, type Thought } from './several';
 import { type Weighed, weighObservation } from './weighObservation';
 
 /** One more fault beside those that repairs have dealt with. */
-export interface Leftover {
-  readonly hypothesis: Hypothesis;
-  /** Logarithm of its prior weight. */
-  readonly prior: number;
+export interface Leftover extends Thought {
   /** Log-likelihood of each observation. */
   readonly logs: Float64Array;
 }
@@ -29,7 +27,6 @@ const leastExplained = 0.02;
  * The more have gone, the likelier is one more. What was read before the last repair says of it what it would have
  * shown beside the others: on its own part, and where they left the set as if good.
  *
- * @param explained hypotheses with their logarithms of the prior, their weights, and their log-likelihoods by observation
  * @param weighed the observations as they bear on single faults
  */
 export function leftovers(
@@ -37,12 +34,7 @@ export function leftovers(
   inside: readonly InsideEvidence[],
   observations: readonly Observation[],
   weighed: readonly Weighed[],
-  explained: {
-    readonly hypotheses: readonly Hypothesis[];
-    readonly priors: Float64Array;
-    readonly weights: Float64Array;
-    readonly logs: readonly Float64Array[];
-  },
+  explained: Explained,
   prior: ReadonlyMap<string, number>,
   cured: ReadonlySet<string>,
 ): Leftover[] {
@@ -56,6 +48,7 @@ export function leftovers(
     })
     .sort((a, b) => weights[b]! - weights[a]!)
     .slice(0, mostExplained);
+  const thought = new Set(hypotheses.filter(({ sometimes }) => !sometimes).map(({ faults }) => keyOf(faults)));
   /** Log-likelihoods of the observations under an explanation with one more fault beside it. */
   const logsWith = (h: number, fault: Fault, fading: boolean) =>
     Float64Array.from(observations, (observation, o) => {
@@ -79,7 +72,7 @@ export function leftovers(
         { fading: true, own: chance * share },
       ];
       return ways
-        .filter(({ own }) => own > 0)
+        .filter(({ own, fading }) => own > 0 && (fading || !thought.has(keyOf([...faults, fault]))))
         .map(({ fading, own }): Leftover => ({
           hypothesis: { faults: [...faults, fault], ...(fading ? { sometimes: true as const } : {}) },
           prior: explained.priors[h]! + Math.log(own),
@@ -92,19 +85,13 @@ export function leftovers(
 /** What may have gone the same way as some faults, and was not dealt with, with its chance. */
 function besides(
   found: readonly Fault[],
-  { faults, parts }: Sheet,
+  sheet: Sheet,
   prior: ReadonlyMap<string, number>,
   cured: ReadonlySet<string>,
 ): { readonly fault: Fault; readonly chance: number }[] {
-  const ways = new Map<string, number>();
-  for (const fault of found) {
-    const way = ageing(fault, parts);
-    if (way !== undefined) ways.set(way, (ways.get(way) ?? 0) + 1);
-  }
-  return [...ways].flatMap(([way, count]) => {
-    const left = [...faults.values()].filter((fault) => ageing(fault, parts) === way && !cured.has(fault.id));
-    const all = sumOf(left, ({ id }) => prior.get(id)!);
-    const oneMore = 1 - (1 - sameCause) ** count;
-    return left.map((fault) => ({ fault, chance: (oneMore * prior.get(fault.id)!) / all }));
-  });
+  const ways = new Set(found.flatMap((fault) => alike(fault, sheet.parts)?.way ?? []));
+  const chanceOf = besideOthers(found, prior, sheet);
+  return [...sheet.faults.values()]
+    .filter((fault) => !cured.has(fault.id) && ways.has(alike(fault, sheet.parts)?.way ?? ''))
+    .map((fault) => ({ fault, chance: chanceOf(fault) }));
 }

@@ -2,7 +2,7 @@ import { faultModes } from '../../parts';
 import { type Manner } from '../../picture';
 import { type Fault } from '../../sheet';
 import { mean } from '../../statistics';
-import { type Hypothesis } from './pairs';
+import { type Hypothesis } from './hypothesis';
 
 /** How a fault shows. */
 type Showing = 'lasting' | 'fading' | 'touchy' | 'warm' | 'cold';

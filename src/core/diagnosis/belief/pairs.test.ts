@@ -41,9 +41,9 @@ describe('two faults at once', () => {
   const readings = readTwice(plasma, both, ['vfu-dc', 'vset-dc', 'vscan-dc', 'vfl-dc']);
 
   it('are named together where no single one explains what was read twice', () => {
-    const { pairs } = posteriorOf(caseOf(plasma, live, ...readings));
-    expect(pairs[0]!.faults.map(({ id }) => id).sort()).toEqual([...both].sort());
-    expect(pairs[0]!.probability).toBeGreaterThan(0.5);
+    const [first] = posteriorOf(caseOf(plasma, live, ...readings)).together;
+    expect(first!.faults.map(({ id }) => id).sort()).toEqual([...both].sort());
+    expect(first!.probability).toBeGreaterThan(0.5);
   });
 
   it('leave the second when a repair has cured the first', () => {
@@ -99,9 +99,60 @@ describe('two faults at once', () => {
   });
 
   it('are not thought of where one fault explains everything', () => {
-    expect(posteriorOf(caseOf(plasma, live, ...readTwice(plasma, ['C547.dry'], ['vfu-dc', 'vset-dc']))).pairs).toEqual(
-      [],
+    const { together } = posteriorOf(caseOf(plasma, live, ...readTwice(plasma, ['C547.dry'], ['vfu-dc', 'vset-dc'])));
+    expect(together).toEqual([]);
+  });
+});
+
+describe('more than two faults at once', () => {
+  const colour = new Predictions(compileSheet(openSheet(shippedSheets().get('generic-crt-colour')!)));
+  const leading = (job: Case) => posteriorOf(job).together[0]!;
+  const idsOf = ({ faults }: ReturnType<typeof leading>) => faults.map(({ id }) => id).sort();
+  const replaced = (part: string): LogBody => ({
+    kind: 'repair',
+    action: `replace:${part}`,
+    title: `Fit a new ${part}`,
+    cures: [`${part}.short`, `${part}.open`],
+    money: 1,
+    minutes: 20,
+    note: '',
+  });
+
+  it('are the three channels, each read as bad as the others', () => {
+    const guns = ['GUN-R.leaky', 'GUN-G.leaky', 'GUN-B.leaky'];
+    const job = caseOf(
+      colour,
+      live,
+      ...readTwice(colour, guns, ['vhi-dc', 'picture', 'kr-dc', 'kg-dc', 'kb-dc', 'cr-dc']),
     );
+    expect(idsOf(leading(job))).toEqual([...guns].sort());
+  });
+
+  it('are what several readings prove, each of a part of its own', () => {
+    const shorted = ['H-DRV.short', 'G-Q.short', 'B-Q.short'];
+    const cold: LogBody = { kind: 'power', power: 'unplugged' };
+    const job = caseOf(colour, cold, ...readTwice(colour, shorted, ['h-drv-diode', 'g-q-diode', 'b-q-diode']));
+    expect(idsOf(leading(job))).toEqual([...shorted].sort());
+    expect(leading(job).probability).toBeGreaterThan(0.8);
+  });
+
+  it('leave the last of them to be found when the others are new, and something to do', () => {
+    const shorted = ['H-DRV.short', 'R-Q.short', 'G-Q.short', 'B-Q.short'];
+    const cold: LogBody = { kind: 'power', power: 'unplugged' };
+    const after = readTwice(colour, ['B-Q.short'], ['picture', 'er-dc', 'eg-dc']);
+    const job = caseOf(
+      colour,
+      cold,
+      ...readTwice(colour, shorted, ['h-drv-diode', 'r-q-diode', 'g-q-diode']),
+      ...['H-DRV', 'R-Q', 'G-Q'].map(replaced),
+      live,
+      ...after,
+    );
+    const advice = adviseOn(job);
+    const open = advice.posterior.suspects.find(({ cured }) => !cured)!;
+    expect(open.fault.id).toBe('B-Q.short');
+    expect(advice.next).not.toBe('verify');
+    expect(advice.probes.length + advice.repairs.length).toBeGreaterThan(0);
   });
 });
 

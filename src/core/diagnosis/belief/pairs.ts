@@ -1,40 +1,13 @@
 import { sum } from '../../statistics';
-import { faultModes } from '../../parts';
 import { type Fault, type Sheet } from '../../sheet';
-
-/** Faults that are there at once: one, or two. */
-export interface Hypothesis {
-  readonly faults: readonly Fault[];
-  /** It is still there although a repair has dealt with it: the repair failed. */
-  readonly despite?: true;
-  /** It comes and goes: in some episodes the set is as if good. */
-  readonly sometimes?: true;
-  /** A donor’s board that was tried is bad itself. */
-  readonly donor?: BadDonor;
-}
-
-/** A donor’s board with what is wrong with it, which acts while it stands in for the set’s own. */
-export interface BadDonor {
-  readonly board: string;
-  readonly fault: Fault;
-}
-
-/** How often a set has two faults that have nothing to do with each other. */
-const independent = 0.08;
-/** How often a fault has brought about one it is said to harm. */
-const casualty = 0.15;
-/** How often one more part of the same kind, age and heat has gone the same way, over all of them. */
-export const sameCause = 0.3;
+import { alike, casualty, independent } from './beside';
+import { type Hypothesis } from './hypothesis';
 
 /** How many first and second faults are put together. */
 const mostAnchors = 8;
 const mostPartners = 12;
 /** So many of its worst observations are left for the second fault to explain. */
 const left = 3;
-
-/** What has aged: its kind of part and the way it went; undefined of what does not go with age. */
-export const ageing = ({ mode, part, degreeOf }: Fault, parts: Sheet['parts']): string | undefined =>
-  faultModes[mode].byHeat && degreeOf === undefined ? `${parts.get(part)!.kind} ${mode}` : undefined;
 
 /**
  * Pairs worth weighing where no single fault explains all that was read: faults that explain all
@@ -69,13 +42,17 @@ export function pairsToTry(
     ...open.flatMap((o) => order((f) => logPrior[f]! + 3 * logs[o]![f]!).slice(0, each)),
   ]);
 
-  const gone = (fault: Fault) => ageing(fault, parts);
+  const gone = (fault: Fault) => alike(fault, parts);
   const ofKind = new Map<string, number>();
   for (const fault of faults) {
-    const kind = gone(fault);
-    if (kind !== undefined) ofKind.set(kind, (ofKind.get(kind) ?? 0) + prior.get(fault.id)!);
+    const way = gone(fault)?.way;
+    if (way !== undefined) ofKind.set(way, (ofKind.get(way) ?? 0) + prior.get(fault.id)!);
   }
-  const sharing = (a: Fault, b: Fault) => (sameCause * prior.get(a.id)! * prior.get(b.id)!) / ofKind.get(gone(a)!)!;
+  const sharing = (a: Fault, b: Fault) => {
+    const way = gone(a);
+    if (!way || way.way !== gone(b)?.way) return 0;
+    return (way.oneMore * prior.get(a.id)! * prior.get(b.id)!) / ofKind.get(way.way)!;
+  };
 
   const found = new Map<string, { hypothesis: Hypothesis; prior: number }>();
   const add = (one: number, other: number) => {
@@ -85,15 +62,14 @@ export function pairsToTry(
     const linked =
       (a.harms.includes(b.id) ? prior.get(a.id)! * casualty : 0) +
       (b.harms.includes(a.id) ? prior.get(b.id)! * casualty : 0);
-    const shared = gone(a) !== undefined && gone(a) === gone(b) ? sharing(a, b) : 0;
-    found.set(`${a.id}+${b.id}`, { hypothesis: { faults: [a, b] }, prior: chance + linked + shared });
+    found.set(`${a.id}+${b.id}`, { hypothesis: { faults: [a, b] }, prior: chance + linked + sharing(a, b) });
   };
   for (const anchor of anchors) for (const partner of partners) if (partner !== anchor) add(anchor, partner);
   const indexOf = new Map(faults.map(({ id }, index) => [id, index]));
   for (const anchor of anchors)
-    if (mended.has(faults[anchor]!.id) && gone(faults[anchor]!) !== undefined)
+    if (mended.has(faults[anchor]!.id))
       faults.forEach((other, f) => {
-        if (f !== anchor && gone(other) === gone(faults[anchor]!)) add(anchor, f);
+        if (f !== anchor && sharing(faults[anchor]!, other) > 0) add(anchor, f);
       });
   for (const anchor of anchors) for (const harmed of faults[anchor]!.harms) add(anchor, indexOf.get(harmed)!);
   return [...found.values()];

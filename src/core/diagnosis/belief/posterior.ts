@@ -1,4 +1,5 @@
 import { sum, sumOf } from '../../statistics';
+import { alikeTogether, grown, mostTogether, type Thought, type SuspectSet, suspectSets } from './several';
 import { insideEvidence } from '../../inside';
 import { type BenchState } from '../../log';
 import { dealtWith } from '../../repair';
@@ -7,12 +8,13 @@ import { type Fault, type Sheet } from '../../sheet';
 import { besideSheet, insideLogs } from './byNetlist';
 import { badDonors } from './badDonors';
 import { type Case, curedAfter, mannerSaid, type Observation, observationsOf, soakSaid } from './case';
-import { fadingLogs } from './fading';
+import { fadingLogs, readAtRest } from './fading';
 import { leftovers } from './leftover';
 import { mannerLogs } from './manner';
-import { type Hypothesis, pairsToTry } from './pairs';
+import { type Hypothesis } from './hypothesis';
+import { pairsToTry } from './pairs';
 import { priorOf } from './prior';
-import { singlesOf } from './singles';
+import { type Singles, singlesOf } from './singles';
 import { soakLogs } from './soaked';
 import { type Weighed, weighObservation } from './weighObservation';
 
@@ -23,12 +25,6 @@ export interface Suspect {
   readonly probability: number;
   /** Has a repair dealt with it? */
   readonly cured: boolean;
-}
-
-/** Two faults at once, with their probability after all observations. */
-export interface SuspectPair {
-  readonly faults: readonly [Fault, Fault];
-  readonly probability: number;
 }
 
 /** A reading that speaks against all the others. */
@@ -43,7 +39,7 @@ export interface Posterior {
   /** Likeliest first. */
   readonly suspects: readonly Suspect[];
   /** Likeliest first; empty where one fault explains what was seen. */
-  readonly pairs: readonly SuspectPair[];
+  readonly together: readonly SuspectSet[];
   /** Doubtful readings, the most doubtful first. */
   readonly doubts: readonly Doubt[];
   readonly observations: readonly Observation[];
@@ -54,6 +50,8 @@ export interface Posterior {
   readonly cured: ReadonlySet<string>;
   /** Chance that what is wrong comes and goes, and is not there as the set stands now. */
   readonly dormant: number;
+  /** Log entries of readings that a likely suspect would have shown in, had it been there: it comes and goes, and was away. */
+  readonly atRest: ReadonlySet<string>;
   /** Of each board that a donor’s was tried for, how likely that one is bad itself. */
   readonly badDonors: ReadonlyMap<string, number>;
 }
@@ -137,6 +135,13 @@ function byFault(
   return { before, after, still };
 }
 
+/** From this chance that a repair failed, more faults at once are thought of instead. */
+const ratherMore = 0.3;
+
+/** Is the likeliest explanation that a repair was made in vain? */
+const inVain = (hypotheses: readonly Hypothesis[], weights: Float64Array): boolean =>
+  sumOf(hypotheses.keys(), (h) => (hypotheses[h]!.despite ? weights[h]! : 0)) > ratherMore;
+
 /** What the hypotheses of a bad donor come to, by its board. */
 function byBoard(hypotheses: readonly Hypothesis[], weights: Float64Array): ReadonlyMap<string, number> {
   const chances = new Map<string, number>();
@@ -192,36 +197,38 @@ export function posteriorOf(job: Case): Posterior {
   let chances = outlierChances(weighed, weights, logs);
 
   const cured = curedBy[bench.repairs.length]!;
-  const odd = observations.flatMap(({ entry }, o) => (entry !== undefined && chances[o]! > unexplained ? [o] : []));
-  if (odd.length > 0 || bench.repairs.length > 0) {
-    const pairs = pairsToTry(faults, prior, logs, odd, sheet, cured);
-    const tried = pairs.map(({ hypothesis }) => hypothesis);
-    hypotheses = [...hypotheses, ...tried];
+  /** Observations that what is thought of does not explain. */
+  const unexplainedNow = () =>
+    observations.flatMap(({ entry }, o) => (entry !== undefined && chances[o]! > unexplained ? [o] : []));
+  /** Weighs more hypotheses beside those there are. */
+  const consider = (more: readonly (Thought & { readonly logs?: Float64Array })[]) => {
+    if (more.length === 0) return;
+    hypotheses = [...hypotheses, ...more.map(({ hypothesis }) => hypothesis)];
     priors = joined(
       priors,
-      pairs.map(({ prior: own }) => Math.log(own)),
+      more.map((one) => one.prior),
     );
-    logs = logs.map((log, o) => joined(log, tried.map(weighed[o]!.logOf)));
+    logs = logs.map((log, o) =>
+      joined(
+        log,
+        more.map((one) => one.logs?.[o] ?? weighed[o]!.logOf(one.hypothesis)),
+      ),
+    );
     within = insideLogs(inside, hypotheses, observations);
     weights = weigh(priors, [...logs, within, ...besideReadings()]);
-    const explained = { hypotheses, priors, weights, logs };
-    const left = leftovers(predictions, inside, observations, weighed, explained, prior, cured);
-    if (left.length > 0) {
-      hypotheses = [...hypotheses, ...left.map(({ hypothesis }) => hypothesis)];
-      priors = joined(
-        priors,
-        left.map((one) => one.prior),
-      );
-      logs = logs.map((log, o) =>
-        joined(
-          log,
-          left.map((one) => one.logs[o]!),
-        ),
-      );
-      within = insideLogs(inside, hypotheses, observations);
-      weights = weigh(priors, [...logs, within, ...besideReadings()]);
-    }
     chances = outlierChances(weighed, weights, logs);
+  };
+  const explained = () => ({ hypotheses, priors, weights, logs });
+  const untouched = weighed.map((one) => one.untouched);
+  consider(alikeTogether(faults, prior, logs, untouched, sheet));
+  const odd = unexplainedNow();
+  if (odd.length > 0 || bench.repairs.length > 0) {
+    consider(
+      pairsToTry(faults, prior, logs, odd, sheet, cured).map((pair) => ({ ...pair, prior: Math.log(pair.prior) })),
+    );
+    for (let size = 2; size < mostTogether && (unexplainedNow().length > 0 || inVain(hypotheses, weights)); size += 1)
+      consider(grown(size, faults, prior, explained(), sheet));
+    consider(leftovers(predictions, inside, observations, weighed, explained(), prior, cured));
   }
 
   const { before, after, still } = byFault(predictions, hypotheses, weights, prior);
@@ -242,14 +249,7 @@ export function posteriorOf(job: Case): Posterior {
   const showsNow = faded.there(bench.episode);
   return {
     suspects,
-    pairs: hypotheses
-      .flatMap((hypothesis, h): SuspectPair[] => {
-        const [one, other, ...more] = hypothesis.faults.map(({ id, degreeOf = id }) => sheet.faults.get(degreeOf)!);
-        return one && other && more.length === 0 && weights[h]! >= 0.01
-          ? [{ faults: [one, other], probability: weights[h]! }]
-          : [];
-      })
-      .sort((a, b) => b.probability - a.probability),
+    together: suspectSets(sheet, hypotheses, weights),
     doubts: observations
       .map((observation, o): Doubt => ({ observation, chance: chances[o]! }))
       .filter(({ chance, observation }) => chance >= doubtful && observation.entry !== undefined)
@@ -260,6 +260,7 @@ export function posteriorOf(job: Case): Posterior {
     logs: [...logs, ...besideReadings()],
     cured,
     dormant: sumOf(fading.keys(), (f) => (1 - showsNow[f]!) * weights[constant.length + f]!),
+    atRest: readAtRest(observations, singles, (f) => weights[constant.length + f]!, weighed, single, faded.there),
     badDonors: byBoard(hypotheses, weights),
   };
 }

@@ -1,7 +1,7 @@
 import { kept } from '../../recent';
 import { type Fault, type Sheet } from '../../sheet';
 import { fadingShare } from './fadingShare';
-import { type Hypothesis } from './pairs';
+import { type Hypothesis } from './hypothesis';
 
 /** The hypotheses of one fault, which every set of a sheet is weighed by. */
 export interface Singles {

@@ -1,6 +1,6 @@
 import { type Soaked } from '../../log';
 import { chanceOfFailures } from '../../soak';
-import { type Hypothesis } from './pairs';
+import { type Hypothesis } from './hypothesis';
 
 /** How often a set that is cured fails in a soak all the same: by something else, or as somebody took it. */
 const failsCured = 0.03;

@@ -5,7 +5,7 @@ import { type Fault } from '../../sheet';
 import { evenly, soundLog } from './byNetlist';
 import { type Observation } from './case';
 import { likelihood, misplacedLikelihood, outlierLikelihood } from './likelihood';
-import { type BadDonor, type Hypothesis } from './pairs';
+import { type BadDonor, type Hypothesis } from './hypothesis';
 import { type Singles } from './singles';
 import { likelihoodOfStanding } from './standing';
 

@@ -1,0 +1,48 @@
+import { faultModes } from '../../parts';
+import { type Fault, type Sheet } from '../../sheet';
+
+/** How often a set has two faults that have nothing to do with each other. */
+export const independent = 0.08;
+/** How often a fault has brought about one it is said to harm. */
+export const casualty = 0.15;
+/** How often one more part of the same kind has gone the same way, over all of them: by age, or at one blow. */
+const sameAge = 0.3;
+const sameBlow = 0.1;
+
+/** Parts of one kind that went the same way, and how often one more of them has gone with one. */
+export interface Alike {
+  readonly way: string;
+  readonly oneMore: number;
+}
+
+/** What else goes the way a fault did; undefined of a degree of a fault and of what no sheet lists. */
+export function alike({ mode, part, degreeOf }: Fault, parts: Sheet['parts']): Alike | undefined {
+  if (degreeOf !== undefined || mode === 'unlisted') return undefined;
+  return { way: `${parts.get(part)!.kind} ${mode}`, oneMore: faultModes[mode].byAge ? sameAge : sameBlow };
+}
+
+/** How often a fault is there beside others: by itself, brought about by one of them, or with one that went the same way. */
+export function besideOthers(
+  found: readonly Fault[],
+  prior: ReadonlyMap<string, number>,
+  { parts, faults }: Pick<Sheet, 'parts' | 'faults'>,
+): (fault: Fault) => number {
+  const ways = new Map<string, number>();
+  for (const fault of found) {
+    const gone = alike(fault, parts);
+    if (gone) ways.set(gone.way, 1 - (1 - (ways.get(gone.way) ?? 0)) * (1 - gone.oneMore));
+  }
+  if (found.length === 0) return ({ id }) => prior.get(id)!;
+  const present = new Set(found.map(({ id }) => id));
+  const all = new Map<string, number>();
+  for (const fault of faults.values()) {
+    const gone = present.has(fault.id) ? undefined : alike(fault, parts);
+    if (gone && ways.has(gone.way)) all.set(gone.way, (all.get(gone.way) ?? 0) + prior.get(fault.id)!);
+  }
+  return (fault) => {
+    const gone = alike(fault, parts);
+    const shared = gone && ways.has(gone.way) ? ways.get(gone.way)! / all.get(gone.way)! : 0;
+    const linked = found.some(({ harms }) => harms.includes(fault.id)) ? casualty : 0;
+    return linked + prior.get(fault.id)! * (independent + shared);
+  };
+}
