@@ -34,7 +34,9 @@ test('two faults at once are named together where no single one explains the rea
   await type(page, 'vfu 9');
   await type(page, 'vscan -120');
   await expect(page.getByText('Several at once', { exact: true }).first()).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Suspects' })).toContainText('Together they explain the readings better than any one of them');
+  await expect(page.getByRole('region', { name: 'Suspects' })).toContainText(
+    'Together they explain the readings better than any one of them',
+  );
   await saved(page);
 });
 

@@ -14,7 +14,7 @@ import { mannerLogs } from './manner';
 import { type Hypothesis } from './hypothesis';
 import { pairsToTry } from './pairs';
 import { priorOf } from './prior';
-import { type Singles, singlesOf } from './singles';
+import { singlesOf } from './singles';
 import { soakLogs } from './soaked';
 import { type Weighed, weighObservation } from './weighObservation';
 
