@@ -8,6 +8,9 @@ import { type Singles } from './singles';
 /** How often what comes and goes is there, from one switching on to the next. */
 export const showing = 0.65;
 
+/** A gain beyond this is as good as certain. */
+const clamped = (log: number) => Math.max(-40, Math.min(40, log));
+
 /**
  * How likely it is that a set reads the same at another switching on, where what is wrong comes and goes: it is there
  * both times or away both times, or would read as well the other way.
@@ -15,12 +18,30 @@ export const showing = 0.65;
  * @param log by how much likelier the answer is with the fault there than without it
  */
 function sameElsewhere(log: number): number {
-  const ratio = Math.exp(Math.max(-40, Math.min(40, log)));
+  const ratio = Math.exp(clamped(log));
   const there = (showing * ratio) / (showing * ratio + 1 - showing);
   return (
     there * (showing + (1 - showing) * Math.min(1, 1 / ratio)) +
     (1 - there) * (1 - showing + showing * Math.min(1, ratio))
   );
+}
+
+/**
+ * Weighs what was read, one after the other, under one thing that comes and goes: it is drawn once for each switching
+ * on or off whether it is there.
+ *
+ * @returns of an observation, by how much likelier it is than under a set without it, as a logarithm, given what was
+ *   weighed before; `gain` is what it would be with the thing there
+ */
+export function byEpisodes(): (observation: Pick<Observation, 'episode' | 'elsewhere'>, gain: number) => number {
+  const gains = new Map<number, number>();
+  const mixed = (gain: number) => showing * Math.exp(gain) + 1 - showing;
+  return ({ episode = -1, elsewhere }, gain) => {
+    const before = gains.get(episode) ?? 0;
+    const after = clamped(before + gain);
+    gains.set(episode, after);
+    return Math.log(mixed(after) / mixed(before)) + (elsewhere > 0 ? elsewhere * Math.log(sameElsewhere(gain)) : 0);
+  };
 }
 
 /** How likely a touch or a look at parts is that one of them comes and goes; undefined for faults of other parts. */
@@ -75,7 +96,7 @@ export function fadingLogs(
       const own = (log[f] = touched?.(faults[place]!) ?? present[place]!);
       if (lasting || own === absent || (cured.size > 0 && cured.has(faults[place]!.id))) continue;
       const before = showing * Math.exp(ratio![f]!) + 1 - showing;
-      ratio![f] = Math.max(-40, Math.min(40, ratio![f]! + own - absent));
+      ratio![f] = clamped(ratio![f]! + own - absent);
       log[f] = absent + Math.log((showing * Math.exp(ratio![f]!) + 1 - showing) / before);
       if (elsewhere > 0) log[f]! += elsewhere * Math.log(sameElsewhere(own - absent));
     }

@@ -3,6 +3,7 @@ import { measures } from '../../measure';
 import { type InsideEvidence } from '../../inside';
 import { type Fault, type Sheet } from '../../sheet';
 import { type Observation } from './case';
+import { byEpisodes } from './fading';
 import { fadingShare } from './fadingShare';
 import { alike, besideOthers } from './beside';
 import { keyOf } from './hypothesis';
@@ -50,19 +51,21 @@ export function leftovers(
     .slice(0, mostExplained);
   const thought = new Set(hypotheses.filter(({ sometimes }) => !sometimes).map(({ faults }) => keyOf(faults)));
   /** Log-likelihoods of the observations under an explanation with one more fault beside it. */
-  const logsWith = (h: number, fault: Fault, fading: boolean) =>
-    Float64Array.from(observations, (observation, o) => {
+  const logsWith = (h: number, fault: Fault, fading: boolean) => {
+    const gainOf = byEpisodes();
+    return Float64Array.from(observations, (observation, o) => {
       const base = explained.logs[o]![h]!;
       const { check } = observation;
-      const rests = fading && !('findsIntermittents' in measures[check.measure]);
       const ofPart = check.point?.parts.includes(fault.part) === true;
       const asGood =
         base === weighed[o]!.untouched || hypotheses[h]!.faults.every(({ id }) => observation.cured.has(id));
-      if (rests || !(ofPart || asGood)) return base;
+      if (!(ofPart || asGood)) return base;
       const alone = { ...observation, cured: new Set<string>() };
       const { logOf } = weighObservation(predictions, inside, alone);
-      return base + logOf({ faults: [fault] }) - logOf({ faults: [] });
+      const gain = logOf({ faults: [fault] }) - logOf({ faults: [] });
+      return base + (fading && !('findsIntermittents' in measures[check.measure]) ? gainOf(observation, gain) : gain);
     });
+  };
   return settled.flatMap((h) => {
     const { faults } = hypotheses[h]!;
     return besides(faults, sheet, prior, cured).flatMap(({ fault, chance }) => {
