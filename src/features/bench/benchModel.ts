@@ -23,6 +23,7 @@ export function instruction(
 /** Why a probe comes first, in a few words. */
 export function whyProbe(advice: ProbeAdvice): string {
   if (advice.doubt !== undefined) return 'its reading speaks against all the others: take it again';
+  if (advice.readAtRest) return 'it was read while what comes and goes was likely away: once more';
   if (advice.saves >= 0.5) return `saves about ${Math.round(advice.saves)} min against repairing now`;
   return advice.bits > 0.5 ? 'splits the suspects well for its time' : 'tells a little';
 }

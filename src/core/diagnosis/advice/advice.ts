@@ -1,5 +1,5 @@
 import { sumOf } from '../../statistics';
-import { type Case, type Posterior, posteriorOf } from '../belief';
+import { type Case, circumstance, type Posterior, posteriorOf } from '../belief';
 import { type RepairAction } from '../../repair';
 import { type Context, contextKey } from '../../behaviour';
 import { planOneStep, type PlanTest, type RankedTest } from '../../plan';
@@ -26,6 +26,8 @@ export interface ProbeAdvice {
   readonly harm: ExpectedHarm | undefined;
   /** Chance that the reading now in the log is a slip, where it is asked for again. */
   readonly doubt?: number;
+  /** It was read before, while what comes and goes was likely away. */
+  readonly readAtRest?: true;
   /** Chance of each class of answer and the suspect it would leave in front. */
   readonly outcomes: readonly {
     readonly name: string;
@@ -87,7 +89,16 @@ export function adviseOn(job: Case): Advice {
   const curedChance = 1 - open.mass;
   const best = plan.tests[0];
   const harmOn = byContext((context, on) => expectedHarm(harmfulIn(context), open, on));
-  const harmed = (probe: Probe) => ({ probe, harm: harmOn(probe.context, probeMinutesOn(bench.context, probe)) });
+  const atRest = new Set(
+    posterior.observations.flatMap(({ check, context, entry }) =>
+      entry !== undefined && posterior.atRest.has(entry) ? [circumstance(check.id, context, 0)] : [],
+    ),
+  );
+  const harmed = (probe: Probe) => ({
+    probe,
+    harm: harmOn(probe.context, probeMinutesOn(bench.context, probe)),
+    ...(atRest.has(circumstance(probe.check.id, probe.context, 0)) ? { readAtRest: true as const } : {}),
+  });
   const described = plan.tests.map((ranked, place) =>
     describe(ranked, harmed(probes.get(ranked.test.id)!), plan.repairNow, open, place < mostTold),
   );
@@ -192,7 +203,7 @@ function leadersOf({ kinds }: PlanTest, weights: Float64Array): Leader[] {
 
 function describe(
   ranked: RankedTest,
-  harmed: Pick<ProbeAdvice, 'probe' | 'harm'>,
+  harmed: Pick<ProbeAdvice, 'probe' | 'harm' | 'readAtRest'>,
   repairNow: Minutes,
   open: OpenFaults,
   told: boolean,
