@@ -152,7 +152,7 @@ function suspected(given: Given): object {
   const advice = adviseOn(job);
   const evidenceOf = evidenceIn(advice.posterior);
   return {
-    suspects: told(advice.posterior.suspects)
+    suspects: told(advice.posterior)
       .slice(0, mostSuspects)
       .map(({ fault, probability }) => ({
         fault: fault.id,

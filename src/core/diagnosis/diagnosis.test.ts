@@ -334,9 +334,10 @@ describe('faults that no test tells apart', () => {
       { fault: chip, prior: 0.1, probability: 0.3, cured: false },
       { fault: like, prior: 0.1, probability: 0.25, cured: false },
     ];
-    expect(leadOf({ suspects }, sheet)).toEqual({ stated: 0.4, faults: new Set([load.id]) });
+    const posterior = { suspects, hypotheses: [], weights: new Float64Array(), logs: [], observations: [] };
+    expect(leadOf(posterior, sheet)).toEqual({ stated: 0.4, faults: new Set([load.id]) });
     const group = new Set([chip.id, like.id]);
-    expect(leadOf({ suspects }, sheet, new Map([[chip.id, group]]))).toEqual({ stated: 0.55, faults: group });
+    expect(leadOf(posterior, sheet, new Map([[chip.id, group]]))).toEqual({ stated: 0.55, faults: group });
   });
 });
 

@@ -35,7 +35,7 @@ function jobOn(on: string | Sheet, ...lines: readonly string[]): Case {
   };
 }
 
-const suspectsOf = (job: Case) => told(adviseOn(job).posterior.suspects);
+const suspectsOf = (job: Case) => told(adviseOn(job).posterior);
 const chanceOf = (job: Case, id: string) => suspectsOf(job).find(({ fault }) => fault.id === id)?.probability ?? 0;
 const blockOf = (job: Case, fault: { readonly part: string }) =>
   job.predictions.model.sheet.parts.get(fault.part)!.block;
@@ -266,7 +266,7 @@ describe('a picture that no listed fault shows', () => {
     const predictions = predictionsOf(openSheet(without));
     const job = { ...jobOn('halvane-hp-42', 'picture cracked_glass', 'picture cracked_glass'), predictions };
     const [before, after] = [{ ...job, bench: replay([], []) }, job].map((one) =>
-      told(adviseOn(one).posterior.suspects)
+      told(adviseOn(one).posterior)
         .filter(({ fault }) => fault.mode === 'unlisted')
         .reduce((sum, one) => sum + one.probability, 0),
     );

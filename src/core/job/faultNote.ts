@@ -45,7 +45,7 @@ export function draftNote(job: Case, instants: readonly string[]): NoteDraft {
   const { predictions, bench, complaint } = job;
   const { sheet } = predictions.model;
   const posterior = posteriorOf(job);
-  const suspects = told(posterior.suspects);
+  const suspects = told(posterior);
   const last = bench.repairs[bench.repairs.length - 1]?.repair;
   const culprit = suspects.find(({ fault }) => last && dealtWith(sheet, last).has(fault.id)) ?? suspects[0]!;
   const symptom = [
@@ -116,7 +116,7 @@ const misleading = 0.25;
  */
 function misleads(job: Case, culprit: string, turned: string | undefined): string {
   const inVain = job.bench.repairs.slice(0, -1).map(({ repair }) => `${repair.title} did not cure it`);
-  const [atFirst] = told(posteriorOf({ ...job, bench: replay([], []) }).suspects);
+  const [atFirst] = told(posteriorOf({ ...job, bench: replay([], []) }));
   if (!atFirst || atFirst.fault.id === culprit || atFirst.probability < misleading) return inVain.join('. ');
   const pointed = `At first it pointed at ${atFirst.fault.title} (${Math.round(atFirst.probability * 100)} %)`;
   return [...inVain, turned === undefined ? pointed : `${pointed}, until ${turned}`].join('. ');

@@ -96,7 +96,7 @@ export function standingOf(file: Case): Standing {
   const { sheet } = predictions.model;
   const advice = adviseOn(file);
   const picture = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
-  const suspects = told(advice.posterior.suspects);
+  const suspects = told(advice.posterior);
   const leader = suspects.find(({ cured, probability }) => !cured && probability > 0.5) ?? suspects[0];
   const [probe] = advice.probes;
   const [repair] = advice.repairs;

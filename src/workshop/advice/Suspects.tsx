@@ -2,7 +2,7 @@
 
 import { sum, sumOf } from '@/core/statistics';
 import { useState } from 'react';
-import { type Briefed, type Reason, type Suspect } from '@/core/diagnosis';
+import { type Briefed, type Reason, type ToldSuspect } from '@/core/diagnosis';
 import { Bar, chanceText, minutesText } from '@/ui';
 import styles from './suspects.module.css';
 
@@ -135,7 +135,7 @@ function Doubts({ doubts, alone, dormant, badDonors }: Pick<Briefed, 'doubts' | 
 }
 
 interface SuspectRowProps {
-  readonly suspect: Suspect;
+  readonly suspect: ToldSuspect;
   readonly reasons: readonly Reason[];
   readonly open: boolean;
   /** How often the shop has met it. */
@@ -157,6 +157,9 @@ function SuspectRow({ suspect, reasons, open, met, onToggle }: SuspectRowProps) 
         </span>
         <Bar share={suspect.probability} tone={suspect.cured ? 'petrol' : 'copper'} />
       </button>
+      {suspect.unread && (
+        <p className={styles.unread}>Nothing was read of the part itself: one in eight such leads is wrong.</p>
+      )}
       {told.map((reason, index) => (
         <ReasonLine key={reason.text} reason={reason} full={open} met={index === 0 ? met : undefined} />
       ))}

@@ -2,13 +2,13 @@ import { type Context, type Predictions } from '../../behaviour';
 import { type BlockInside } from '../../inside';
 import { type Minutes } from '../../quantity';
 import { repairActions } from '../../repair';
-import { type Reason, type Suspect } from '../belief';
+import { type Reason, type ToldSuspect } from '../belief';
 import { type Advice, type ProbeAdvice, type RepairAdvice } from './advice';
 import { type FoundPart } from './found';
 import { type Isolation } from './isolation';
 
 /** A suspect by the id of its fault. */
-type BriefSuspect = Omit<Suspect, 'fault'> & { readonly fault: string };
+type BriefSuspect = Omit<ToldSuspect, 'fault'> & { readonly fault: string };
 
 /** A probe by the id of its check. */
 interface BriefProbe extends Omit<ProbeAdvice, 'probe'> {
@@ -56,7 +56,7 @@ export interface Briefing extends Pick<
 
 /** A briefing with its names followed: the faults, checks and repairs of the sheet at hand. */
 export interface Briefed extends Omit<Briefing, 'suspects' | 'probes' | 'repairs'> {
-  readonly suspects: readonly Suspect[];
+  readonly suspects: readonly ToldSuspect[];
   readonly probes: readonly ProbeAdvice[];
   readonly repairs: readonly RepairAdvice[];
 }

@@ -25,7 +25,7 @@ export function briefingOf(job: Case): Briefing {
   const evidenceOf = evidenceIn(posterior);
   const alone = restsOn(posterior);
   const found = foundParts(job);
-  const suspects = told(posterior.suspects);
+  const suspects = told(posterior);
   const leads = (suspects[0]?.probability ?? 0) >= leadingFrom;
   return {
     next,

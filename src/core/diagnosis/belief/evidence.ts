@@ -51,7 +51,12 @@ const mentionable = 0.3;
  * Gives the observations that raised or lowered a suspect, strongest first, each against the average
  * of the other hypotheses weighted by their probability without that observation.
  */
-export function evidenceIn({ hypotheses, weights, logs, observations }: Posterior): (faultId: string) => Evidence[] {
+export function evidenceIn({
+  hypotheses,
+  weights,
+  logs,
+  observations,
+}: Pick<Posterior, 'hypotheses' | 'weights' | 'logs' | 'observations'>): (faultId: string) => Evidence[] {
   const before = logs.map((log) => withoutIt(weights, log));
   return (faultId) => {
     const own = hypotheses.flatMap(({ faults }, h) =>

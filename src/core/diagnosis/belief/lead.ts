@@ -1,5 +1,8 @@
 import { sumOf } from '../../statistics';
+import { isDamage } from '../../picture';
 import { type Sheet } from '../../sheet';
+import { type Observation } from './case';
+import { evidenceIn } from './evidence';
 import { type Posterior, type Suspect } from './posterior';
 
 /** What is likeliest to be wrong: listed faults that no test tells apart, or something else in a block. */
@@ -10,11 +13,34 @@ export interface Lead {
   readonly block?: string;
 }
 
+/** Suspects, and what they are weighed by. */
+type Weighed = Pick<Posterior, 'suspects' | 'hypotheses' | 'weights' | 'logs' | 'observations'>;
+
+/** A suspect as it is told. */
+export interface ToldSuspect extends Suspect {
+  /** Nothing that was read of the part itself speaks for it: it is told as no likelier than such suspects prove to be. */
+  readonly unread?: true;
+}
+
 /**
- * Suspects as they are told: what may be unlisted in a block taken together, under the likeliest of its effects.
- * Likeliest first.
+ * Suspects of whose own part nothing was read are right about seven times in eight where the reckoning comes to 97 %
+ * and more, on simulated sets that are not as their sheet has them: what nobody thought of speaks against them.
  */
-export function told(suspects: readonly Suspect[]): Suspect[] {
+const unread = { from: 0.85, slope: 0.3 };
+
+/** Is a suspect told as less likely than it is reckoned, where its part was not read? */
+const isTempered = ({ probability, cured }: Suspect): boolean => !cured && probability > unread.from;
+
+/** As likely as a suspect of whose own part nothing was read proves to be. */
+const whileUnread = (chance: number): number =>
+  chance <= unread.from ? chance : unread.from + unread.slope * (chance - unread.from);
+
+/**
+ * Suspects as they are told: what may be unlisted in a block taken together, under the likeliest of its effects, and
+ * none as all but certain that was neither seen nor measured itself. Likeliest first.
+ */
+export function told(posterior: Weighed): ToldSuspect[] {
+  const { suspects } = posterior;
   const found = new Map<string, Suspect>();
   for (const suspect of suspects) {
     const key = suspect.fault.mode === 'unlisted' ? suspect.fault.part : suspect.fault.id;
@@ -26,7 +52,15 @@ export function told(suspects: readonly Suspect[]): Suspect[] {
         : suspect,
     );
   }
-  return [...found.values()].sort((a, b) => b.probability - a.probability);
+  const all = [...found.values()];
+  const isSeen = all.some(isTempered) ? speaksForPart(posterior) : () => true;
+  return all
+    .map((suspect): ToldSuspect => {
+      const { fault, probability } = suspect;
+      if (!isTempered(suspect) || isSeen(fault.id)) return suspect;
+      return { ...suspect, probability: whileUnread(probability), unread: true };
+    })
+    .sort((a, b) => b.probability - a.probability);
 }
 
 /**
@@ -35,12 +69,8 @@ export function told(suspects: readonly Suspect[]): Suspect[] {
  *
  * @param groups for each fault, those that no test tells from it; each stands by itself where absent
  */
-export function leadOf(
-  { suspects }: Pick<Posterior, 'suspects'>,
-  { parts }: Sheet,
-  groups?: ReadonlyMap<string, ReadonlySet<string>>,
-): Lead {
-  const open = suspects.filter(({ cured }) => !cured);
+export function leadOf(posterior: Weighed, { parts }: Sheet, groups?: ReadonlyMap<string, ReadonlySet<string>>): Lead {
+  const open = posterior.suspects.filter(({ cured }) => !cured);
   const chances = new Map(open.map(({ fault, probability }) => [fault.id, probability]));
   const blocks = new Map<string, Lead>();
   for (const { fault, probability } of open) {
@@ -58,5 +88,30 @@ export function leadOf(
       }),
     ...blocks.values(),
   ];
-  return leads.reduce((best, one) => (one.stated > best.stated ? one : best), { stated: 0, faults: new Set<string>() });
+  const none: Lead = { stated: 0, faults: new Set<string>() };
+  const lead = leads.reduce((best, one) => (one.stated > best.stated ? one : best), none);
+  if (lead.stated <= unread.from) return lead;
+  const isSeen = speaksForPart(posterior);
+  return [...lead.faults].some(isSeen) ? lead : { ...lead, stated: whileUnread(lead.stated) };
+}
+
+/** From so many bits on, a reading of a part speaks for its being at fault. */
+const speaks = 1;
+
+/** Does what was seen or measured of the part of a fault itself speak for it? Cracked glass is seen in the picture. */
+function speaksForPart(posterior: Weighed): (faultId: string) => boolean {
+  const evidenceOf = evidenceIn(posterior);
+  const faults = new Map(posterior.suspects.map(({ fault }) => [fault.id, fault]));
+  return (id) => {
+    const fault = faults.get(id);
+    if (!fault) return false;
+    const { part, shows } = fault;
+    const damage = shows.filter(isDamage);
+    const isOf = ({ check, answer }: Observation) =>
+      check.point?.parts.includes(part) === true ||
+      (answer.kind === 'picture' && answer.symptoms.some((symptom) => damage.includes(symptom)));
+    return evidenceOf(id).some(
+      ({ observation, bits }) => observation.entry !== undefined && bits >= speaks && isOf(observation),
+    );
+  };
 }
