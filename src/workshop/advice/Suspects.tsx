@@ -37,10 +37,11 @@ export function Suspects({ briefed, closed = new Map(), most = shown }: Suspects
     <section aria-label="Suspects">
       <h2 className="label">Suspects · {suspects.length} weighed</h2>
       <ul className={styles.suspects} data-testid="suspects">
-        {leading.map((suspect) => (
+        {leading.map((suspect, place) => (
           <SuspectRow
             key={suspect.fault.id}
             suspect={suspect}
+            isFirst={place === 0}
             reasons={reasons[suspect.fault.id] ?? []}
             met={metText(closed.get(suspect.fault.id) ?? 0, done)}
             open={open === suspect.fault.id}
@@ -58,7 +59,8 @@ export function Suspects({ briefed, closed = new Map(), most = shown }: Suspects
       <Doubts {...briefed} />
       {others.length > 0 && (
         <p className={styles.rest}>
-          {others.length} others share {chanceText(sumOf(others, ({ probability }) => probability))}.
+          {others.length} others share {chanceText(sumOf(others, ({ probability }) => probability))}
+          {leading.some(({ unread }) => unread) && '; the rest is left for what nobody thought of'}.
         </p>
       )}
     </section>
@@ -136,6 +138,7 @@ function Doubts({ doubts, alone, dormant, badDonors }: Pick<Briefed, 'doubts' | 
 
 interface SuspectRowProps {
   readonly suspect: ToldSuspect;
+  readonly isFirst: boolean;
   readonly reasons: readonly Reason[];
   readonly open: boolean;
   /** How often the shop has met it. */
@@ -143,7 +146,7 @@ interface SuspectRowProps {
   onToggle(): void;
 }
 
-function SuspectRow({ suspect, reasons, open, met, onToggle }: SuspectRowProps) {
+function SuspectRow({ suspect, isFirst, reasons, open, met, onToggle }: SuspectRowProps) {
   const told = open ? reasons : reasons.slice(0, 1);
   return (
     <li data-fault={suspect.fault.id}>
@@ -157,7 +160,7 @@ function SuspectRow({ suspect, reasons, open, met, onToggle }: SuspectRowProps) 
         </span>
         <Bar share={suspect.probability} tone={suspect.cured ? 'petrol' : 'copper'} />
       </button>
-      {suspect.unread && (
+      {suspect.unread && isFirst && (
         <p className={styles.unread}>Nothing was read of the part itself: one in eight such leads is wrong.</p>
       )}
       {told.map((reason, index) => (

@@ -1,7 +1,16 @@
 import { type Predictions } from '../../behaviour';
 import { changesMade } from '../../log';
 import { answerText, expectedText } from '../../reading';
-import { type Case, evidenceIn, likeliestInside, type Observation, reasonsFrom, restsOn, told } from '../belief';
+import {
+  type Case,
+  evidenceIn,
+  likeliestInside,
+  type Observation,
+  reasonsFrom,
+  restsOn,
+  told,
+  toldTogether,
+} from '../belief';
 import { adviseOn } from './advice';
 import { type Briefing } from './briefed';
 import { foundParts } from './found';
@@ -21,7 +30,7 @@ export function briefingOf(job: Case): Briefing {
   const { predictions, bench } = job;
   const advice = adviseOn(job);
   const { posterior, next, repairNow, curedChance } = advice;
-  const [together] = posterior.together;
+  const together = toldTogether(posterior);
   const evidenceOf = evidenceIn(posterior);
   const alone = restsOn(posterior);
   const found = foundParts(job);

@@ -4,6 +4,7 @@ import { type Sheet } from '../../sheet';
 import { type Observation } from './case';
 import { evidenceIn } from './evidence';
 import { type Posterior, type Suspect } from './posterior';
+import { type SuspectSet } from './several';
 
 /** What is likeliest to be wrong: listed faults that no test tells apart, or something else in a block. */
 export interface Lead {
@@ -61,6 +62,14 @@ export function told(posterior: Weighed): ToldSuspect[] {
       return { ...suspect, probability: whileUnread(probability), unread: true };
     })
     .sort((a, b) => b.probability - a.probability);
+}
+
+/** The likeliest set of several faults, as sure as it is told; undefined where none is likely at all. */
+export function toldTogether(posterior: Weighed & Pick<Posterior, 'together'>): SuspectSet | undefined {
+  const [first] = posterior.together;
+  if (!first || first.probability <= unread.from) return first;
+  const isSeen = speaksForPart(posterior);
+  return first.faults.some(({ id }) => isSeen(id)) ? first : { ...first, probability: whileUnread(first.probability) };
 }
 
 /**
