@@ -35,6 +35,27 @@ export function runPackage(script, args, options = {}) {
   return run(process.execPath, [path.join(root, 'node_modules', script), ...args], options);
 }
 
+/**
+ * Runs a script of an installed package beside others; what it says is printed once it has ended.
+ *
+ * @returns {Promise<number>} its exit code
+ */
+export function runBeside(script, args) {
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, [path.join(root, 'node_modules', script), ...args], {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    const said = [];
+    child.stdout.on('data', (piece) => said.push(piece));
+    child.stderr.on('data', (piece) => said.push(piece));
+    child.on('close', (code) => {
+      process.stderr.write(Buffer.concat(said));
+      resolve(code ?? 1);
+    });
+  });
+}
+
 export const scripts = {
   next: 'next/dist/bin/next',
   tsx: 'tsx/dist/cli.mjs',

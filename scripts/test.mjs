@@ -2,7 +2,7 @@
 import { readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { lint } from './lint.mjs';
-import { ensureBuilt, ensureChromium, ensureInstalled, runPackage, scripts } from './setup.mjs';
+import { ensureBuilt, ensureChromium, ensureInstalled, runBeside, runPackage, scripts } from './setup.mjs';
 import { workFolder } from './upToDate.mjs';
 
 ensureInstalled();
@@ -13,9 +13,9 @@ let failed = 0;
 /** What failed, said again at the end, where it is looked for. */
 const failures = [];
 
-function step(name, go) {
+async function step(name, go) {
   const started = Date.now();
-  const counts = go();
+  const counts = await go();
   passed += counts.passed;
   failed += counts.failed;
   if (counts.failed > 0) failures.push(...(counts.names?.length ? counts.names : [name]));
@@ -25,10 +25,8 @@ function step(name, go) {
 }
 
 /** A tool that only says yes or no counts as one test. */
-const whole =
-  (script, ...args) =>
-  () =>
-    runPackage(script, args) === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
+const whole = async (holds) => ((await holds) ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
+const runs = (script, ...args) => runBeside(script, args).then((status) => status === 0);
 
 /** Counts from a report; a runner that left none failed once, whatever it printed. */
 function counted(file, read, status) {
@@ -43,10 +41,13 @@ function counted(file, read, status) {
 /** The first words of a message. */
 const brief = (message = '') => message.split('\n', 3).join(' ').slice(0, 300);
 
-step('lint', () => (lint() ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }));
-step('unused code', whole(scripts.knip));
-step('types', whole(scripts.tsc, '--noEmit'));
-step('unit tests', () => {
+await Promise.all([
+  step('lint', () => whole(lint())),
+  step('unused code', () => whole(runs(scripts.knip))).then(() =>
+    step('types', () => whole(runs(scripts.tsc, '--noEmit'))),
+  ),
+]);
+await step('unit tests', () => {
   const report = path.join(workFolder, 'unit.json');
   rmSync(report, { force: true });
   const status = runPackage(scripts.vitest, [
@@ -70,11 +71,11 @@ step('unit tests', () => {
     status,
   );
 });
-step('build', () => {
+await step('build', () => {
   ensureBuilt();
   return { passed: 1, failed: 0 };
 });
-step('browser tests', () => {
+await step('browser tests', () => {
   const report = path.join(workFolder, 'e2e.json');
   rmSync(report, { force: true });
   const status = runPackage(scripts.playwright, ['test']);

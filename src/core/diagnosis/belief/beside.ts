@@ -27,12 +27,12 @@ export function besideOthers(
   prior: ReadonlyMap<string, number>,
   { parts, faults }: Pick<Sheet, 'parts' | 'faults'>,
 ): (fault: Fault) => number {
+  if (found.length === 0) return ({ id }) => prior.get(id)!;
   const ways = new Map<string, number>();
   for (const fault of found) {
     const gone = alike(fault, parts);
     if (gone) ways.set(gone.way, 1 - (1 - (ways.get(gone.way) ?? 0)) * (1 - gone.oneMore));
   }
-  if (found.length === 0) return ({ id }) => prior.get(id)!;
   const present = new Set(found.map(({ id }) => id));
   const all = new Map<string, number>();
   for (const fault of faults.values()) {
@@ -41,7 +41,8 @@ export function besideOthers(
   }
   return (fault) => {
     const gone = alike(fault, parts);
-    const shared = gone && ways.has(gone.way) ? ways.get(gone.way)! / all.get(gone.way)! : 0;
+    const others = gone && all.get(gone.way);
+    const shared = others === undefined ? 0 : ways.get(gone!.way)! / others;
     const linked = found.some(({ harms }) => harms.includes(fault.id)) ? casualty : 0;
     return linked + prior.get(fault.id)! * (independent + shared);
   };

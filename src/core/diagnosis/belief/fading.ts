@@ -123,16 +123,13 @@ export function readAtRest(
   there: (episode: number) => Float64Array,
 ): ReadonlySet<string> {
   const likely = [...fadingPlaces.keys()].filter((f) => weightOf(f) > worthAnotherTry);
-  const away = (f: number, episode: number) => there(episode)[f]! < likelyAway;
   return new Set(
-    observations.flatMap(({ check, entry, episode, elsewhere }, o) =>
-      entry !== undefined &&
-      episode !== undefined &&
-      elsewhere < mostTries - 1 &&
-      !('findsIntermittents' in measures[check.measure]) &&
-      likely.some((f) => shown[o]![fadingPlaces[f]!] !== weighed[o]!.untouched && away(f, episode))
-        ? [entry]
-        : [],
-    ),
+    observations.flatMap(({ check, entry, episode, elsewhere }, o) => {
+      if (entry === undefined || episode === undefined || elsewhere >= mostTries - 1) return [];
+      if ('findsIntermittents' in measures[check.measure]) return [];
+      const wasThere = there(episode);
+      const shows = (f: number) => shown[o]![fadingPlaces[f]!] !== weighed[o]!.untouched;
+      return likely.some((f) => wasThere[f]! < likelyAway && shows(f)) ? [entry] : [];
+    }),
   );
 }

@@ -53,6 +53,9 @@ export function grown(
     ...highest(bases, (h) => weights[h]!).slice(0, mostGrown),
     ...highest(bases, lenient).slice(0, 1),
   ]);
+  const thought = new Set(
+    hypotheses.filter(({ sometimes }) => !sometimes).map(({ faults: present }) => keyOf(present)),
+  );
   const found = new Map<string, Thought>();
   for (const base of likeliest) {
     const present = hypotheses[base]!.faults;
@@ -64,9 +67,10 @@ export function grown(
     for (const f of new Set(open.flatMap(explaining))) {
       if (present.some(({ part }) => part === faults[f]!.part)) continue;
       const together = [...present, faults[f]!];
+      const key = keyOf(together);
       const own = priors[base]! + Math.log(chances[f]!);
-      const known = found.get(keyOf(together));
-      if (!known || own > known.prior) found.set(keyOf(together), { hypothesis: { faults: together }, prior: own });
+      if (!thought.has(key) && own > (found.get(key)?.prior ?? -Infinity))
+        found.set(key, { hypothesis: { faults: together }, prior: own });
     }
   }
   return [...found.values()];
