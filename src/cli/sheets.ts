@@ -9,7 +9,16 @@ import {
   simulate as run,
   withConnector,
 } from '@/core/behaviour';
-import { adviseOn, evidenceIn, foundParts, indistinguishable, reasonsFrom, stepsTo, told } from '@/core/diagnosis';
+import {
+  adviseOn,
+  evidenceIn,
+  foundParts,
+  indistinguishable,
+  reasonsFrom,
+  stepsTo,
+  told,
+  toldChance,
+} from '@/core/diagnosis';
 import { symptomsOf } from '@/core/picture';
 import { lintSheet } from '@/core/sheet';
 import { command, type Given } from './command';
@@ -151,19 +160,19 @@ function suspected(given: Given): object {
   const here = bench.context;
   const advice = adviseOn(job);
   const evidenceOf = evidenceIn(advice.posterior);
+  const suspects = told(advice.posterior);
+  const [repair] = advice.repairs;
   return {
-    suspects: told(advice.posterior)
-      .slice(0, mostSuspects)
-      .map(({ fault, probability }) => ({
-        fault: fault.id,
-        title: fault.title,
-        probability,
-        reasons: reasonsFrom(predictions, evidenceOf(fault.id)).map(({ raises, text, factor }) => ({
-          raises,
-          text,
-          factor,
-        })),
+    suspects: suspects.slice(0, mostSuspects).map(({ fault, probability }) => ({
+      fault: fault.id,
+      title: fault.title,
+      probability,
+      reasons: reasonsFrom(predictions, evidenceOf(fault.id)).map(({ raises, text, factor }) => ({
+        raises,
+        text,
+        factor,
       })),
+    })),
     next: advice.probes.slice(0, 5).map(({ probe, minutes, saves, bits, harm, outcomes }) => ({
       probe: probe.id,
       title: probe.check.title,
@@ -179,10 +188,10 @@ function suspected(given: Given): object {
     found: foundParts(job).map(({ part, said, action, putIn }) => ({ part, said, action, ...(putIn && { putIn }) })),
     badDonors: Object.fromEntries(advice.posterior.badDonors),
     decision: advice.next,
-    repair: advice.repairs[0] && {
-      title: advice.repairs[0].action.title,
-      chance: advice.repairs[0].chance,
-      minutes: advice.repairs[0].minutes,
+    repair: repair && {
+      title: repair.action.title,
+      chance: toldChance(advice.posterior, suspects, repair.action.cures, repair.chance),
+      minutes: repair.minutes,
     },
   };
 }

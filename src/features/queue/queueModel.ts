@@ -10,6 +10,7 @@ import {
   adviseOn,
   type Case,
   told,
+  toldChance,
   verificationOf,
   verified,
 } from '@/core/diagnosis';
@@ -117,7 +118,7 @@ export function standingOf(file: Case): Standing {
       ? {
           repair: {
             title: repair.action.title,
-            chance: repair.chance,
+            chance: toldChance(advice.posterior, suspects, repair.action.cures, repair.chance),
             money: repair.action.money,
             minutes: repair.action.minutes,
           },

@@ -9,6 +9,7 @@ import {
   reasonsFrom,
   restsOn,
   told,
+  toldChance,
   toldTogether,
 } from '../belief';
 import { adviseOn } from './advice';
@@ -45,7 +46,11 @@ export function briefingOf(job: Case): Briefing {
     harmNow: advice.harmNow,
     suspects: suspects.map(({ fault, ...suspect }) => ({ fault: fault.id, ...suspect })),
     probes: advice.probes.map(({ probe: { check, ...probe }, ...worth }) => ({ ...probe, check: check.id, ...worth })),
-    repairs: advice.repairs.map(({ action, chance, minutes }) => ({ action: action.id, chance, minutes })),
+    repairs: advice.repairs.map(({ action: { id, cures }, chance, minutes }) => ({
+      action: id,
+      chance: toldChance(posterior, suspects, cures, chance),
+      minutes,
+    })),
     reasons: Object.fromEntries(
       suspects.slice(0, explained).map(({ fault: { id } }) => [id, reasonsFrom(predictions, evidenceOf(id))]),
     ),

@@ -1,6 +1,6 @@
 export { circumstance, mayMiss, type Case, type Complaint, type Observation } from './case';
 export { showing } from './fading';
-export { leadOf, told, toldTogether, type ToldSuspect } from './lead';
+export { leadOf, told, toldChance, toldTogether, type ToldSuspect } from './lead';
 export { likeliestInside } from './likeliestInside';
 export { likelihood } from './likelihood';
 export { classesOf, outcomesOf } from './outcomes';

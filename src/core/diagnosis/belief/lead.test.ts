@@ -3,7 +3,7 @@ import { shippedSheets } from '@/sheets';
 import { compileSheet, liveCold, Predictions } from '../../behaviour';
 import { openSheet } from '../../sheet';
 import { type Observation } from './case';
-import { leadOf, told } from './lead';
+import { leadOf, told, toldChance } from './lead';
 
 const tube = new Predictions(compileSheet(openSheet(shippedSheets().get('pellisar-tc-14')!)));
 const { sheet } = tube.model;
@@ -56,5 +56,14 @@ describe('a suspect as it is told', () => {
     expect(told(ledBy(read(ofRail, 'e1'), 0.99, true))[0]!.probability).toBe(0.99);
     const chances = [0.86, 0.9, 0.99, 1].map((chance) => told(ledBy(read(ofRail, 'e1'), chance))[0]!.probability);
     expect(chances).toEqual([...chances].sort((a, b) => a - b));
+  });
+
+  it('holds back the chance of its repair as far as itself, and that of no other repair', () => {
+    const posterior = ledBy(read(ofRail, 'e1'), 0.99);
+    const suspects = told(posterior);
+    const chanceOf = (cures: string[], chance: number) => toldChance(posterior, suspects, cures, chance);
+    expect(chanceOf([chip!.id], 0.99)).toBeCloseTo(suspects[0]!.probability, 9);
+    expect(chanceOf([chip!.id], 0.9)).toBeLessThan(0.9);
+    expect(chanceOf([load!.id], 0.6)).toBe(0.6);
   });
 });

@@ -64,6 +64,26 @@ export function told(posterior: Weighed): ToldSuspect[] {
     .sort((a, b) => b.probability - a.probability);
 }
 
+/**
+ * The chance that a repair is the cure, held back as far as the suspect it deals with is.
+ *
+ * @param suspects as they are told
+ * @param cures the ids of the faults it deals with
+ * @param chance as it is reckoned
+ */
+export function toldChance(
+  { suspects: reckoned }: Weighed,
+  suspects: readonly ToldSuspect[],
+  cures: readonly string[],
+  chance: number,
+): number {
+  const sureness = new Map(reckoned.map(({ fault, probability }) => [fault.id, probability]));
+  const held = suspects.flatMap(({ fault, probability, unread: isUnread }) =>
+    isUnread && cures.includes(fault.id) ? [(sureness.get(fault.id) ?? probability) - probability] : [],
+  );
+  return Math.max(0, chance - Math.max(0, ...held));
+}
+
 /** The likeliest set of several faults, as sure as it is told; undefined where none is likely at all. */
 export function toldTogether(posterior: Weighed & Pick<Posterior, 'together'>): SuspectSet | undefined {
   const [first] = posterior.together;
