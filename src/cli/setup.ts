@@ -1,5 +1,5 @@
-import { placed, Refusal } from '@/core/quantity';
-import { adviseRails, greyByEye, greyByMeter, gunsSaid, readGrey, readRails, tintOf, turnWords } from '@/core/setup';
+import { placed, Refusal, turnWords } from '@/core/quantity';
+import { adviseRails, greyByEye, greyByMeter, gunsSaid, readGrey, readRails, tintOf } from '@/core/setup';
 import { command } from './command';
 import { readText } from './files';
 

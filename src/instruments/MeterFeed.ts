@@ -59,6 +59,8 @@ export interface FeedOptions {
   readonly before?: PointBefore;
   /** What is asked for; a meter set to another unit gives no reading. */
   readonly unit?: Unit;
+  /** Is a value that settled what is waited for? One that is not is shown, and the next is waited for; any is where absent. */
+  accepts?(value: number): boolean;
   /** Is a meter beyond its range, whose end is given where it is known, a reading? */
   isOpen?(range: number | undefined): boolean;
 }
@@ -87,7 +89,7 @@ const otherSweep = 0.05;
 export class MeterFeed {
   private samples: Sample[] = [];
   private sweep: readonly Sample[] | undefined;
-  private readonly watch = new SettleWatch();
+  private watch = new SettleWatch();
   private readonly sweeps = new SweepWatch();
   private settled: { readonly value: number; readonly at: number } | undefined;
   private done = false;
@@ -191,7 +193,7 @@ export class MeterFeed {
     this.state = { ...this.state, asLifted };
     if (sample.value === Infinity) return this.beyond(sample, asLifted);
     this.state = { ...this.state, beyond: undefined };
-    const value = this.watch.take(sample);
+    const value = this.accepted(this.watch.take(sample));
     // Lifted probes rest near nothing until they are put down.
     if (continuous && this.settled && Math.abs(sample.value - this.settled.value) > floats) this.settled = undefined;
     if (value !== undefined) {
@@ -210,6 +212,13 @@ export class MeterFeed {
         ? { value: shape.peak, shape: 'brief' }
         : { value: this.settled.value, shape: 'settled' };
     }
+    return undefined;
+  }
+
+  /** What settled, where it is waited for; else the next that settles is, however near to it. */
+  private accepted(settled: number | undefined): number | undefined {
+    if (settled === undefined || this.options.accepts?.(settled) !== false) return settled;
+    this.watch = new SettleWatch();
     return undefined;
   }
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { liveCold, Predictions, compileSheet } from '@/core/behaviour';
 import { seeded } from '@/core/statistics';
-import { dischargeReadings, meterLine, readMeterLine, standInReadings } from '@/instruments';
+import { dischargeReadings, meterLine, readMeterLine, standInReadings, turningReadings } from '@/instruments';
 import { shippedSheets } from '@/sheets';
 import { type FedReading, MeterFeed } from './MeterFeed';
 
@@ -46,6 +46,16 @@ describe('a meter on the bench', () => {
     expect(fed(new MeterFeed({ patience: 0 }), [...steady(12.1), ...steady(5, 3)])).toEqual([
       { value: expect.closeTo(12.1, 2), shape: 'settled' },
     ]);
+  });
+
+  it('waits for a value that is accepted, while one that is not goes on being shown', () => {
+    const feed = new MeterFeed({ patience: 0, accepts: (value) => value > 100 });
+    expect(fed(feed, steady(80))).toEqual([]);
+    expect(feed.state.value).toBe(80);
+    expect(fed(feed, steady(104, 3))).toEqual([{ value: expect.closeTo(104, 1), shape: 'settled' }]);
+    // A figure that rests just short of it, and is brought there.
+    const short = new MeterFeed({ patience: 0, accepts: (value) => value > 100 });
+    expect(fed(short, [...steady(99.95), ...steady(100.05, 3)])).toHaveLength(1);
   });
 
   it('tells a rail that is taken away from one that stays, and neither from a dead one', () => {
@@ -176,5 +186,16 @@ describe('a store under the discharge resistor', () => {
     const [reading] = fed(new MeterFeed({ patience: 0 }), dischargeReadings(volts, seeded(3)).map(meterLine));
     expect(reading).toMatchObject({ shape: 'settled' });
     expect(reading!.value).toBeLessThan(5);
+  });
+});
+
+describe('a rail whose trimmer is turned', () => {
+  it.each([
+    [165, 180],
+    [-190, -170],
+  ])('from %d V to %d V is read where it is let go, not on the way', (from, to) => {
+    const lines = turningReadings(from, to, seeded(3)).map(meterLine);
+    const [reading] = fed(new MeterFeed({ patience: 0, accepts: (value) => Math.abs(value - to) < 1 }), lines);
+    expect(reading!.value).toBeCloseTo(to, 0);
   });
 });

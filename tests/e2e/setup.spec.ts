@@ -54,3 +54,46 @@ test('rails are set one touch at a time: each turn to an aim, what it did to the
   await page.reload();
   await expect(asked.getByRole('heading')).toHaveText('All rails are within');
 });
+
+test('with the meter on, rails are set with no key but the one that switches it on', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Foyer set', ['Flooded green']);
+  await page.keyboard.press('Alt+p');
+  await expect(page.locator('[data-waiting]')).toHaveAttribute('data-waiting', '0');
+  await page.goto(page.url().replace(/bench$/, 'setup'));
+  const asked = card(page);
+  await page.keyboard.press('Alt+m');
+  await expect(asked.getByRole('status', { name: 'Meter' })).toBeVisible();
+  // Each is read, and turned until it is near enough to let go.
+  await expect(asked).toHaveAttribute('data-asks', 'turn', { timeout: 60_000 });
+  await expect(asked).toContainText(/V (more|less)/, { timeout: 15_000 });
+  await expect(asked).toHaveAttribute('data-asks', 'done', { timeout: 120_000 });
+  await expect(asked.getByRole('heading')).toHaveText('All rails are within');
+  await page.keyboard.press('Alt+z');
+  await expect(asked).not.toHaveAttribute('data-asks', 'done');
+});
+
+test('a turn that is counted teaches the control, and a turn that does nothing is a fault', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Halvane HP-42', 'Kiosk board', ['Upper half dark']);
+  await page.keyboard.press('Alt+p');
+  await expect(page.locator('[data-waiting]')).toHaveAttribute('data-waiting', '0');
+  await page.goto(page.url().replace(/bench$/, 'setup'));
+  const asked = card(page);
+  const entry = asked.getByRole('textbox');
+  const take = async (text: string) => {
+    const before = await stand(page);
+    await entry.fill(text);
+    await entry.press('Enter');
+    await expect.poll(() => stand(page)).not.toBe(before);
+  };
+  for (const value of Object.values(set)) await take(String(value));
+  await expect(asked.getByRole('heading')).toContainText('Turn VR841 clockwise');
+  await entry.fill('183 1/0');
+  await entry.press('Enter');
+  await expect(page.getByRole('alert').first()).toContainText('is no turn: write 1/8');
+  await take('183 1/4');
+  for (const value of [60.5, 104, 195, -170]) await take(String(value));
+  await expect(asked.getByRole('heading')).toContainText(/Turn VR841 about .* turn clockwise/);
+  await take('183 1/4');
+  for (const value of [60.5, 104, 195, -170]) await take(String(value));
+  await expect(asked).toContainText('VR841 was turned by 0.25 of a turn and Vs did not move');
+});

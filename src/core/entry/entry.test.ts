@@ -57,6 +57,15 @@ describe('the entry line', () => {
   });
 
   it.each([
+    ['turned VR841', { control: 'VR841', end: false }],
+    ['turned VR841 1/8', { control: 'VR841', end: false, turn: 0.125 }],
+    ['turned VR841 -1/4 to its end', { control: 'VR841', end: true, turn: -0.25 }],
+  ])('notes a control that was turned: "%s"', (line, body) => {
+    expect(read(line)).toEqual({ kind: 'change', body: { kind: 'turned', ...body } });
+  });
+
+  it.each([
+    ['turned VR841 a bit', /one control a line, like "turned VR841 1\/8"/],
     ['cut CN801 pin 1', /no point of the sheet says what pin 1 of CN801 carries: .*it carries v5s, v5m, v12, on/],
     ['cut CN801 (', /no point of the sheet says what \( of CN801 carries/],
     ['cut CN99 on', /has no lead "CN99 on"/],

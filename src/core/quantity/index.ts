@@ -6,4 +6,5 @@ export { formatTolerance, parseTolerance, toleranceWidth, type Tolerance } from 
 export { evenSpread, type Instrument, instruments, leadOhms } from './instruments';
 export { requirePositive } from './requirePositive';
 export { nearestPreferred, preferredWithin, type Series } from './series';
+export { readTurn, turnWords } from './turns';
 export { judge } from './verdict';

@@ -8,6 +8,7 @@ import {
   nearestPreferred,
   parseQuantity,
   parseTolerance,
+  readTurn,
   toleranceWidth,
   type Unit,
   units,
@@ -156,5 +157,20 @@ describe('nearestPreferred', () => {
       }),
     );
     expect(() => nearestPreferred(0, 'E12')).toThrow(Refusal);
+  });
+});
+
+describe('turns as they are typed', () => {
+  it.each([
+    ['1/8', 0.125],
+    ['-1/4', -0.25],
+    ['−0,5', -0.5],
+    ['+2', 2],
+  ])('reads %s', (text, turn) => {
+    expect(readTurn(text)).toBe(turn);
+  });
+
+  it.each(['', '0', '1/0', '0/4', 'a bit', '99', '1/8/2'])('refuses %j and says what would be right', (text) => {
+    expect(() => readTurn(text)).toThrow(/is no turn: write 1\/8 clockwise, or -1\/8 the other way/);
   });
 });

@@ -33,7 +33,7 @@ export { readGrey } from './greyFile';
 export { adviseRails, type Rail, type Touch } from './rails';
 export { readRails } from './railsFile';
 export { shapeLine, type ShapeWalk, shapeWalk } from './shapeWalk';
-export { drawTrimmers } from './trimmers';
+export { drawTrimmers, trimmersAsTurned } from './trimmers';
 export {
   askedSaid,
   cathodeOf,
@@ -53,5 +53,4 @@ export {
 } from './guns';
 export { type BurnIn, burnInOf, type BurntZone, fieldCorners, photographedField, zoneLoss, zonePlace } from './burnIn';
 export { judgeTubeFile } from './tubeFile';
-export { turnWords } from './turnWords';
-export { railsWalk, railSteps, type RailRow } from './walk';
+export { railsWalk, railSteps, type RailRow, type WalkAsks } from './walk';

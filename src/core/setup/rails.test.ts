@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { readTurn, turnWords } from '../quantity';
 import { mean, seeded } from '../statistics';
-import { adviseRails, drawTrimmers, type Rail, readRails, type Touch, turnWords } from '.';
+import { adviseRails, drawTrimmers, type Rail, readRails, type Touch } from '.';
 
 const rail = (id: string, target: number, reads: number, more: Partial<Rail> = {}): Rail => ({
   id,

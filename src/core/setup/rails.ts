@@ -4,6 +4,8 @@ import { sumOf } from '../statistics';
 /** A rail that is set by a control of its own. */
 export interface Rail {
   readonly id: string;
+  /** As it is called, where that is not its id. */
+  readonly title?: string;
   readonly target: number;
   /** Volts that it may be off, either way. */
   readonly within: number;
@@ -135,7 +137,7 @@ function perTurn(rail: Rail, touches: readonly Touch[]): Learnt | undefined {
 function troubleOf(rail: Rail, touches: readonly Touch[]): ControlTrouble | undefined {
   const last = touches.filter(({ control }) => control === rail.control).at(-1);
   if (!last) return undefined;
-  const { control, id } = { control: rail.control, id: rail.id };
+  const { control, id, title = id } = rail;
   const moved = last.after.get(id)! - last.before.get(id)!;
   const { turn } = last;
   if (last.end && Math.abs(rail.reads - rail.target) > rail.within)
@@ -143,7 +145,7 @@ function troubleOf(rail: Rail, touches: readonly Touch[]): ControlTrouble | unde
       control,
       rail: id,
       kind: 'at its end',
-      words: `${control} is at its end and ${id} reads ${rail.reads.toPrecision(4)} V, not ${rail.target} V: no setting reaches it, something else holds it`,
+      words: `${control} is at its end and ${title} reads ${rail.reads.toPrecision(4)} V, not ${rail.target} V: no setting reaches it, something else holds it`,
     };
   if (turn === undefined || Math.abs(turn) < surelyTurned) return undefined;
   if (Math.abs(moved) < 2 * noiseOf(rail))
@@ -151,14 +153,14 @@ function troubleOf(rail: Rail, touches: readonly Touch[]): ControlTrouble | unde
       control,
       rail: id,
       kind: 'does nothing',
-      words: `${control} was turned by ${Math.abs(turn).toPrecision(2)} of a turn and ${id} did not move: an open wiper or track, or another control`,
+      words: `${control} was turned by ${Math.abs(turn).toPrecision(2)} of a turn and ${title} did not move: an open wiper or track, or another control`,
     };
   if (rail.clockwiseRaises !== undefined && moved * turn > 0 !== rail.clockwiseRaises)
     return {
       control,
       rail: id,
       kind: 'wrong way',
-      words: `${control} moves ${id} the wrong way: clockwise should ${rail.clockwiseRaises ? 'raise' : 'lower'} it`,
+      words: `${control} moves ${title} the wrong way: clockwise should ${rail.clockwiseRaises ? 'raise' : 'lower'} it`,
     };
   return undefined;
 }

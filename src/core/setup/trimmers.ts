@@ -1,7 +1,19 @@
-import { gaussian, type Random } from '../statistics';
+import { gaussian, type Random, sumOf } from '../statistics';
+import { type LogEntry, standing } from '../log';
 import { type Rail, type Touch } from './rails';
+import { type RailStep } from './walk';
 
-/** A set whose rails are off, with trimmers that disturb each other. */
+/** Rails that are off, with trimmers that disturb each other. */
+export interface Trimmers {
+  /** What a rail has, in volts. */
+  volts(id: string): number;
+  /** A rail was found at so many volts, with nothing turned. */
+  foundAt(id: string, volts: number): void;
+  /** Turns a control until its own rail has so many volts; the turns it took, clockwise up. */
+  turnUntil(control: string, volts: number): number;
+}
+
+/** Trimmers of a set that nobody has described, with the reader of the meter and the hand that turns. */
 export interface SimulatedTrimmers {
   readonly rails: () => Rail[];
   /** Turns a control until its rail reads an aim, as near as a hand gets; what all rails read then. */
@@ -23,17 +35,14 @@ function shuffled<T>(items: readonly T[], random: Random): T[] {
   return all;
 }
 
-/** A hand leaves a trimmer off by so much of the tolerance. */
-const hand = 0.2;
+/** What a volt does changes by this share over the whole of the target. */
 const bends = 0.03;
+/** Rails of a set that nobody has touched for years are off by up to this share. */
+const mostOff = 0.1;
 
-/**
- * Draws a set with coupled trimmers: rails off by up to a tenth, each control moving its own rail and, less, the others.
- *
- * @param count of rails
- */
-export function drawTrimmers(count: number, random: Random): SimulatedTrimmers {
-  const targets = Array.from({ length: count }, () => Math.round(20 + 180 * random()) * (random() < 0.25 ? -1 : 1));
+/** Draws what is wrong with the rails of a set: each off by up to a tenth, its control moving it and, less, the others. */
+export function trimmersOf(rails: readonly Pick<Rail, 'id' | 'control' | 'target'>[], random: Random): Trimmers {
+  const targets = rails.map(({ target }) => target);
   const perTurn = targets.map((target) => Math.abs(target) * (0.08 + 0.12 * random()));
   // Each rail may be made of one before it, in an order that nobody is told.
   const order = shuffled(
@@ -50,39 +59,78 @@ export function drawTrimmers(count: number, random: Random): SimulatedTrimmers {
       ? made.least + (made.most - made.least) * random()
       : Math.max(-coupling.most, Math.min(coupling.most, coupling.any * gaussian(random)));
   const matrix = targets.map((own, i) => targets.map((other, j) => (i === j ? 1 : share(i, j) * (other / own))));
-  const start = targets.map((target) => target * (1 + 0.1 * (2 * random() - 1)));
+  const start = targets.map((target) => target * (1 + mostOff * (2 * random() - 1)));
   const turned = targets.map(() => 0);
-  const true_ = (j: number) =>
+  const at = (j: number) =>
     start[j]! +
-    turned.reduce((sum, volts, i) => sum + matrix[i]![j]! * volts * (1 + (bends * volts) / Math.abs(targets[i]!)), 0);
-  const within = (j: number) => 0.01 * Math.abs(targets[j]!);
-  const read = (j: number) => true_(j) * (1 + noise * gaussian(random));
+    sumOf(turned.entries(), ([i, volts]) => matrix[i]![j]! * volts * (1 + (bends * volts) / Math.abs(targets[i]!)));
+  return {
+    volts: (id) => at(rails.findIndex((rail) => rail.id === id)),
+    foundAt(id, volts) {
+      const j = rails.findIndex((rail) => rail.id === id);
+      start[j]! += volts - at(j);
+    },
+    turnUntil(control, volts) {
+      const i = rails.findIndex((rail) => rail.control === control);
+      const was = turned[i]!;
+      for (let step = 0; step < 20; step += 1) turned[i]! += volts - at(i);
+      return (turned[i]! - was) / perTurn[i]!;
+    },
+  };
+}
+
+/** A hand leaves a trimmer off by so much of the tolerance. */
+const hand = 0.2;
+/** A limit stands so far beyond the target. */
+const limits = 1.15;
+
+/**
+ * Draws a set with coupled trimmers, read and turned as a hand does.
+ *
+ * @param count of rails
+ */
+export function drawTrimmers(count: number, random: Random): SimulatedTrimmers {
+  const rails = Array.from({ length: count }, (_, j) => {
+    const target = Math.round(20 + 180 * random()) * (random() < 0.25 ? -1 : 1);
+    return { id: `rail ${j}`, control: `VR${j}`, target, within: 0.01 * Math.abs(target), limit: target * limits };
+  });
+  const trimmers = trimmersOf(rails, random);
+  const all = () => new Map(rails.map(({ id }) => [id, trimmers.volts(id) * (1 + noise * gaussian(random))]));
   let worst = 0;
-  const note = () => targets.forEach((target, j) => (worst = Math.max(worst, Math.abs(true_(j) / (target * 1.15)))));
-  const all = () => new Map(targets.map((_, j) => [`rail ${j}`, read(j)]));
   let latest = all();
   return {
-    rails: () =>
-      targets.map((target, j): Rail => ({
-        id: `rail ${j}`,
-        target,
-        within: within(j),
-        limit: target * 1.15,
-        control: `VR${j}`,
-        clockwiseRaises: undefined,
-        reads: latest.get(`rail ${j}`)!,
-      })),
+    rails: () => rails.map((rail): Rail => ({ ...rail, clockwiseRaises: undefined, reads: latest.get(rail.id)! })),
     turnTo(control, aim) {
-      const i = Number(control.slice(2));
+      const { within } = rails.find((rail) => rail.control === control)!;
       const before = latest;
-      const was = turned[i]!;
       // The meter is watched while it is turned: the aim is met but for the hand and the noise.
-      const wanted = aim + hand * within(i) * gaussian(random);
-      for (let step = 0; step < 20; step += 1) turned[i]! += wanted - true_(i);
-      note();
+      const turn = trimmers.turnUntil(control, aim + hand * within * gaussian(random));
+      for (const { id, limit } of rails) worst = Math.max(worst, Math.abs(trimmers.volts(id) / limit));
       latest = all();
-      return { control, turn: (turned[i]! - was) / perTurn[i]!, before, after: latest, end: false };
+      return { control, turn, before, after: latest, end: false };
     },
     worst: () => worst,
   };
+}
+
+/**
+ * The rails of a set as they stand by its record: as they were read, and each turned until its own had what was read then.
+ *
+ * @param random draws what was wrong with them at first; the same each time a set is asked
+ */
+export function trimmersAsTurned(steps: readonly RailStep[], log: readonly LogEntry[], random: Random): Trimmers {
+  const trimmers = trimmersOf(steps, random);
+  let open: RailStep | undefined;
+  for (const { body } of standing(log, 'reading', 'turned')) {
+    if (body.kind === 'turned') {
+      open = steps.find(({ control }) => control.toLowerCase() === body.control.toLowerCase());
+    } else if (body.answer.kind === 'number' && steps.some(({ id }) => id === body.check)) {
+      const { value } = body.answer;
+      if (open?.id === body.check) {
+        trimmers.turnUntil(open.control, value);
+        open = undefined;
+      } else trimmers.foundAt(body.check, value);
+    }
+  }
+  return trimmers;
 }

@@ -3,7 +3,8 @@ import { shippedSheets } from '@/sheets';
 import { predictionsOf } from '../behaviour';
 import { type LogEntry } from '../log';
 import { withLabel } from '../sheet';
-import { railsWalk, railSteps } from '.';
+import { seeded } from '../statistics';
+import { railsWalk, railSteps, trimmersAsTurned } from '.';
 
 const sheet = withLabel(shippedSheets().get('halvane-hp-42')!, { vs: 185, va: 62, vset: 195, vscan: -170, ve: 104 });
 const steps = railSteps(sheet, predictionsOf(sheet).checks);
@@ -12,11 +13,12 @@ const steps = railSteps(sheet, predictionsOf(sheet).checks);
 const log = (...lines: readonly string[]): LogEntry[] =>
   lines.map((line, index) => {
     const [check = '', value] = line.split(' ');
+    const turn = /by (\S+)$/.exec(line)?.[1];
     return {
       id: `line-${index}`,
       at: '2026-03-01T10:00:00Z',
       body: line.startsWith('turned')
-        ? { kind: 'turned', control: value!, end: line.endsWith('to its end') }
+        ? { kind: 'turned', control: value!, end: line.endsWith('to its end'), ...(turn ? { turn: Number(turn) } : {}) }
         : { kind: 'reading', check, answer: { kind: 'number', value: Number(value), shape: 'settled' }, text: value! },
     };
   });
@@ -64,5 +66,39 @@ describe('the rails of a set', () => {
     const { advice, asks } = railsWalk(steps, end);
     expect(advice!.trouble).toMatchObject([{ control: 'VR841', kind: 'at its end' }]);
     expect(asks).toMatchObject({ do: 'turn', row: { control: 'VR851' } });
+  });
+
+  it('say how far to turn once a turn was counted, and that a control is open when the turn did nothing', () => {
+    const first = log(...start, 'turned VR841 by 0.25', ...start.map((line) => line.replace('182', '183')));
+    expect(railsWalk(steps, first).asks).toMatchObject({ do: 'turn', move: { rail: 'vs-dc' } });
+    const { asks } = railsWalk(steps, first);
+    if (asks.do === 'turn') expect(asks.move.turn).toBeCloseTo(0.5, 1);
+    const open = railsWalk(steps, log(...start, 'turned VR841 by 0.25', ...start)).advice!.trouble;
+    expect(open).toMatchObject([{ control: 'VR841', kind: 'does nothing' }]);
+    expect(open[0]!.words).toContain('Vs did not move');
+  });
+
+  it('are never aimed beyond what the sheet says they may have, and are off as soon as they are', () => {
+    const tube = withLabel(shippedSheets().get('pellisar-tc-14')!, { bplus: 115 });
+    const [bplus] = railSteps(tube, predictionsOf(tube).checks);
+    expect(bplus!.limit).toBeCloseTo(1.01 * bplus!.target, 6);
+    expect(bplus!.within).toBeLessThanOrEqual(0.01 * bplus!.target + 1e-9);
+    const high = railsWalk([bplus!], log(`bplus-dc ${bplus!.target * 1.015}`)).asks;
+    expect(high).toMatchObject({ do: 'turn', move: { aim: expect.closeTo(bplus!.target, 6) as number } });
+  });
+});
+
+describe('the trimmers of a set that is played', () => {
+  it('stand as the record has them: as found, then as turned, with what that does to the others', () => {
+    const played = (...lines: string[]) => trimmersAsTurned(steps, log(...lines), seeded(5));
+    const found = played(...start);
+    expect(steps.map(({ id }) => found.volts(id))).toEqual(
+      [182, 60, 104, 195, -170].map((v) => expect.closeTo(v, 9) as number),
+    );
+    const after = played(...start, 'turned VR841', 'vs-dc 185');
+    expect(after.volts('vs-dc')).toBeCloseTo(185, 6);
+    const stirred = steps.slice(1).filter(({ id }) => Math.abs(after.volts(id) - found.volts(id)) > 1e-3);
+    expect(stirred.length).toBeGreaterThan(0);
+    expect(played(...start, 'turned VR841', 'vs-dc 185').volts('va-dc')).toBe(after.volts('va-dc'));
   });
 });

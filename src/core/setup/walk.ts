@@ -50,15 +50,18 @@ export function railSteps(sheet: Sheet, checks: ReadonlyMap<string, Check>): Rai
     const check = checks.get(point.id);
     if (!check) return [];
     const share = shareIn(step);
+    const within = toleranceWidth(share ? { relative: share } : net.tolerance, target);
+    const beyond = step.limit && toleranceWidth(step.limit, target);
     return [
       {
         step,
         check,
         id: check.id,
+        title: step.title,
         target,
         unread,
-        within: toleranceWidth(share ? { relative: share } : net.tolerance, target),
-        limit: undefined,
+        within: beyond === undefined ? within : Math.min(within, beyond),
+        limit: beyond === undefined ? undefined : Math.abs(target) + beyond,
         control: controlIn(step),
         clockwiseRaises: /clockwise raises/i.test(step.how)
           ? true
@@ -80,19 +83,18 @@ export function railsWalk(steps: readonly RailStep[], log: readonly LogEntry[]):
   const first = new Map<string, number>();
   const fresh = new Set<string>();
   const touches: Touch[] = [];
-  let open:
-    { readonly control: string; readonly before: ReadonlyMap<string, number>; readonly end: boolean } | undefined;
+  let open: Omit<Touch, 'after'> | undefined;
   const close = () => {
-    if (open) touches.push({ ...open, turn: undefined, after: new Map(latest) });
+    if (open) touches.push({ ...open, after: new Map(latest) });
     open = undefined;
   };
   for (const { body } of standing(log, 'reading', 'turned')) {
     if (body.kind === 'turned') {
-      const { end } = body;
+      const { end, turn } = body;
       const control = steps.find((step) => step.control.toLowerCase() === body.control.toLowerCase())?.control;
       if (control === undefined) continue;
       close();
-      open = { control, before: new Map(latest), end };
+      open = { control, turn, before: new Map(latest), end };
       fresh.clear();
     } else if (ids.has(body.check) && body.answer.kind === 'number') {
       latest.set(body.check, body.answer.value);

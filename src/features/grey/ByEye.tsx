@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { type LogBody, standing } from '@/core/log';
-import { type Bar, bars, greyByEyeOf, type Look, tints, turnWords } from '@/core/setup';
+import { turnWords } from '@/core/quantity';
+import { type Bar, bars, greyByEyeOf, type Look, tints } from '@/core/setup';
 import { Key } from '@/ui';
 import { type JobLog } from '@/workshop/job';
 import { HuePlane } from './HuePlane';

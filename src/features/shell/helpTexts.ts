@@ -30,7 +30,10 @@ export const helpSections: readonly HelpSection[] = [
       ['lift R565', 'and refit; bridge and unbridge a part; donor scan and own scan, a board'],
       ['cut CN801 pin 7', 'one lead of a plug by its pin or by what it carries: cut CN801 on; rejoin'],
       ['strap on', 'a command held by a wire; unstrap'],
-      ['turned VR841', 'a control was turned; the set-up of the rails learns from what is read after it'],
+      [
+        'turned VR841 1/8',
+        'a control was turned, clockwise; the set-up of the rails learns from what is read after it',
+      ],
       ['C812 3', 'with the plug out: the store measured 3 V'],
       ['new tp4 v12 12.1 pin 3', 'a point the sheet lacks'],
       ['C9 100u 35V 17u', 'a part measured by itself, as in the survey: no sheet need know it'],

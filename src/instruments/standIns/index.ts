@@ -7,7 +7,14 @@ import { multimeterReadings, noise } from './multimeter';
 import { samplerReadings } from './sampler';
 import { testerReadings } from './testers';
 
-export { beepReadings, dischargeReadings, soakReadings, standInRate } from './multimeter';
+export {
+  beepReadings,
+  dischargeReadings,
+  multimeterReadings,
+  soakReadings,
+  standInRate,
+  turningReadings,
+} from './multimeter';
 
 /**
  * What the instrument for a check of a simulated set would send.

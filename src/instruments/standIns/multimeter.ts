@@ -58,6 +58,19 @@ export function multimeterReadings(
   });
 }
 
+/** A hand that turns a trimmer: how fast it comes near, and how far off it lets go, as a share of the value. */
+const turning = { tau: 0.5, begins: 0.6, leaves: 5e-4 };
+
+/** What a meter on a rail would send while its trimmer is turned from one voltage to another. */
+export function turningReadings(from: number, to: number, random: Random): MeterReading[] {
+  const end = to * (1 + turning.leaves * gaussian(random));
+  return Array.from({ length: standInSeconds * standInRate }, (_, index): MeterReading => {
+    const at = index / standInRate;
+    const left = Math.exp(-Math.max(0, at - turning.begins) / turning.tau);
+    return { at, value: (end + (from - end) * left) * (1 + 0.25 * noise * gaussian(random)), unit: 'V' };
+  });
+}
+
 /** The discharge resistor takes about so long on any store, in seconds, and leaves so many volts. */
 const dischargeTime = 0.25;
 const left = 2.4;

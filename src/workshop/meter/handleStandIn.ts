@@ -5,7 +5,8 @@ import { replay, standing } from '@/core/log';
 import { type Check } from '@/core/behaviour';
 import { seeded } from '@/core/statistics';
 import { answerFrom, hiddenFault } from '@/core/practice';
-import { caseOf } from '@/workshop/job';
+import { railSteps, trimmersAsTurned } from '@/core/setup';
+import { caseOf, type JobFile } from '@/workshop/job';
 import { areJoined } from './beepedBoard';
 import { simulatedMeterOffered } from './offered';
 import {
@@ -13,9 +14,11 @@ import {
   dischargeReadings,
   type MeterReading,
   meterLine,
+  multimeterReadings,
   soakReadings,
   standInRate,
   standInReadings,
+  turningReadings,
 } from '@/instruments';
 
 /** A number that stays the same for a text. */
@@ -38,6 +41,8 @@ export async function standIn(job: string, asked: URLSearchParams): Promise<Resp
     const lines = standing(file.entries, 'traced').map(({ body }) => body.text);
     return stream(beepReadings(areJoined(lines, a, b), seeded(seedOf(`${job} ${a} ${b}`))));
   }
+  const rail = asked.get('rail');
+  if (rail !== null) return railReadings(file, predictions.checks, rail, asked.get('aim'));
   const checkId = asked.get('check') ?? '';
   const check = predictions.checks.get(checkId);
   if (!check) return new Response(`${file.sheet.title} has no point "${checkId}"`, { status: 400 });
@@ -60,6 +65,24 @@ export async function standIn(job: string, asked: URLSearchParams): Promise<Resp
     standInReadings(check, expectation(check), random, standsAt?.kind === 'number' ? standsAt.value : 0),
     instrumentFor(check.measure) === 'sampler' ? sweepPerTick : 1,
   );
+}
+
+/** What a rail reads while its set is set up, or while its trimmer is turned to an aim. */
+function railReadings(
+  { id, title, sheet, entries }: JobFile,
+  checks: ReadonlyMap<string, Check>,
+  rail: string,
+  aim: string | null,
+): Response {
+  const steps = railSteps(sheet, checks);
+  const step = steps.find((one) => one.id === rail);
+  if (!step) return new Response(`${sheet.title} sets no rail "${rail}"`, { status: 400 });
+  const now = trimmersAsTurned(steps, entries, seeded(seedOf(title))).volts(rail);
+  const random = seeded(seedOf(`${id} ${rail} ${entries.length}`));
+  if (aim === null) return stream(multimeterReadings(step.check, { value: now, shape: 'settled' }, random));
+  const to = Number(aim);
+  if (!Number.isFinite(to)) return new Response(`"${aim}" is no aim in volts`, { status: 400 });
+  return stream(turningReadings(now, to, random));
 }
 
 /** Lines of a sweep sent at once, so that it takes about a second. */

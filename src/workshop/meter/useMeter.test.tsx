@@ -30,15 +30,21 @@ function ownSource(continuous: boolean) {
   return { source, touches, send };
 }
 
-function Holder({ source, address }: { source: MeterSource | undefined; address: string | undefined }) {
-  const found = useMeter(source, address, { patience: 0, onReading: readings });
+interface Asked {
+  readonly source: MeterSource | undefined;
+  readonly address: string | undefined;
+  readonly stays?: boolean;
+}
+
+function Holder({ source, address, stays = false }: Asked) {
+  const found = useMeter(source, address, { patience: 0, stays, onReading: readings });
   useEffect(() => {
     heard = found;
   });
   return null;
 }
-const show = (source: MeterSource | undefined, address: string | undefined) =>
-  act(() => root.render(<Holder source={source} address={address} />));
+const show = (source: MeterSource | undefined, address: string | undefined, stays = false) =>
+  act(() => root.render(<Holder source={source} address={address} stays={stays} />));
 
 beforeEach(() => {
   (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
@@ -99,6 +105,16 @@ describe('listening to a meter', () => {
     show(other.source, 'kb');
     other.send(178);
     expect(readings).toHaveBeenCalledTimes(3);
+  });
+
+  it('puts nothing right of the point before where the probes stay on it and its value is turned', () => {
+    const { source, send } = ownSource(true);
+    show(source, 'vs');
+    send(150);
+    show(source, 'vs, turned', true);
+    send(158, 2);
+    expect(readings.mock.calls.every(([reading]) => !('revises' in reading))).toBe(true);
+    expect(readings.mock.lastCall![0]).toMatchObject({ value: expect.closeTo(158, 1) as number });
   });
 
   it('puts the point before right when it creeps on, and goes on listening for the next', () => {

@@ -24,6 +24,10 @@ export interface Hearing {
   readonly patience: number;
   /** What is asked for. */
   readonly unit?: Unit | undefined;
+  /** The probes stay on a point whose value is changed by hand: what was read there before says nothing of it. */
+  readonly stays?: boolean;
+  /** Is a value that settled what is waited for? */
+  accepts?(value: number): boolean;
   /** Is a meter beyond its range a reading? */
   isOpen?(range: number | undefined): boolean;
   onReading(reading: FedReading | FedSweep): void;
@@ -45,7 +49,7 @@ export interface Listened {
  * @param source where lines come from; nothing is heard without one
  */
 export function useMeter(source: MeterSource | undefined, address: string | undefined, hearing: Hearing): Listened {
-  const { patience, unit } = hearing;
+  const { patience, unit, stays = false } = hearing;
   const [view, setView] = useState<{ readonly address: string; readonly view: MeterView }>();
   const now = useRef(hearing);
   useEffect(() => {
@@ -58,11 +62,12 @@ export function useMeter(source: MeterSource | undefined, address: string | unde
   const last = useRef<{ readonly source: MeterSource; readonly point: PointBefore }>(undefined);
   useEffect(() => {
     if (!source) return;
-    const before = source.continuous && last.current?.source === source ? last.current.point : undefined;
+    const before = !stays && source.continuous && last.current?.source === source ? last.current.point : undefined;
     if (address === undefined && !before) return;
     const feed = new MeterFeed({
       patience,
       continuous: source.continuous,
+      accepts: (value) => now.current.accepts?.(value) ?? true,
       isOpen: (range) => now.current.isOpen?.(range) ?? true,
       ...(unit === undefined ? {} : { unit }),
       ...(before ? { before } : {}),
@@ -99,7 +104,7 @@ export function useMeter(source: MeterSource | undefined, address: string | unde
       },
     });
     return () => stop();
-  }, [source, address, patience, unit]);
+  }, [source, address, patience, unit, stays]);
   const takeNow = useCallback(() => {
     const feed = listening.current;
     const { value, beyond, otherUnit, onBefore } = feed?.state ?? {};

@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { Refusal } from '../../quantity';
+import { readTurn, Refusal, turnWords } from '../../quantity';
 import { type LineKind, type LineOf, name } from '../line';
 
 const fields = yup.object({
@@ -15,12 +15,14 @@ export type TurnedLine = LineOf<'turned', typeof fields>;
 export const turned: LineKind<TurnedLine> = {
   work: 'setting up',
   fields,
-  said: ({ control, end }) => `turned ${control}${end ? ' to its end' : ''}`,
+  said: ({ control, end, turn }) =>
+    `turned ${control}${turn === undefined ? '' : ` by ${turnWords(turn)}`}${end ? ' to its end' : ''}`,
   typed([verb, control, ...more], { typed }) {
     if (verb !== 'turned' || control === undefined) return undefined;
-    const end = more.join(' ') === 'to its end';
-    if (more.length > 0 && !end)
-      throw new Refusal(`one control a line, like "turned ${typed[1]}" or "turned ${typed[1]} to its end"`);
-    return { kind: 'turned', control: typed[1]!, end };
+    const end = more.join(' ').endsWith('to its end');
+    const [turn, ...left] = end ? more.slice(0, -3) : more;
+    if (left.length > 0)
+      throw new Refusal(`one control a line, like "turned ${typed[1]} 1/8" or "turned ${typed[1]} to its end"`);
+    return { kind: 'turned', control: typed[1]!, end, ...(turn === undefined ? {} : { turn: readTurn(turn) }) };
   },
 };

@@ -1,9 +1,11 @@
-import { list, optional, type Read, record, text, written } from '../describe';
+import { list, optional, type Read, record, text, tolerance, written } from '../describe';
 
 const step = record({
   title: text(),
   point: optional(text()),
   target: text(''),
+  /** How far above its target it must never be taken, not even while it is set: `1%`, `2V`. */
+  limit: optional(tolerance()),
   how: text(''),
 });
 

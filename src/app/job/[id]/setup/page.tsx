@@ -1,6 +1,7 @@
 import { loadJob } from '@/workshop/job/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { simulatedMeterOffered } from '@/workshop/meter/server';
 import { SetUpPage } from '@/features/setup';
 
 interface Props {
@@ -14,5 +15,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <SetUpPage key={file.id} file={file} />;
+  return <SetUpPage key={file.id} file={file} simulatedMeter={simulatedMeterOffered()} />;
 }

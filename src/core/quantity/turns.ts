@@ -1,3 +1,5 @@
+import { Refusal } from './refusal';
+
 const parts: readonly (readonly [number, string])[] = [
   [1 / 24, 'a hair'],
   [1 / 12, 'a twelfth of a turn'],
@@ -20,4 +22,21 @@ export function turnWords(turn: number): string {
     Math.abs(Math.log(part[0] / size)) < Math.abs(Math.log(best[0] / size)) ? part : best,
   );
   return `${words} ${way}`;
+}
+
+/** More turns than a control has. */
+const mostTurns = 50;
+const written = /^([+−-]?)(?:(\d+)\/(\d+)|(\d+(?:[.,]\d+)?))$/;
+
+/**
+ * Turns as they are typed, clockwise up: `1/8`, `-1/4`, `+0.5`.
+ *
+ * @throws Refusal where it is no such number, or no turn at all
+ */
+export function readTurn(text: string): number {
+  const [, sign, upper, lower, plain] = written.exec(text.trim()) ?? [];
+  const size = upper === undefined ? Number(plain?.replace(',', '.')) : Number(upper) / Number(lower);
+  if (!(size > 0 && size <= mostTurns))
+    throw new Refusal(`"${text}" is no turn: write 1/8 clockwise, or -1/8 the other way`);
+  return sign === '' || sign === '+' ? size : -size;
 }
