@@ -26,7 +26,7 @@ const fewestParts = 3;
  */
 export function loosely(fault: Fault, check: Check, sheet: Sheet, bad: Expectation, good: Expectation): Expectation {
   if (bad.kind === 'picture' && fault.shows.includes(anyMark)) return { ...bad, sure: 0 };
-  if (fault.degreeOf !== undefined) {
+  if (fault.degreeOf !== undefined || fault.mode === 'elsewhere') {
     if (bad === good) return good;
     if (bad.kind === 'picture') return { ...bad, sure: pictureAsSaid };
     return bad.kind === 'number' && good.kind === 'number' ? looseNumber(bad, good) : bad;

@@ -170,7 +170,7 @@ export function predictionsOf(sheet: Sheet): Predictions {
 function loosenessOf(fault: Fault): string {
   const { mode, degreeOf, part, shows } = fault;
   if (mode === 'unlisted') return `${part} ${shows.includes(anyMark)} ${isLookSaid(fault)}`;
-  return degreeOf === undefined ? '' : `~ ${shows.includes(anyMark)}`;
+  return degreeOf === undefined && mode !== 'elsewhere' ? '' : `~ ${shows.includes(anyMark)}`;
 }
 
 /** Expectations of one check in one context, by fault; `undefined` is a good set. */

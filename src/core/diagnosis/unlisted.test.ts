@@ -256,6 +256,49 @@ describe('what no sheet lists', () => {
   });
 });
 
+describe('what acts on a net from a block that the sheet does not tie to it', () => {
+  const text = shippedTexts().get('halvane-hp-42')!;
+  const [remote] = /REMOTE: \{.*\}/.exec(text)!;
+  const sheet = readSheet(text.replace(remote, 'REMOTE: { kind: battery, title: Remote batteries }'), {
+    textOf: (id) => shippedTexts().get(id),
+    netlistOf,
+  });
+  const noCommand = ['picture dark', 'on 0', 'light yes', 'v5s 5.02', 'C812 esr 0.1', 'try-remote same'];
+  const again = ['picture dark', 'on 0', 'light yes', 'v5s 5.01'];
+  const inVain = [
+    'reseated CN801',
+    'traced brain',
+    ...again,
+    'swapped main',
+    ...again,
+    'traced standby',
+    ...again,
+    'replaced C812',
+    ...again,
+  ];
+  const pursuitOf = (job: Case) => adviseOn(job).repairs.find(({ action }) => action.id === 'follow:on');
+
+  it('is hardly thought of at first', () => {
+    const job = jobOn(sheet, ...noCommand);
+    expect(suspectsOf(job)[0]!.fault.mode).not.toBe('elsewhere');
+    expect(pursuitOf(job)?.chance ?? 0).toBeLessThan(0.05);
+  });
+
+  it('is what to go after once the blocks that are tied to the net were dealt with in vain', () => {
+    const job = jobOn(sheet, ...noCommand, ...inVain);
+    expect(
+      suspectsOf(job)
+        .slice(0, 2)
+        .map(({ fault }) => fault.part),
+    ).toContain('on~');
+    expect(adviseOn(job).repairs[0]!.action).toMatchObject({ id: 'follow:on', method: 'follow' });
+    // It is somewhere else than on the boards that were put in anew.
+    expect(pursuitOf(job)!.action.title).toBe('Follow On command to all that it touches');
+    const after = jobOn(sheet, ...noCommand, ...inVain, 'traced on', ...again);
+    expect(pursuitOf(after)?.chance ?? 0).toBeLessThan(0.5 * pursuitOf(job)!.chance);
+  });
+});
+
 describe('a picture that no listed fault shows', () => {
   it('is laid to something unlisted, seen in the picture', () => {
     const plain = shippedSheets().get('halvane-hp-42')!;

@@ -5,7 +5,7 @@ export interface FaultModeRow {
   /** Chance that it can be seen at all by a careful look, where the kind of part says nothing else. */
   readonly visible: number;
   /** What puts it right in the least work. */
-  readonly repair: 'replace' | 'resolder' | 'reseat' | 'clean' | 'adjust' | 'trace';
+  readonly repair: 'replace' | 'resolder' | 'reseat' | 'clean' | 'adjust' | 'trace' | 'follow';
   /** A wire across the part makes it good for a try. */
   readonly bridgeable?: true;
   /** It answers to a touch: joints, latches and cracks. */
@@ -41,6 +41,8 @@ const rows = {
   cracked: { said: 'cracked', visible: 0.9, repair: 'replace', bridgeable: true, touchy: true },
   /** What no sheet lists: a fault of a block as a whole, until it is traced to its part. */
   unlisted: { said: 'is at fault', visible: 0, repair: 'trace' },
+  /** What acts on a net from where no sheet says that anything does, until the net is followed to it. */
+  elsewhere: { said: 'is acted on from elsewhere', visible: 0, repair: 'follow' },
 } as const satisfies Record<string, FaultModeRow>;
 
 /** How a part can fail. */
@@ -51,7 +53,7 @@ export const faultModes: Readonly<Record<FaultMode, FaultModeRow>> = rows;
 
 /** Ways to fail that a sheet may list, in the order in which they are told. */
 export const faultModeNames: readonly FaultMode[] = (Object.keys(rows) as FaultMode[]).filter(
-  (name) => name !== 'unlisted',
+  (name) => name !== 'unlisted' && name !== 'elsewhere',
 );
 
 /** When a fault shows: always, on a cold or a warm set only, or now and then. */

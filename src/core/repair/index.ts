@@ -1,6 +1,7 @@
 export { dealtWith } from './dealtWith';
 export { replacedParts } from './replacedParts';
 export {
+  isSearch,
   methodFor,
   repairActions,
   repairRefused,

@@ -5,7 +5,17 @@ import { type Minutes } from '../quantity';
 import { type Fault, isListed, type Part, partName, type Sheet } from '../sheet';
 
 /** Ways of putting a set right: one part, all the capacitors of a board, or the board. */
-export const repairMethods = ['replace', 'resolder', 'reseat', 'clean', 'adjust', 'swap', 'recap', 'trace'] as const;
+export const repairMethods = [
+  'replace',
+  'resolder',
+  'reseat',
+  'clean',
+  'adjust',
+  'swap',
+  'recap',
+  'trace',
+  'follow',
+] as const;
 export type RepairMethod = (typeof repairMethods)[number];
 
 /** What a repair does, what it takes and which faults it cures. */
@@ -24,6 +34,10 @@ export interface RepairAction {
   readonly inLiveSet: boolean;
 }
 
+/** Is it a search for what nobody has listed? */
+export const isSearch = ({ method }: Pick<RepairAction, 'method'>): boolean =>
+  method === 'trace' || method === 'follow';
+
 /** Why a repair is not made in the state that the set is in, and what would be right; undefined where it is. */
 export function repairRefused({ inLiveSet }: Pick<RepairAction, 'inLiveSet'>, isLive: boolean): string | undefined {
   return isLive && !inLiveSet
@@ -31,7 +45,9 @@ export function repairRefused({ inLiveSet }: Pick<RepairAction, 'inLiveSet'>, is
     : undefined;
 }
 
-const methodMinutes: Readonly<Record<Exclude<RepairMethod, 'replace' | 'swap' | 'recap' | 'trace'>, Minutes>> = {
+const methodMinutes: Readonly<
+  Record<Exclude<RepairMethod, 'replace' | 'swap' | 'recap' | 'trace' | 'follow'>, Minutes>
+> = {
   resolder: 6,
   reseat: 3,
   clean: 6,
@@ -52,6 +68,7 @@ const verbs: Readonly<Record<RepairMethod, string>> = {
   swap: 'Fit another',
   recap: 'Fit new electrolytics on the',
   trace: 'Go part by part through',
+  follow: 'Follow',
 };
 
 /** How a repair is said: `Fit a new upper floating capacitor C547`. */
@@ -77,7 +94,7 @@ const known = new WeakMap<Sheet, readonly RepairAction[]>();
  */
 export function repairActions(sheet: Sheet): readonly RepairAction[] {
   return kept(known, sheet, () =>
-    [...partActions(sheet), ...boardActions(sheet), ...searches(sheet)].map((one) => ({
+    [...partActions(sheet), ...boardActions(sheet), ...searches(sheet), ...pursuits(sheet)].map((one) => ({
       inLiveSet: false,
       ...one,
       listed: one.cures.filter((id) => isListed(sheet.faults.get(id)!)),
@@ -101,7 +118,9 @@ export function swappedBoard(action: string): string | undefined {
 
 function boardActions(sheet: Sheet): WorkedOut[] {
   return [...sheet.boards.values()].flatMap((board) => {
-    const faults = [...sheet.faults.values()].filter((fault) => sheet.parts.get(fault.part)!.board === board.id);
+    const faults = [...sheet.faults.values()].filter(
+      ({ mode, part }) => mode !== 'elsewhere' && sheet.parts.get(part)!.board === board.id,
+    );
     const actions: WorkedOut[] = [];
     if (board.value > 0 && faults.length > 0)
       actions.push({
@@ -141,7 +160,7 @@ const longestSearch: Minutes = 30;
 
 /** Going through a block part by part until what is bad in it is found, whether its sheet lists it or not, and renewing that. */
 function searches(sheet: Sheet): WorkedOut[] {
-  const faults = [...sheet.faults.values()];
+  const faults = [...sheet.faults.values()].filter(({ mode }) => mode !== 'elsewhere');
   const blockOf = (fault: Fault) => sheet.parts.get(fault.part)!.block;
   const open = new Set(faults.flatMap((fault) => (faultModes[fault.mode].repair === 'trace' ? [blockOf(fault)] : [])));
   return [...open].map((id): WorkedOut => {
@@ -163,10 +182,33 @@ function searches(sheet: Sheet): WorkedOut[] {
   });
 }
 
+/** Following a net through all that it touches, wherever that is. */
+const toFollow: Minutes = 35;
+
+/** Following a net to whatever acts on it, in whichever block, and renewing that. */
+function pursuits(sheet: Sheet): WorkedOut[] {
+  const byPart = new Map<string, Fault[]>();
+  for (const fault of sheet.faults.values())
+    if (faultModes[fault.mode].repair === 'follow') byPart.set(fault.part, [...(byPart.get(fault.part) ?? []), fault]);
+  return [...byPart.values()].map((faults): WorkedOut => {
+    const [net] = [...faults[0]!.sets.keys()];
+    const { minutes, money } = replacing('unlisted');
+    return {
+      id: `follow:${net}`,
+      method: 'follow',
+      title: `${verbs.follow} ${sheet.nets.get(net!)!.title} to all that it touches`,
+      minutes: toFollow + minutes,
+      money,
+      cures: faults.map(({ id }) => id),
+    };
+  });
+}
+
 function partActions(sheet: Sheet): WorkedOut[] {
   const byPart = new Map<string, Fault[]>();
   for (const fault of sheet.faults.values())
-    if (faultModes[fault.mode].repair !== 'trace') byPart.set(fault.part, [...(byPart.get(fault.part) ?? []), fault]);
+    if (!['trace', 'follow'].includes(faultModes[fault.mode].repair))
+      byPart.set(fault.part, [...(byPart.get(fault.part) ?? []), fault]);
   return [...byPart].flatMap(([id, faults]) => {
     const part = sheet.parts.get(id)!;
     const removal = sheet.boards.get(part.board)?.removal ?? 0;

@@ -14,6 +14,12 @@ import { levelRatio } from './words';
 const plugs = 0.06;
 
 /**
+ * Of what is unlisted, how much acts on a net from a block that the sheet does not tie to it, over all of them: a remote
+ * that gives no command, a gun that loads its driver. How it does so: it takes the net to one of these shares of its volts.
+ */
+const astray = { share: 0.03, ratios: [0, 0.5] };
+
+/**
  * How often what should take a rail to nothing leaves something of it, or what should alter it goes further, and what is
  * left then; what lets through all or nothing leaves something less often: the rail is fed from elsewhere, or floats.
  */
@@ -76,7 +82,7 @@ function withUnlisted(sheet: Sheet): Sheet {
   const least = (leastOfBlock * listed) / sheet.blocks.size;
   const weights = new Map([...sheet.blocks.keys()].map((id) => [id, Math.max(rates.get(id) ?? 0, least)]));
   const unlisted = (listed * (1 - sheet.complete)) / sheet.complete;
-  const scale = (unlisted * (1 - plugs)) / sum(weights.values());
+  const scale = (unlisted * (1 - plugs - astray.share)) / sum(weights.values());
   const parts = new Map(sheet.parts);
   const place = [...sheet.blocks.values()][0]!.place;
   const weighed = (fault: Fault): Fault => {
@@ -108,6 +114,10 @@ function withUnlisted(sheet: Sheet): Sheet {
       faults.set(fault.id, fault);
     }
   }
+  for (const { part, fault } of fromElsewhere(sheet, unlisted * astray.share)) {
+    parts.set(part.id, part);
+    faults.set(fault.id, fault);
+  }
   for (const connector of sheet.connectors.values()) {
     const block = blockOf(sheet, connector);
     if (!block) continue;
@@ -126,6 +136,26 @@ function withUnlisted(sheet: Sheet): Sheet {
     faults.set(fault.id, { ...fault, mode: 'loose', title: faultTitle(part, 'loose') });
   }
   return { ...sheet, complete: 1, parts, faults };
+}
+
+/** For each net that a block makes, what acts on it from elsewhere. */
+function fromElsewhere(sheet: Sheet, weight: number): { readonly part: Part; readonly fault: Fault }[] {
+  const nets = [...sheet.blocks.values()].flatMap((block) =>
+    block.makes.map((id) => ({ block, net: sheet.nets.get(id)! })),
+  );
+  const each = weight / (nets.length * astray.ratios.length);
+  return nets.flatMap(({ block, net: { id, title } }) => {
+    const part: Part = { ...unlistedPart(block), id: `${id}~`, title: `What acts on ${title} from elsewhere` };
+    return astray.ratios.map((ratio) => {
+      const effect = {
+        name: `at-${ratio}`,
+        title: ratio === 0 ? 'it is gone' : 'it is low',
+        share: 1,
+        sets: [[id, ratio] as const],
+      };
+      return { part, fault: { ...unlistedFault(part, effect, each, block.place), mode: 'elsewhere' as const } };
+    });
+  });
 }
 
 /** The block a connector is looked into with: the one that lists it, or the first that needs what it carries where it leads to. */

@@ -1,4 +1,5 @@
 import { type Briefed, foundFirst, type Suspect, untoldFrom } from '@/core/diagnosis';
+import { isSearch } from '@/core/repair';
 import { chanceText } from '@/ui';
 
 /** What to do where no probe is asked for. */
@@ -46,15 +47,15 @@ export function nextAction({
       label: 'Found bad, whatever else is',
       title: `${bad.action}${others.length > 0 ? `, and ${others.length} more` : ''}`,
       how: `${bad.title}, ${bad.said}. ${bad.putIn === undefined ? '' : `The sheet does not know it: type what it does to which net, like “${bad.putIn}”. `}Then measure again what was wrong. ${
-        repair?.action.method === 'trace'
+        repair && isSearch(repair.action)
           ? 'What else proves bad is typed with its mark and what it reads, like “C9 100u 35V 17u”.'
           : `If that is not the cure, next is “${repair!.action.title}”, with ${chanceText(repair!.chance)}.`
       }`,
       button: 'Plan the repair',
     };
-  if (repair?.action.method === 'trace')
+  if (repair && isSearch(repair.action))
     return {
-      label: `Look inside · in there with ${chanceText(repair.chance)}`,
+      label: `${repair.action.method === 'follow' ? 'Follow the net · found along it' : 'Look inside · in there'} with ${chanceText(repair.chance)}`,
       title: repair.action.title,
       how: 'No point of the sheet tells more. A part that proves bad is typed with its mark and what it reads, like “C9 100u 35V 17u”.',
       button: 'Note what was found',

@@ -1,3 +1,4 @@
+import { isSearch } from '../../repair';
 import { type Briefed } from './briefed';
 import { type FoundPart } from './found';
 
@@ -16,5 +17,5 @@ export function foundFirst({
   const dealtWith = (part: string) =>
     suspects.some(({ fault }) => fault.part === part && repair?.action.cures.includes(fault.id));
   if (next !== 'act' || !repair || found.some(({ part }) => dealtWith(part))) return undefined;
-  return repair.action.method === 'trace' ? found[0] : found.find(({ putIn }) => putIn === undefined);
+  return isSearch(repair.action) ? found[0] : found.find(({ putIn }) => putIn === undefined);
 }

@@ -29,6 +29,7 @@ const reworkRisk: Readonly<Record<RepairMethod, Minutes>> = {
   swap: 3,
   recap: 12,
   trace: 3,
+  follow: 3,
 };
 
 /** Minutes, money and risk of a repair, all as minutes at the shop's rate. */

@@ -17,7 +17,7 @@ export interface Alike {
 
 /** What else goes the way a fault did; undefined of a degree of a fault and of what no sheet lists. */
 export function alike({ mode, part, degreeOf }: Fault, parts: Sheet['parts']): Alike | undefined {
-  if (degreeOf !== undefined || mode === 'unlisted') return undefined;
+  if (degreeOf !== undefined || mode === 'unlisted' || mode === 'elsewhere') return undefined;
   return { way: `${parts.get(part)!.kind} ${mode}`, oneMore: faultModes[mode].byAge ? sameAge : sameBlow };
 }
 

@@ -10,6 +10,6 @@ const alwaysFading = 0.9;
 /** Of a fault, how often it comes and goes. */
 export function fadingShare({ appears, mode, degreeOf }: Fault): number {
   if (appears === 'sometimes') return alwaysFading;
-  if (appears !== 'always' || mode === 'unlisted' || degreeOf !== undefined) return 0;
+  if (appears !== 'always' || mode === 'unlisted' || mode === 'elsewhere' || degreeOf !== undefined) return 0;
   return faultModes[mode].touchy ? touchy : usually;
 }

@@ -44,7 +44,8 @@ export function told(posterior: Weighed): ToldSuspect[] {
   const { suspects } = posterior;
   const found = new Map<string, Suspect>();
   for (const suspect of suspects) {
-    const key = suspect.fault.mode === 'unlisted' ? suspect.fault.part : suspect.fault.id;
+    const { mode, part, id } = suspect.fault;
+    const key = mode === 'unlisted' || mode === 'elsewhere' ? part : id;
     const known = found.get(key);
     found.set(
       key,

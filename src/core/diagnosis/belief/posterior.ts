@@ -87,7 +87,7 @@ function outlierChances(weighed: readonly Weighed[], weights: Float64Array, logs
 }
 
 /** Chance that a repair leaves its fault as it was: a bad new part, a poor joint, a fault not found in a search. */
-const failing: Partial<Readonly<Record<string, number>>> = { trace: 0.15, swap: 0.06 };
+const failing: Partial<Readonly<Record<string, number>>> = { trace: 0.15, follow: 0.15, swap: 0.06 };
 const usuallyFailing = 0.03;
 
 /** Faults that repairs have dealt with, with the chance that they are there all the same. */

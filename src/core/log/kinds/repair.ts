@@ -54,7 +54,7 @@ const verbs: ReadonlyMap<string, readonly RepairMethod[]> = new Map(
     set: ['adjust'],
     swapped: ['swap', 'replace'],
     recapped: ['recap', 'replace'],
-    traced: ['trace'],
+    traced: ['trace', 'follow'],
   } as const),
 );
 

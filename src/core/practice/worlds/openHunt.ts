@@ -14,7 +14,7 @@ import {
   transition,
 } from '../../diagnosis';
 import { type LogBody, type LogEntry, replay } from '../../log';
-import { type RepairAction } from '../../repair';
+import { isSearch, type RepairAction } from '../../repair';
 import { type Minutes } from '../../quantity';
 import { type Fault, openSheet, type Sheet } from '../../sheet';
 import { type Random } from '../../statistics';
@@ -247,7 +247,7 @@ export function huntIn(
     bench.minutes += minutes;
     const before = left().length;
     for (const one of left()) if (putsRight(repair.action, one, set.sheet, random)) mended.add(one.id);
-    if (left().length === before && repair.action.method !== 'trace') needless += 1;
+    if (left().length === before && !isSearch(repair.action)) needless += 1;
     bench.record({ kind: 'repair', action, title, cures: [...listed], money, minutes, note: '' });
     const check = bench.predictions.checks.get('picture')!;
     bench.measure({ check, context: { ...liveCold, lamp: bench.context.lamp } }, mended);
@@ -258,13 +258,14 @@ export function huntIn(
 /** Does a repair put a fault right: by its name, or because it deals with the part, the board or the block it is in? */
 export function putsRight(
   { cures, id: action }: RepairAction,
-  { id, part: ofPart }: Fault,
+  { id, part: ofPart, sets, shorts }: Fault,
   { parts }: Sheet,
   random: Random,
 ): boolean {
   if (cures.includes(id)) return true;
   const { block, board, kind } = parts.get(ofPart)!;
   if (action === `trace:${block}`) return random() < searchFinds;
+  if ([...sets.keys(), ...shorts].some((net) => action === `follow:${net}`)) return random() < searchFinds;
   return (
     action === `replace:${ofPart}` ||
     action === `swap:${board}` ||

@@ -39,7 +39,7 @@ export interface Fault extends Omit<Read<typeof fault>, 'title'> {
 
 /** Is it a fault that a sheet lists, and not one that may lie beside those? */
 export const isListed = ({ mode, degreeOf }: Pick<Fault, 'mode' | 'degreeOf'>): boolean =>
-  mode !== 'unlisted' && degreeOf === undefined;
+  mode !== 'unlisted' && mode !== 'elsewhere' && degreeOf === undefined;
 
 /** The faults of a part, by mode. */
 export const faultsSchema: Format<unknown>['schema'] = {
