@@ -56,8 +56,12 @@ export function OfItsKind({ job, sheet: { quirks, kit, technology }, setUp }: Of
                 <Link href={`/job/${job}/shape`} className="press">
                   Shape and colours by a photograph
                 </Link>{' '}
+              </>
+            )}
+            {technology !== 'crt-mono' && (
+              <>
                 <Link href={`/job/${job}/grey`} className="press">
-                  Grey scale
+                  {familyOf(technology) === 'tube' ? 'Grey scale' : 'White balance'}
                 </Link>{' '}
               </>
             )}

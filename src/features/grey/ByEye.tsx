@@ -1,15 +1,16 @@
 import { useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { type LogBody, standing } from '@/core/log';
-import { turnWords } from '@/core/quantity';
 import { type Bar, bars, greyByEyeOf, type Look, tints } from '@/core/setup';
 import { Key } from '@/ui';
 import { type JobLog } from '@/workshop/job';
+import { type GreyWords } from './greyWords';
 import { HuePlane } from './HuePlane';
 import styles from './grey.module.css';
 
 export interface GreyWay {
   readonly log: JobLog;
+  readonly words: GreyWords;
   readonly say: (words: () => string) => void;
 }
 
@@ -17,7 +18,7 @@ const looks: readonly Look[] = [...tints, 'grey'];
 const question = (bar: Bar) => `The ${bar} bar looks`;
 
 /** Grey with no instrument: what each bar looks like, and how far to turn what. */
-export function ByEye({ log, say }: GreyWay) {
+export function ByEye({ log, words, say }: GreyWay) {
   const advice = useMemo(() => greyByEyeOf(log.entries), [log.entries]);
   const { look, next, thought, done } = advice;
   const looked = useMemo(() => new Set(standing(log.entries, 'grey').map(({ body }) => body.bar)), [log.entries]);
@@ -26,12 +27,13 @@ export function ByEye({ log, say }: GreyWay) {
     // Weighing it all again takes a moment: only where somebody listens.
     say(() => {
       const after = greyByEyeOf([...log.entries, ...made]);
-      if (after.next) return `${after.next.control}, ${turnWords(after.next.turn)}`;
+      if (after.next) return `${words.control(after.next.control)}, ${words.amount(after.next.turn)}`;
       return after.look ? question(after.look) : 'grey at both ends';
     });
   };
   const seen = (one: Look | undefined) => look && one && record({ kind: 'grey', bar: look, looks: one });
-  const turned = () => next && record({ kind: 'turned', control: next.control, end: false, turn: next.turn });
+  const turned = () =>
+    next && record({ kind: 'turned', control: next.control, end: false, turn: words.settable(next.turn) });
   useHotkeys('1,2,3,4,5,6,7', ({ key }) => seen(looks[Number(key) - 1]), { enabled: look !== undefined });
   useHotkeys('enter', turned, {
     enabled: next !== undefined,
@@ -64,14 +66,14 @@ export function ByEye({ log, say }: GreyWay) {
         )}
         {next && (
           <>
-            <h1>{next.control}</h1>
-            <p className={styles.turn}>{turnWords(next.turn)}</p>
+            <h1>{words.control(next.control)}</h1>
+            <p className={styles.turn}>{words.amount(next.turn)}</p>
             <p>
               <button type="button" className="press main" onClick={turned}>
-                Turned <Key>⏎</Key>
+                {words.done} <Key>⏎</Key>
               </button>
             </p>
-            <p className="soft">If clockwise does the contrary on this board, turn it the other way each time.</p>
+            <p className="soft">{words.contrary}</p>
           </>
         )}
         {done && (

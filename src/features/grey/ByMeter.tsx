@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
 import { type LogBody } from '@/core/log';
-import { bars, greyByMeterOf } from '@/core/setup';
+import { bars, type GreyControl, greyByMeterOf } from '@/core/setup';
 import { LineEntry } from '@/ui';
 import { type GreyWay } from './ByEye';
 import styles from './grey.module.css';
@@ -18,7 +18,7 @@ function readColour(line: string): { readonly x: number; readonly y: number; rea
 }
 
 /** Grey by a colour meter: both bars read, then a control turned until the meter is where it should be. */
-export function ByMeter({ log, say }: GreyWay) {
+export function ByMeter({ log, words, say }: GreyWay) {
   const walk = useMemo(() => greyByMeterOf(log.entries), [log.entries]);
   const [typed, setTyped] = useState('');
   const [message, setMessage] = useState<string>();
@@ -36,7 +36,11 @@ export function ByMeter({ log, say }: GreyWay) {
     setMessage(undefined);
     say(() => {
       const after = greyByMeterOf([...log.entries, ...made]);
-      return after.read ? `the ${after.read} bar` : (after.advice?.next?.control ?? 'grey at both ends');
+      return after.read
+        ? `the ${after.read} bar`
+        : after.advice?.next
+          ? words.control(after.advice.next.control as GreyControl)
+          : 'grey at both ends';
     });
     input.current?.focus();
   };
@@ -44,7 +48,9 @@ export function ByMeter({ log, say }: GreyWay) {
   return (
     <div className={styles.two}>
       <section className={`task ${styles.card}`} aria-label="Grey next" data-asks={read ?? (next ? 'turn' : 'done')}>
-        <h1>{read ? `Measure the ${read} bar` : (next?.control ?? 'Grey at both ends')}</h1>
+        <h1>
+          {read ? `Measure the ${read} bar` : next ? words.control(next.control as GreyControl) : 'Grey at both ends'}
+        </h1>
         {aim && next && (
           <p className={styles.aim}>
             on the {aim.bar} bar, until it reads <b className="figure">x {aim.x.toFixed(3)}</b>{' '}
@@ -85,7 +91,9 @@ export function ByMeter({ log, say }: GreyWay) {
             </li>
           ))}
         </ul>
-        <p className="soft">{walk.turns} turns so far. White is daylight, x 0.313, y 0.329.</p>
+        <p className="soft">
+          {walk.turns} {walk.turns === 1 ? 'change' : 'changes'} so far. White is daylight, x 0.313, y 0.329.
+        </p>
       </section>
     </div>
   );

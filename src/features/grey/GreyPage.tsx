@@ -6,6 +6,7 @@ import { Key, say, Ways } from '@/ui';
 import { type JobFile, JobFrame, useJob, useTakeBackKey } from '@/workshop/job';
 import { ByEye } from './ByEye';
 import { ByMeter } from './ByMeter';
+import { greyWords } from './greyWords';
 import styles from './grey.module.css';
 
 const ways = { eye: 'By eye', meter: 'By a colour meter' } as const;
@@ -16,7 +17,8 @@ export function GreyPage({ file }: { file: JobFile }) {
   const [way, setWay] = useState<keyof typeof ways>('eye');
   const [aloud, setAloud] = useState(false);
   useTakeBackKey(log);
-  const told = { log, say: (words: () => string) => aloud && say(words()) };
+  const words = greyWords(file.sheet.technology);
+  const told = { log, words, say: (words: () => string) => aloud && say(words()) };
   return (
     <JobFrame file={file} log={log} bench={job.bench}>
       <div className={styles.page}>
@@ -32,12 +34,7 @@ export function GreyPage({ file }: { file: JobFile }) {
             <Key>Alt Z</Key> takes the last back
           </span>
         </Ways>
-        {job.bench.context.power !== 'live' && (
-          <p className="caution">
-            The set is on and warm for this: insulated tool, one hand, the neck’s pins are at hundreds of volts. Screen
-            and B+ are set before.
-          </p>
-        )}
+        {job.bench.context.power !== 'live' && <p className="caution">{words.before}</p>}
         {way === 'eye' ? <ByEye {...told} /> : <ByMeter {...told} />}
       </div>
     </JobFrame>

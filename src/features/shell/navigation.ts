@@ -43,7 +43,7 @@ export function pagesOf(path: string): { readonly href: string; readonly title: 
     ['kit', 'Kit'],
     ['setup', 'Set-up of the rails'],
     ['shape', 'Shape and colours of the picture'],
-    ['grey', 'Grey scale'],
+    ['grey', 'Grey scale and white balance'],
     ['tube', 'Picture tube: its guns, burn-in'],
     ['set', 'What it is'],
     ['second', 'Second screen: a tablet or telephone joins'],
