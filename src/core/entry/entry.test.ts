@@ -165,6 +165,10 @@ describe('a line that refines the sheet', () => {
     });
     expect(readRefinement('new tp5 vs by the relay', scope)).toMatchObject({ change: { where: 'by the relay' } });
     expect(readRefinement('learn vs', scope)).toMatchObject({ kind: 'learn', check: { id: 'vs-dc' } });
+    expect(readRefinement('rail V12 11.6', scope)).toMatchObject({
+      change: { kind: 'point', point: 'v12-dc', volts: 11.6, source: 'manual' },
+      said: expect.stringContaining('is 11.6 V on these sets') as string,
+    });
     expect(readRefinement('vs 181', scope)).toBeUndefined();
   });
 
@@ -233,7 +237,8 @@ describe('a line that refines the sheet', () => {
     ['rail v18 psu', /a short name and its volts/],
     ['rail +27 27 from supply', /"\+27" would be read as a value: .*such as v27$/],
     ['rail -12 12', /such as n12$/],
-    ['rail vs 18 from supply', /has a net "vs" already/],
+    ['rail vs 18 from supply', /has a net "vs" already: "rail vs 18" alone/],
+    ['rail vs 190', /goes by the set’s own label/],
     ['rail v18 18 at tp18', /which block makes it/],
     ['code 2 vs', /2 blinks already: /],
     ['code 99 vs', /a whole number of blinks/],

@@ -1,7 +1,7 @@
 import { type Check } from '../behaviour';
 import { partKindNames, type PartKind } from '../parts';
 import { formatQuantity, parseQuantity, Refusal } from '../quantity';
-import { exampleOfPart, kindOfReference, type PartRole, type Sheet, type SheetChange } from '../sheet';
+import { exampleOfPart, kindOfReference, type Net, type PartRole, type Sheet, type SheetChange } from '../sheet';
 import { type EntryScope, findNamed, unknownPoint } from './named';
 
 /** What a line typed at the bench adds to the sheet of the set. */
@@ -171,9 +171,9 @@ function readRail(words: readonly string[], { sheet, checks }: EntryScope): Refi
   const needs = `a rail needs a short name and its volts, ${example}`;
   checkName(rail, needs);
   if (!isNumber(volts)) throw new Refusal(needs);
-  if ([...sheet.nets.keys()].some((id) => id.toLowerCase() === rail.toLowerCase()))
-    throw new Refusal(`${sheet.title} has a net "${rail}" already: "new tp4 ${rail} 12.1" puts a point on it`);
   const value = voltsOf(volts, `a rail is given in volts, ${example}`);
+  const known = [...sheet.nets.values()].find(({ id }) => id.toLowerCase() === rail.toLowerCase());
+  if (known) return readOwnVolts(known, value, rest, { sheet, checks });
   const said = phrases(rest, ['from', 'to', 'at', 'on']);
   if (!said.get('from')) throw new Refusal(`say which block makes it, ${example}`);
   const block = blockNamed(said.get('from')!, undefined, sheet);
@@ -185,6 +185,28 @@ function readRail(words: readonly string[], { sheet, checks }: EntryScope): Refi
     kind: 'change',
     change: { kind: 'rail', rail, volts: value, block, ...(user && { user }), point, where: where.join(' ') },
     said: `${formatQuantity(value, 'V', 3)} made by ${sheet.blocks.get(block)!.title}${user ? ` for ${sheet.blocks.get(user)!.title}` : ''}, read as "${rail}": into the sheet of this set`,
+  };
+}
+
+/** `rail vpos 24`: what a rail that the sheet has is on sets of this chassis. */
+function readOwnVolts(
+  { id, title, label }: Net,
+  volts: number,
+  more: readonly string[],
+  { sheet, checks }: EntryScope,
+): Refinement {
+  if (more.length > 0)
+    throw new Refusal(
+      `${sheet.title} has a net "${id}" already: "rail ${id} ${volts}" alone says what it is here, "new tp4 ${id} ${volts}" puts a point on it`,
+    );
+  if (label !== undefined) throw new Refusal(`${title} goes by the set’s own label: type it under What it is`);
+  const check = [...checks.values()].find(({ measure, point }) => measure === 'dc' && point?.net === id);
+  if (!check)
+    throw new Refusal(`${sheet.title} has no point to read "${id}" at: "new tp4 ${id} ${volts}" puts one on it`);
+  return {
+    kind: 'change',
+    change: { kind: 'point', point: check.id, volts, source: 'manual' },
+    said: `${title} is ${formatQuantity(volts, 'V', 3)} on these sets: into the sheet of this set`,
   };
 }
 

@@ -112,7 +112,7 @@ function Doubts({ doubts, alone, dormant, badDonors }: Pick<Briefed, 'doubts' | 
           both.
         </p>
       ))}
-      {doubts.map(({ entry, ofPart, said, chance, twice }) => (
+      {doubts.map(({ entry, ofPart, said, chance, twice, own }) => (
         <p key={entry} className={styles.doubt} role="note">
           {twice ? (
             <>
@@ -127,6 +127,12 @@ function Doubts({ doubts, alone, dormant, badDonors }: Pick<Briefed, 'doubts' | 
             <>
               <b>Misread?</b> {said}: speaks against all the rest, a slip with{' '}
               <span className="figure">{chanceText(chance)}</span>. Read it again.
+            </>
+          )}
+          {own !== undefined && (
+            <>
+              {' '}
+              The sheet only guesses here: if this set’s papers have it so, type <span className="figure">{own}</span>.
             </>
           )}
         </p>

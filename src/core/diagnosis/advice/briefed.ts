@@ -44,6 +44,8 @@ export interface Briefing extends Pick<
     readonly said: string;
     readonly chance: number;
     readonly twice: boolean;
+    /** The line that says what its rail really is on sets of this chassis, where the sheet only guesses. */
+    readonly own: string | undefined;
   }[];
   /** Boards whose donor is likely bad itself, by their titles. */
   readonly badDonors: readonly { readonly board: string; readonly chance: number }[];

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { predictionsOf } from '../../behaviour';
+import { openSheet } from '../../sheet';
 import { type LogBody, type LogEntry, replay } from '../../log';
 import { type Case } from '../belief';
 import { adviseOn } from './advice';
@@ -72,6 +73,19 @@ describe('a briefing', () => {
     const { doubts } = briefingOf(odd);
     expect(doubts.map(({ entry, twice }) => [entry, twice])).toEqual([['line-4', false]]);
     expect(doubts[0]!.said).toMatch(/3 V, a good set gives 15 V/);
+    // What the sheet has from the maker is no guess.
+    expect(doubts[0]!.own).toBeUndefined();
+  });
+
+  it('says what to type where an odd rail is only guessed by the sheet, and may be so on these sets', () => {
+    const guesses = predictionsOf(openSheet(shippedSheets().get('generic-projection-tubes')!));
+    const ownOf = (volts: number) =>
+      briefingOf({
+        ...caseOf(live, reading('vneg-dc', -9.4), reading('vpos-dc', volts)),
+        predictions: guesses,
+        complaint: { symptoms: ['short_picture'], signs: {} },
+      }).doubts.map(({ own }) => own);
+    expect(ownOf(24.1)).toContain('rail vpos 24.1');
   });
 
   it('tells what still holds a rail down while it is isolated', () => {

@@ -68,6 +68,7 @@ export function briefingOf(job: Case): Briefing {
         said: observationText(predictions, observation),
         chance,
         twice: observation.times > 1,
+        own: ownVolts(predictions, observation),
       })),
     badDonors: [...posterior.badDonors]
       .filter(([, chance]) => chance >= donorShown)
@@ -80,6 +81,20 @@ export function briefingOf(job: Case): Briefing {
     inside: likeliestInside(predictions.model.sheet, posterior, predictions.checks, bench),
   };
 }
+
+/** `rail vpos 24.1`: what to type where a rail that the sheet only guesses is so on sets of this chassis. */
+function ownVolts({ model: { sheet } }: Predictions, { check, answer }: Observation): string | undefined {
+  const net = sheet.nets.get(check.point?.net ?? '');
+  const guessed = (check.point?.source ?? net?.source) === 'guess';
+  if (!net || !guessed || check.measure !== 'dc' || answer.kind !== 'number' || !Number.isFinite(answer.value))
+    return undefined;
+  return Math.abs(answer.value) < halfAlive * Math.abs(net.volts)
+    ? undefined
+    : `rail ${net.id} ${Number(answer.value.toPrecision(3))}`;
+}
+
+/** A rail at less of what it usually is than this is no other rail: it has failed. */
+const halfAlive = 0.5;
 
 /** `Vscan -121.4 V, a good set gives -168 V ±3 %, with CN802 pulled`. */
 function observationText(predictions: Predictions, { check, answer, context }: Observation): string {
