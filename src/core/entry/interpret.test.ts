@@ -187,6 +187,23 @@ describe('proving a store', () => {
     expect(interpret('OL', desk(unplugged, 'C547-esr', { step }))).toMatchObject({ kind: 'wrong' });
   });
 
+  it('is finished before power once it was begun, unless a repair came after it', () => {
+    const begun = [live, off, { kind: 'store', store: 'C812', volts: 3 } as const];
+    const on = { ...liveCold, power: 'live' } as const;
+    expect(nextStep(caseOf(...begun), on)).toMatchObject({ kind: 'prove' });
+    const fitted = {
+      kind: 'repair',
+      action: 'replace:C547',
+      title: '',
+      cures: [],
+      money: 0,
+      minutes: 0,
+      note: '',
+    } as const;
+    expect(nextStep(caseOf(...begun, fitted), on)).toMatchObject({ kind: 'do', body: live });
+    expect(nextStep(caseOf(...begun, fitted), { ...on, power: 'proven' })).toMatchObject({ kind: 'prove' });
+  });
+
   it('leaves a resistance of the same part a reading', () => {
     expect(interpret('C841 0.2 ohm', desk(unplugged, undefined, { step }))).toMatchObject({
       body: { kind: 'reading', check: 'C841-esr' },

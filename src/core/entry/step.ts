@@ -16,9 +16,11 @@ export function nextStep({ predictions, bench }: Case, wanted: Context): SetStep
   const { sheet } = predictions.model;
   const low = new Set(bench.stores.filter(isLow).map(({ store }) => store));
   const steps = transition(sheet, bench.context, wanted, () => 0);
-  // A discharge that was begun is finished before anything else takes the hands.
+  // A discharge that was begun is finished before anything else takes the hands; but once a repair came after it, not for power alone.
+  const repaired = bench.repairs.at(-1)?.entry.at ?? '';
+  const isOver = wanted.power === 'live' && bench.stores.every(({ at }) => at <= repaired);
   const left =
-    bench.context.power === 'unplugged' && low.size > 0
+    bench.context.power === 'unplugged' && low.size > 0 && !isOver
       ? [...sheet.stores.values()].find(({ id }) => !low.has(id))
       : undefined;
   if (left) return { kind: 'prove', store: left };
