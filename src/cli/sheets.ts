@@ -190,7 +190,7 @@ function suspected(given: Given): object {
     decision: advice.next,
     repair: repair && {
       title: repair.action.title,
-      chance: toldChance(advice.posterior, suspects, repair.action.cures, repair.chance),
+      chance: toldChance(suspects, repair.action.cures, repair.chance),
       minutes: repair.minutes,
     },
   };

@@ -118,7 +118,7 @@ export function standingOf(file: Case): Standing {
       ? {
           repair: {
             title: repair.action.title,
-            chance: toldChance(advice.posterior, suspects, repair.action.cures, repair.chance),
+            chance: toldChance(suspects, repair.action.cures, repair.chance),
             money: repair.action.money,
             minutes: repair.action.minutes,
           },

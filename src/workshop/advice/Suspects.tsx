@@ -60,7 +60,7 @@ export function Suspects({ briefed, closed = new Map(), most = shown }: Suspects
       {others.length > 0 && (
         <p className={styles.rest}>
           {others.length} others share {chanceText(sumOf(others, ({ probability }) => probability))}
-          {leading.some(({ unread }) => unread) && '; the rest is left for what nobody thought of'}.
+          {leading.some(({ unread }) => unread !== undefined) && '; the rest is left for what nobody thought of'}.
         </p>
       )}
     </section>
@@ -166,7 +166,7 @@ function SuspectRow({ suspect, isFirst, reasons, open, met, onToggle }: SuspectR
         </span>
         <Bar share={suspect.probability} tone={suspect.cured ? 'petrol' : 'copper'} />
       </button>
-      {suspect.unread && isFirst && (
+      {suspect.unread !== undefined && isFirst && (
         <p className={styles.unread}>Nothing was read of the part itself: one in eight such leads is wrong.</p>
       )}
       {told.map((reason, index) => (

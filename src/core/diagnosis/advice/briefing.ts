@@ -48,7 +48,7 @@ export function briefingOf(job: Case): Briefing {
     probes: advice.probes.map(({ probe: { check, ...probe }, ...worth }) => ({ ...probe, check: check.id, ...worth })),
     repairs: advice.repairs.map(({ action: { id, cures }, chance, minutes }) => ({
       action: id,
-      chance: toldChance(posterior, suspects, cures, chance),
+      chance: toldChance(suspects, cures, chance),
       minutes,
     })),
     reasons: Object.fromEntries(

@@ -41,14 +41,14 @@ function ledBy(observation: Observation, chance: number, cured = false) {
 describe('a suspect as it is told', () => {
   it('is told as no surer than such leads prove to be, where nothing was read of its part', () => {
     const [first] = told(ledBy(read(ofRail, 'e1'), 0.99));
-    expect(first).toMatchObject({ fault: chip, unread: true });
+    expect(first).toMatchObject({ fault: chip, unread: expect.closeTo(0.99 - 0.892, 6) as number });
     expect(first!.probability).toBeLessThan(0.9);
     expect(leadOf(ledBy(read(ofRail, 'e1'), 0.99), sheet).stated).toBe(first!.probability);
   });
 
   it('is told as sure as it is once its part was read at the bench, and not by what the owner said', () => {
     expect(told(ledBy(read(ofChip, 'e1'), 0.99))[0]!.probability).toBe(0.99);
-    expect(told(ledBy(read(ofChip), 0.99))[0]!.unread).toBe(true);
+    expect(told(ledBy(read(ofChip), 0.99))[0]!.unread).toBeGreaterThan(0);
   });
 
   it('keeps its chance where that is none too sure, or a repair has dealt with it, and its place before others', () => {
@@ -59,9 +59,8 @@ describe('a suspect as it is told', () => {
   });
 
   it('holds back the chance of its repair as far as itself, and that of no other repair', () => {
-    const posterior = ledBy(read(ofRail, 'e1'), 0.99);
-    const suspects = told(posterior);
-    const chanceOf = (cures: string[], chance: number) => toldChance(posterior, suspects, cures, chance);
+    const suspects = told(ledBy(read(ofRail, 'e1'), 0.99));
+    const chanceOf = (cures: string[], chance: number) => toldChance(suspects, cures, chance);
     expect(chanceOf([chip!.id], 0.99)).toBeCloseTo(suspects[0]!.probability, 9);
     expect(chanceOf([chip!.id], 0.9)).toBeLessThan(0.9);
     expect(chanceOf([load!.id], 0.6)).toBe(0.6);

@@ -19,8 +19,11 @@ type Weighed = Pick<Posterior, 'suspects' | 'hypotheses' | 'weights' | 'logs' | 
 
 /** A suspect as it is told. */
 export interface ToldSuspect extends Suspect {
-  /** Nothing that was read of the part itself speaks for it: it is told as no likelier than such suspects prove to be. */
-  readonly unread?: true;
+  /**
+   * Nothing that was read of the part itself speaks for it: it is told as no likelier than such suspects prove to be, by so
+   * much less than it is reckoned.
+   */
+  readonly unread?: number;
 }
 
 /**
@@ -60,7 +63,8 @@ export function told(posterior: Weighed): ToldSuspect[] {
     .map((suspect): ToldSuspect => {
       const { fault, probability } = suspect;
       if (!isTempered(suspect) || isSeen(fault.id)) return suspect;
-      return { ...suspect, probability: whileUnread(probability), unread: true };
+      const toldAt = whileUnread(probability);
+      return { ...suspect, probability: toldAt, unread: probability - toldAt };
     })
     .sort((a, b) => b.probability - a.probability);
 }
@@ -72,15 +76,9 @@ export function told(posterior: Weighed): ToldSuspect[] {
  * @param cures the ids of the faults it deals with
  * @param chance as it is reckoned
  */
-export function toldChance(
-  { suspects: reckoned }: Weighed,
-  suspects: readonly ToldSuspect[],
-  cures: readonly string[],
-  chance: number,
-): number {
-  const sureness = new Map(reckoned.map(({ fault, probability }) => [fault.id, probability]));
-  const held = suspects.flatMap(({ fault, probability, unread: isUnread }) =>
-    isUnread && cures.includes(fault.id) ? [(sureness.get(fault.id) ?? probability) - probability] : [],
+export function toldChance(suspects: readonly ToldSuspect[], cures: readonly string[], chance: number): number {
+  const held = suspects.flatMap(({ fault, unread: less }) =>
+    less !== undefined && cures.includes(fault.id) ? [less] : [],
   );
   return Math.max(0, chance - Math.max(0, ...held));
 }
