@@ -52,7 +52,7 @@ export function SetUpPage({ file, simulatedMeter }: SetUpPageProps) {
             <>
               <Asked asks={asks} />
               {meter.approach && <Approach approach={meter.approach} />}
-              {meter.on && meter.source && (
+              {meter.on && live && meter.source && (
                 <LiveMeter view={meter.view} unit="V" title={meter.source.title} trace={meter.trace} />
               )}
               <LineEntry
@@ -124,7 +124,8 @@ function Cautions({ job, live, unread }: { job: string; live: boolean; unread: b
     <>
       {!live && (
         <p className="caution">
-          Rails are set live and warm: insulated tool, one hand, eyes on the pin before the tool is moved.
+          Rails are set live and warm: insulated tool, one hand, eyes on the pin before the tool is moved.{' '}
+          <Key>Alt P</Key> when it is on.
         </p>
       )}
       {unread && (
