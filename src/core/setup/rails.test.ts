@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readTurn, turnWords } from '../quantity';
+import { turnWords } from '../quantity';
 import { mean, seeded } from '../statistics';
 import { adviseRails, drawTrimmers, type Rail, readRails, type Touch } from '.';
 

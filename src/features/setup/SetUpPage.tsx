@@ -20,8 +20,12 @@ interface SetUpPageProps {
 /** The rails brought to the label one touch at a time: what to turn, to what reading, and what is to be read after it. */
 export function SetUpPage({ file, simulatedMeter }: SetUpPageProps) {
   const { log, job } = useJob(file);
-  const setting = useRailSetting(file, log, job, simulatedMeter);
-  const { steps, walk, asked, meter } = setting;
+  const { steps, walk, asked, input, typed, type, message, setMessage, aloud, setAloud, enter, meter } = useRailSetting(
+    file,
+    log,
+    job,
+    simulatedMeter,
+  );
   const { rows, asks, advice } = walk;
   const live = job.bench.context.power === 'live';
   useTakeBackKey(log);
@@ -56,26 +60,26 @@ export function SetUpPage({ file, simulatedMeter }: SetUpPageProps) {
                 <LiveMeter view={meter.view} unit="V" title={meter.source.title} trace={meter.trace} />
               )}
               <LineEntry
-                ref={setting.input}
+                ref={input}
                 label={asks.do === 'turn' ? 'What it reads when you let go' : 'What it reads'}
                 placeholder={formatQuantity(asks.do === 'turn' ? asks.move.aim : asks.row.target, 'V', 4).replace(
                   /\s*V$/,
                   '',
                 )}
-                value={setting.typed}
+                value={typed}
                 maxLength={40}
                 autoFocus
-                message={setting.message}
-                onType={setting.type}
-                onEnter={() => setting.enter()}
+                message={message}
+                onType={type}
+                onEnter={() => enter()}
               />
               {asks.do === 'turn' && (
-                <BeforeTurning job={file.id} log={log} asks={asks} onRefused={setting.setMessage}>
+                <BeforeTurning job={file.id} log={log} asks={asks} onRefused={setMessage}>
                   <button
                     type="button"
                     className="press"
-                    disabled={setting.typed === '' && meter.approach === undefined}
-                    onClick={() => setting.enter(true)}
+                    disabled={typed === '' && meter.approach === undefined}
+                    onClick={() => enter(true)}
                   >
                     That is the end of its travel
                   </button>
@@ -102,12 +106,8 @@ export function SetUpPage({ file, simulatedMeter }: SetUpPageProps) {
               {meter.on ? 'Type instead' : 'Read the meter'} <Key>Alt M</Key>
             </button>{' '}
             <label>
-              <input
-                type="checkbox"
-                checked={setting.aloud}
-                onChange={(event) => setting.setAloud(event.target.checked)}
-              />{' '}
-              Say what is next
+              <input type="checkbox" checked={aloud} onChange={(event) => setAloud(event.target.checked)} /> Say what is
+              next
             </label>{' '}
             · <Key>Alt Z</Key> takes the last back
           </p>
