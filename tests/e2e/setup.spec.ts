@@ -56,7 +56,7 @@ test('rails are set one touch at a time: each turn to an aim, what it did to the
 });
 
 test('with the meter on, rails are set with no key but the one that switches it on', async ({ page, app }) => {
-  await takeIn(page, app.address, 'Pellisar TC-14', 'Foyer set', ['Flooded green']);
+  await takeIn(page, app.address, 'Pellisar TC-14', 'Terrace set', ['Flooded green']);
   await page.keyboard.press('Alt+p');
   await expect(page.locator('[data-waiting]')).toHaveAttribute('data-waiting', '0');
   await page.goto(page.url().replace(/bench$/, 'setup'));

@@ -27,6 +27,9 @@ interface RepairProps {
 }
 
 /** What was done, and whether the readings that were wrong are right since. */
+/** A repair likelier than this is offered for recording although one more test would pay. */
+const likely = 0.5;
+
 export function Repair({ file, briefing, hand }: RepairProps) {
   const router = useRouter();
   const { log, job } = useJob(file);
@@ -38,7 +41,8 @@ export function Repair({ file, briefing, hand }: RepairProps) {
   const [again, setAgain] = useState(false);
 
   // All was measured again, it is not cured, and the readings already name what to do about the rest.
-  const more = fresh && briefed.next === 'act' && proof.open.length === 0 && !proof.done;
+  const named = briefed.next === 'act' || (briefed.repairs[0]?.chance ?? 0) > likely;
+  const more = fresh && named && proof.open.length === 0 && !proof.done;
   const recording = choices.length > 0 && (bench.repairs.length === 0 || again || more);
   const keys = { enableOnFormTags: true, preventDefault: true } as const;
   useHotkeys('mod+enter', () => router.push(`/job/${file.id}/close`), { ...keys, enabled: !recording && proof.done });

@@ -4,6 +4,7 @@ import { type LogBody, type LogEntry, replay } from '@/core/log';
 import { repairActions } from '@/core/repair';
 import { describe, expect, it } from 'vitest';
 import { adviseOn, type Case, proofOf } from '@/core/diagnosis';
+import { openSheet } from '@/core/sheet';
 import { shippedSheets } from '@/sheets';
 import { notesOf, repairChoices, toGet } from './repairModel';
 import { partOrBoard } from '@/core/kit';
@@ -89,6 +90,17 @@ describe('repairs that can be recorded', () => {
     expect(chances.at(-1)).toBe(0);
     const unlikely = choices.slice(chances.indexOf(0)).map(({ action }) => action.title);
     expect(unlikely).toEqual([...unlikely].sort((a, b) => a.localeCompare(b)));
+  });
+
+  it('name a net to be followed only where something may well act on it', () => {
+    const opened = openSheet(sheet);
+    const follow = repairActions(opened).find(({ id }) => id === 'follow:kg')!;
+    const followed = (chance: number) =>
+      repairChoices({ repairs: [{ action: follow, chance }] }, opened).flatMap(({ action }) =>
+        action.method === 'follow' ? [action.id] : [],
+      );
+    expect(followed(0.2)).toEqual(['follow:kg']);
+    expect(followed(0.001)).toEqual([]);
   });
 });
 

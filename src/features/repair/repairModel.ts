@@ -9,6 +9,9 @@ export interface RepairChoice {
   readonly chance: number;
 }
 
+/** A net is followed only where something may well act on it from elsewhere: there is one for each net of the sheet. */
+const worthFollowing = 0.01;
+
 /** Every repair the sheet knows, the likeliest cure first; those not suspected follow by name. */
 export function repairChoices(
   { repairs }: { readonly repairs: readonly RepairChoice[] },
@@ -20,7 +23,7 @@ export function repairChoices(
     .filter(({ id }) => !chances.has(id))
     .map((action) => ({ action, chance: 0 }))
     .sort((a, b) => a.action.title.localeCompare(b.action.title));
-  return [...ranked, ...others];
+  return [...ranked, ...others].filter(({ action, chance }) => action.method !== 'follow' || chance >= worthFollowing);
 }
 
 /** What the sheet says of fitting the parts that a repair touches; another board brings its own. */

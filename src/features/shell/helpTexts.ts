@@ -39,6 +39,7 @@ export const helpSections: readonly HelpSection[] = [
       ['C9 100u 35V 17u', 'a part measured by itself, as in the survey: no sheet need know it'],
       ['part R118 22R scan feeds vscan', 'a part it lacks: it feeds, shunts, senses or drives'],
       ['rail v18 18 from supply to logic at tp18', 'a rail of this chassis'],
+      ['rail v12 11.6', 'what a rail that the sheet has is on these sets'],
       ['code 9 vscan', 'what a count of blinks means'],
       ['board scan called VB-7', 'another name of a board'],
       ['learn v12', 'its last reading becomes what a good set shows'],
