@@ -1,4 +1,4 @@
-import { type Page } from '@playwright/test';
+import { type Locator, type Page } from '@playwright/test';
 import { expect, test } from './app';
 import { takeIn } from './bench';
 
@@ -15,22 +15,30 @@ const stand = async (page: Page) =>
     await page.getByTestId('rails').innerText(),
   ].join('/');
 
+/** Takes a set in, switches it on and goes to its rails: what is asked there. */
+async function toRails(page: Page, address: string, sheet: string, title: string, tile: string): Promise<Locator> {
+  await takeIn(page, address, sheet, title, [tile]);
+  await page.keyboard.press('Alt+p');
+  await expect(page.locator('[data-waiting]')).toHaveAttribute('data-waiting', '0');
+  await page.goto(page.url().replace(/bench$/, 'setup'));
+  return card(page);
+}
+/** Types what is asked for, and waits until it is taken. */
+async function take(page: Page, text: string): Promise<void> {
+  const before = await stand(page);
+  const entry = card(page).getByRole('textbox');
+  await entry.fill(text);
+  await entry.press('Enter');
+  await expect.poll(() => stand(page)).not.toBe(before);
+}
+
 test('rails are set one touch at a time: each turn to an aim, what it did to the others read and allowed for', async ({
   page,
   app,
 }) => {
-  await takeIn(page, app.address, 'Halvane HP-42', 'Lido board', ['Upper half dark']);
-  await page.keyboard.press('Alt+p');
-  await page.goto(page.url().replace(/bench$/, 'setup'));
-  const asked = card(page);
+  const asked = await toRails(page, app.address, 'Halvane HP-42', 'Lido board', 'Upper half dark');
   const entry = asked.getByRole('textbox');
   const rails = { ...set };
-  const take = async (value: number) => {
-    const before = await stand(page);
-    await entry.fill(value.toFixed(2));
-    await entry.press('Enter');
-    await expect.poll(() => stand(page)).not.toBe(before);
-  };
   await entry.fill('sparkling');
   await entry.press('Enter');
   await expect(page.getByRole('alert').first()).toBeVisible();
@@ -45,7 +53,7 @@ test('rails are set one touch at a time: each turn to an aim, what it did to the
       rails[rail] = aim;
       touches += 1;
     }
-    await take(rails[rail]);
+    await take(page, rails[rail].toFixed(2));
   }
   await expect(asked.getByRole('heading')).toHaveText('All rails are within');
   expect(touches).toBeGreaterThan(0);
@@ -56,11 +64,7 @@ test('rails are set one touch at a time: each turn to an aim, what it did to the
 });
 
 test('with the meter on, rails are set with no key but the one that switches it on', async ({ page, app }) => {
-  await takeIn(page, app.address, 'Pellisar TC-14', 'Terrace set', ['Flooded green']);
-  await page.keyboard.press('Alt+p');
-  await expect(page.locator('[data-waiting]')).toHaveAttribute('data-waiting', '0');
-  await page.goto(page.url().replace(/bench$/, 'setup'));
-  const asked = card(page);
+  const asked = await toRails(page, app.address, 'Pellisar TC-14', 'Terrace set', 'Flooded green');
   await page.keyboard.press('Alt+m');
   await expect(asked.getByRole('status', { name: 'Meter' })).toBeVisible();
   // Each is read, and turned until it is near enough to let go.
@@ -73,27 +77,17 @@ test('with the meter on, rails are set with no key but the one that switches it 
 });
 
 test('a turn that is counted teaches the control, and a turn that does nothing is a fault', async ({ page, app }) => {
-  await takeIn(page, app.address, 'Halvane HP-42', 'Kiosk board', ['Upper half dark']);
-  await page.keyboard.press('Alt+p');
-  await expect(page.locator('[data-waiting]')).toHaveAttribute('data-waiting', '0');
-  await page.goto(page.url().replace(/bench$/, 'setup'));
-  const asked = card(page);
+  const asked = await toRails(page, app.address, 'Halvane HP-42', 'Kiosk board', 'Upper half dark');
   const entry = asked.getByRole('textbox');
-  const take = async (text: string) => {
-    const before = await stand(page);
-    await entry.fill(text);
-    await entry.press('Enter');
-    await expect.poll(() => stand(page)).not.toBe(before);
-  };
-  for (const value of Object.values(set)) await take(String(value));
+  for (const value of Object.values(set)) await take(page, String(value));
   await expect(asked.getByRole('heading')).toContainText('Turn VR841 clockwise');
   await entry.fill('183 1/0');
   await entry.press('Enter');
   await expect(page.getByRole('alert').first()).toContainText('is no turn: write 1/8');
-  await take('183 1/4');
-  for (const value of [60.5, 104, 195, -170]) await take(String(value));
+  await take(page, '183 1/4');
+  for (const value of [60.5, 104, 195, -170]) await take(page, String(value));
   await expect(asked.getByRole('heading')).toContainText(/Turn VR841 about .* turn clockwise/);
-  await take('183 1/4');
-  for (const value of [60.5, 104, 195, -170]) await take(String(value));
+  await take(page, '183 1/4');
+  for (const value of [60.5, 104, 195, -170]) await take(page, String(value));
   await expect(asked).toContainText('VR841 was turned by 0.25 of a turn and Vs did not move');
 });

@@ -207,7 +207,7 @@ function pursuits(sheet: Sheet): WorkedOut[] {
 function partActions(sheet: Sheet): WorkedOut[] {
   const byPart = new Map<string, Fault[]>();
   for (const fault of sheet.faults.values())
-    if (!['trace', 'follow'].includes(faultModes[fault.mode].repair))
+    if (!isSearch({ method: faultModes[fault.mode].repair }))
       byPart.set(fault.part, [...(byPart.get(fault.part) ?? []), fault]);
   return [...byPart].flatMap(([id, faults]) => {
     const part = sheet.parts.get(id)!;

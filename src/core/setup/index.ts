@@ -53,4 +53,5 @@ export {
 } from './guns';
 export { type BurnIn, burnInOf, type BurntZone, fieldCorners, photographedField, zoneLoss, zonePlace } from './burnIn';
 export { judgeTubeFile } from './tubeFile';
+export { approachOf, type RailApproach } from './approach';
 export { railsWalk, railSteps, type RailRow, type WalkAsks } from './walk';

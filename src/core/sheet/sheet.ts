@@ -18,7 +18,7 @@ import { type Technology } from './words';
 export { type Block, type BlockStage } from './sections/block';
 export { type Board } from './sections/board';
 export { type Connector } from './sections/connector';
-export { type Fault, isListed } from './sections/fault';
+export { type Fault, isListed, isUnlisted } from './sections/fault';
 export { type KitLine, type Quirk, type SetUpStep } from './sections/guidance';
 export { type LabelField } from './sections/label';
 export { type Net } from './sections/net';

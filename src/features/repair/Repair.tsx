@@ -15,7 +15,7 @@ import { BeforeAndAfter } from './BeforeAndAfter';
 import { PutAside } from './PutAside';
 import { RecordRepair } from './RecordRepair';
 import { type OwnHand } from '@/core/kit';
-import { repairChoices } from './repairModel';
+import { namesAnother, repairChoices } from './repairModel';
 import styles from './repair.module.css';
 
 interface RepairProps {
@@ -27,9 +27,6 @@ interface RepairProps {
 }
 
 /** What was done, and whether the readings that were wrong are right since. */
-/** A repair likelier than this is offered for recording although one more test would pay. */
-const likely = 0.5;
-
 export function Repair({ file, briefing, hand }: RepairProps) {
   const router = useRouter();
   const { log, job } = useJob(file);
@@ -40,9 +37,7 @@ export function Repair({ file, briefing, hand }: RepairProps) {
   const unset = useMemo(() => toSet(job), [job]);
   const [again, setAgain] = useState(false);
 
-  // All was measured again, it is not cured, and the readings already name what to do about the rest.
-  const named = briefed.next === 'act' || (briefed.repairs[0]?.chance ?? 0) > likely;
-  const more = fresh && named && proof.open.length === 0 && !proof.done;
+  const more = fresh && namesAnother(briefed, proof);
   const recording = choices.length > 0 && (bench.repairs.length === 0 || again || more);
   const keys = { enableOnFormTags: true, preventDefault: true } as const;
   useHotkeys('mod+enter', () => router.push(`/job/${file.id}/close`), { ...keys, enabled: !recording && proof.done });

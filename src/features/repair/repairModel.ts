@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { type Briefed, type RepairProof } from '@/core/diagnosis';
 import { repairActions, type RepairAction } from '@/core/repair';
 import { fromMark, writePart } from '@/core/supply';
 import { partNotes, type PartNotes, type Sheet } from '@/core/sheet';
@@ -8,6 +9,15 @@ export interface RepairChoice {
   readonly action: RepairAction;
   readonly chance: number;
 }
+
+/** A repair likelier than this is offered for recording although one more test would pay. */
+const likely = 0.5;
+
+/** All was measured again, it is not cured, and the readings already name what to do about the rest. */
+export const namesAnother = (
+  { next, repairs: [repair] }: Pick<Briefed, 'next' | 'repairs'>,
+  { open, done }: Pick<RepairProof, 'open' | 'done'>,
+): boolean => open.length === 0 && !done && (next === 'act' || (repair?.chance ?? 0) > likely);
 
 /** A net is followed only where something may well act on it from elsewhere: there is one for each net of the sheet. */
 const worthFollowing = 0.01;

@@ -19,7 +19,9 @@ export function BeforeTurning({ job, log, asks, children, onRefused }: BeforeTur
   const { control, check } = asks.row;
   const board = check.point?.board;
   const title = `${control} before it was turned`;
-  const turned = standing(log.entries, 'turned').some(({ body }) => body.control === control);
+  const turned = standing(log.entries, 'turned').some(
+    ({ body }) => body.control.toLowerCase() === control.toLowerCase(),
+  );
   const kept = standing(log.entries, 'photo').some(({ body }) => body.title === title);
   return (
     <div className={styles.turning}>

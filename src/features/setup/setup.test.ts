@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { shippedSheets } from '@/sheets';
 import { predictionsOf } from '@/core/behaviour';
-import { railSteps, railsWalk } from '@/core/setup';
-import { approachOf, askedWords, markOfRail, offWords, turnSaid, withTurn } from './setupModel';
+import { approachOf, railSteps, railsWalk } from '@/core/setup';
+import { approachWords, askedWords, markOfRail, offWords, turnSaid, withTurn } from './setupModel';
 
 const sheet = shippedSheets().get('halvane-hp-42')!;
 const { rows, asks } = railsWalk(railSteps(sheet, predictionsOf(sheet).checks), []);
@@ -46,7 +46,7 @@ describe('a rail while its control is turned', () => {
     [-170, -150, -160, '10 V more'],
     [-170, -150, -170.5, 'There: let go'],
   ])('to %d V from %d V, at %d V: %s', (target, now, reads, words) => {
-    expect(approachOf(turn(target, now), reads).words).toBe(words);
+    expect(approachWords(approachOf(turn(target, now), reads))).toBe(words);
   });
 
   it('stands in the middle of the scale when it is there, and nears it from its own side', () => {
@@ -60,7 +60,8 @@ describe('a rail while its control is turned', () => {
   it('is past a limit of either sign, which the scale shows where it is near', () => {
     const asks = turn(180, 178, 182);
     expect(approachOf(asks, 181.9)).toMatchObject({ past: false });
-    expect(approachOf(asks, 182.1)).toMatchObject({ past: true, there: false, words: 'Past its limit: 2.1 V less' });
+    expect(approachOf(asks, 182.1)).toMatchObject({ past: true, there: false });
+    expect(approachWords(approachOf(asks, 182.1))).toBe('Past its limit: 2.1 V less');
     expect(approachOf(asks, 180).limit).toBeGreaterThan(0.5);
     expect(approachOf(turn(180, 178, 260), 180).limit).toBeUndefined();
     expect(approachOf(turn(-170, -168, 172), -173).past).toBe(true);

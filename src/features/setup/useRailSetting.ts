@@ -5,11 +5,11 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { type Case } from '@/core/diagnosis';
 import { readEntry } from '@/core/entry';
 import { attempt, formatQuantity, Refusal } from '@/core/quantity';
-import { railsWalk, railSteps } from '@/core/setup';
+import { approachOf, railsWalk, railSteps } from '@/core/setup';
 import { say, sound, spoken } from '@/ui';
 import { type JobFile, type JobLog, type NewLine } from '@/workshop/job';
 import { type MeterSource, simulatedSource, useMeter } from '@/workshop/meter';
-import { approachOf, askedWords, withTurn } from './setupModel';
+import { askedWords, withTurn } from './setupModel';
 
 /** What is known of a turn besides what its rail reads after it. */
 interface Turned {
@@ -52,6 +52,8 @@ export function useRailSetting(file: JobFile, log: JobLog, job: Case, simulated:
   const [on, setOn] = useState(false);
   const [source, setSource] = useState<MeterSource | undefined>(simulated ? simulatedSource : undefined);
   useEffect(() => () => source?.close?.(), [source]);
+  /** As it stands in the record where it came from. */
+  const byMeter = source?.kind === 'simulated' ? 'simulated meter' : 'meter';
   const move = asks.do === 'turn' ? asks.move : undefined;
   const live = job.bench.context.power === 'live';
   const listens = on && live && asked !== undefined && typed === '' && log.waiting.size === 0;
@@ -71,7 +73,7 @@ export function useRailSetting(file: JobFile, log: JobLog, job: Case, simulated:
     isOpen: () => false,
     onReading: (reading) => {
       if ('wave' in reading || reading.revises || !asked || !Number.isFinite(reading.value)) return;
-      keep(asked.id, reading.value, 'meter');
+      keep(asked.id, reading.value, byMeter);
       sound('within');
     },
   });
@@ -87,7 +89,7 @@ export function useRailSetting(file: JobFile, log: JobLog, job: Case, simulated:
   const enter = (end = false) => {
     if (!asked) return;
     const stands = typed.trim() === '' ? figure() : undefined;
-    if (stands !== undefined) return keep(asked.id, stands, 'meter', { end });
+    if (stands !== undefined) return keep(asked.id, stands, byMeter, { end });
     const read = attempt(() => {
       const { text, turn } = asks.do === 'turn' ? withTurn(typed) : { text: typed, turn: undefined };
       return { turn, entry: readEntry(text, { sheet: file.sheet, checks, focus: asked.check }) };

@@ -1,5 +1,5 @@
 import { faultModes } from '../../parts';
-import { type Fault, type Sheet } from '../../sheet';
+import { type Fault, isListed, type Sheet } from '../../sheet';
 
 /** How often a set has two faults that have nothing to do with each other. */
 export const independent = 0.08;
@@ -16,8 +16,9 @@ export interface Alike {
 }
 
 /** What else goes the way a fault did; undefined of a degree of a fault and of what no sheet lists. */
-export function alike({ mode, part, degreeOf }: Fault, parts: Sheet['parts']): Alike | undefined {
-  if (degreeOf !== undefined || mode === 'unlisted' || mode === 'elsewhere') return undefined;
+export function alike(fault: Fault, parts: Sheet['parts']): Alike | undefined {
+  if (!isListed(fault)) return undefined;
+  const { mode, part } = fault;
   return { way: `${parts.get(part)!.kind} ${mode}`, oneMore: faultModes[mode].byAge ? sameAge : sameBlow };
 }
 

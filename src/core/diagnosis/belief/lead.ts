@@ -1,6 +1,6 @@
 import { sumOf } from '../../statistics';
 import { isDamage } from '../../picture';
-import { type Sheet } from '../../sheet';
+import { isUnlisted, type Sheet } from '../../sheet';
 import { type Observation } from './case';
 import { evidenceIn } from './evidence';
 import { type Posterior, type Suspect } from './posterior';
@@ -47,8 +47,8 @@ export function told(posterior: Weighed): ToldSuspect[] {
   const { suspects } = posterior;
   const found = new Map<string, Suspect>();
   for (const suspect of suspects) {
-    const { mode, part, id } = suspect.fault;
-    const key = mode === 'unlisted' || mode === 'elsewhere' ? part : id;
+    const { part, id } = suspect.fault;
+    const key = isUnlisted(suspect.fault) ? part : id;
     const known = found.get(key);
     found.set(
       key,

@@ -37,9 +37,12 @@ export interface Fault extends Omit<Read<typeof fault>, 'title'> {
   readonly like?: string;
 }
 
+/** Is it what no sheet lists, in a block or acting on a net from elsewhere? */
+export const isUnlisted = ({ mode }: Pick<Fault, 'mode'>): boolean => mode === 'unlisted' || mode === 'elsewhere';
+
 /** Is it a fault that a sheet lists, and not one that may lie beside those? */
-export const isListed = ({ mode, degreeOf }: Pick<Fault, 'mode' | 'degreeOf'>): boolean =>
-  mode !== 'unlisted' && mode !== 'elsewhere' && degreeOf === undefined;
+export const isListed = (fault: Pick<Fault, 'mode' | 'degreeOf'>): boolean =>
+  !isUnlisted(fault) && fault.degreeOf === undefined;
 
 /** The faults of a part, by mode. */
 export const faultsSchema: Format<unknown>['schema'] = {
