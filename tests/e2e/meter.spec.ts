@@ -171,9 +171,9 @@ test('a reading that creeps on after it was recorded is put right while the prob
     buffer: Buffer.from(['seconds,value,unit', ...creeping].join('\n')),
   });
   const rows = page.getByTestId('readings');
-  await expect(rows).toHaveAttribute('data-count', '1', { timeout: 15_000 });
+  await expect(rows).toHaveAttribute('data-count', '1', { timeout: 40_000 });
   await expect(rows).toContainText('120');
-  await expect(rows).toContainText(/13[5-7]/, { timeout: 15_000 });
+  await expect(rows).toContainText(/13[5-7]/, { timeout: 40_000 });
   await expect(rows).toHaveAttribute('data-count', '1');
   await expect(page.getByRole('region', { name: 'Readings' })).toContainText('corrected');
 });

@@ -26,9 +26,11 @@ export interface Badness {
   readonly colours: number;
   /** Noise of the camera, as a share of full white. */
   readonly noise: number;
+  /** Width of the pattern as a share of the screen’s. */
+  readonly fill: number;
 }
 
-export const usualBadness: Badness = { askew: 25, shape: 0.03, colours: 0.008, noise: 0.03 };
+export const usualBadness: Badness = { askew: 25, shape: 0.03, colours: 0.008, noise: 0.03, fill: 0.96 };
 
 /** Height of a tube’s screen as a share of its width. */
 const aspect = 0.75;
@@ -43,7 +45,7 @@ export function photographed(pattern: Pattern, width: number, random: Random, ba
   const height = Math.round(width * 0.75);
   const draw = (most: number) => most * (2 * random() - 1);
   const shape = Array.from({ length: 8 }, () => draw(bad.shape / 2));
-  const fill = 0.88 + 0.08 * random();
+  const fill = bad.fill - 0.08 + 0.08 * random();
   const colour = () => ({
     x: draw(bad.colours / 2),
     y: draw(bad.colours / 2),

@@ -1,4 +1,4 @@
-export { mean, median, quantile, quantileSorted } from 'simple-statistics';
+export { mean, median, quantile, quantileSorted, standardDeviation } from 'simple-statistics';
 export { bitsOf } from './bits';
 export { drawn } from './drawn';
 export { lineThrough } from './lineThrough';
