@@ -1,4 +1,4 @@
-import { certain, findCrossings, photographed } from '@/core/crosshatch';
+import { certain, findCrossings, glassCorners, photographed, usualBadness } from '@/core/crosshatch';
 import { planesOf } from '@/core/plane';
 import { attempt, Refusal } from '@/core/quantity';
 import {
@@ -301,6 +301,7 @@ function photographs(): void {
         if (own) vectors.push((Math.hypot(own.x - true_.x, own.y - true_.y) / shot.wide) * screen.millimetres);
     });
   }
+  const glass = corners(Math.ceil(pictures / 5));
   const large = photographed(lines, 4000, seeded(1));
   const largeTimes = [1, 2, 3].map(() => {
     const started = performance.now();
@@ -312,7 +313,21 @@ function photographs(): void {
     crossings found  ${((100 * found) / all).toFixed(2)} %, ${refused} pictures refused, ${wrongSure} wrong ones called certain
     place            ${(100 * quantile(places, 0.5)).toFixed(4)} % of the width median, ${(100 * quantile(places, 0.95)).toFixed(4)} % p95
     colours          ${quantile(vectors, 0.5).toFixed(3)} mm median, ${quantile(vectors, 0.95).toFixed(3)} mm p95 on a screen ${screen.millimetres} mm wide
+    corners          found in ${glass.found} of ${glass.of} whose pattern lies inside the glass, ${glass.misses.length === 0 ? '' : `${(100 * quantile(glass.misses, 0.5)).toFixed(2)} % of the width median, ${(100 * Math.max(...glass.misses)).toFixed(2)} % at worst`}
     time             ${quantile(times, 0.5).toFixed(0)} ms median for 1.1 million points; ${quantile(largeTimes, 0.5).toFixed(0)} ms for 12 million, ${(process.memoryUsage.rss() / 1e6).toFixed(0)} MB`);
+}
+
+/** Corners of the glass, in pictures whose pattern is no larger than it; in the others nothing is there to be found. */
+function corners(of: number) {
+  const misses: number[] = [];
+  for (let seed = 1; seed <= of; seed += 1) {
+    const shot = photographed(lines, 1200, seeded(seed), { ...usualBadness, shape: 0.015, fill: 0.93 });
+    const read = attempt(() => findCrossings(shot.picture, lines));
+    const found = read instanceof Refusal ? undefined : glassCorners(shot.picture, read, lines);
+    const miss = found?.map(({ x, y }, i) => Math.hypot(x - shot.corners[i]!.x, y - shot.corners[i]!.y) / shot.wide);
+    if (miss) misses.push(Math.max(...miss));
+  }
+  return { of, found: misses.length, misses };
 }
 
 const parts = { rails, shape, grey, guns, burns, photographs };

@@ -1,4 +1,4 @@
-import { findCrossings } from '@/core/crosshatch';
+import { findCrossings, glassCorners } from '@/core/crosshatch';
 import { placed, Refusal } from '@/core/quantity';
 import { crosshatchSaid, firstMove } from '@/core/setup';
 import { command, type Given, rounded } from './command';
@@ -23,32 +23,39 @@ const pair = (point: { readonly x: number; readonly y: number } | undefined) =>
 
 export const crosshatch = command({
   name: 'crosshatch',
-  takes: 'PICTURE.png',
+  takes: 'PICTURE',
   about:
     'The crossings of a photographed crosshatch, the errors of the picture’s shape and colours, and what to move: places in points of the picture, shape in percent of the screen’s width, colours in millimetres.',
   options: {
     across: { takes: 'N', about: 'upright lines of the pattern; 15 where nothing is said' },
     down: { takes: 'N', about: 'level lines of the pattern; 11 where nothing is said' },
-    corners: { takes: 'X,Y,…', about: 'corners of the glass in the picture, clockwise from the top left' },
+    corners: {
+      takes: 'X,Y,…',
+      about: 'corners of the glass in the picture, clockwise from the top left; found where nothing is said',
+    },
     aspect: { takes: 'SHARE', about: 'height of the screen by its width; 0.75 where nothing is said' },
     width: { takes: 'MM', about: 'width of the screen in millimetres; 400 where nothing is said' },
     tubes: { takes: '1|3', about: 'one tube with three guns, or one tube a colour; 1 where nothing is said' },
     overscan: { takes: 'SHARE', about: 'how much larger than the glass the picture is to be; 0 where nothing is said' },
   },
-  answer(given) {
+  async answer(given) {
     const [file, ...more] = given.words;
-    if (file === undefined || more.length > 0) throw new Refusal('name one picture: a PNG of the crosshatch');
+    if (file === undefined || more.length > 0)
+      throw new Refusal('name one picture of the crosshatch: a JPEG, PNG or WebP');
     const pattern = { across: numberOf(given, 'across', 15, 3, 60), down: numberOf(given, 'down', 11, 3, 60) };
-    const corners = cornersOf(given.option('corners'));
+    const said = cornersOf(given.option('corners'));
     const screen = {
       aspect: numberOf(given, 'aspect', 0.75, 0.3, 2),
       millimetres: numberOf(given, 'width', 400, 50, 5000),
       overscan: numberOf(given, 'overscan', 0, -0.3, 0.3),
-      ...(corners && { corners }),
       tubes: tubesOf(given),
     };
-    const crossings = placed(file, () => findCrossings(readPicture(file), pattern));
-    const { shape, errors, convergence } = placed(file, () => crosshatchSaid(crossings, pattern, screen));
+    const picture = await readPicture(file);
+    const crossings = placed(file, () => findCrossings(picture, pattern));
+    const corners = said ?? glassCorners(picture, crossings, pattern);
+    const { shape, errors, convergence } = placed(file, () =>
+      crosshatchSaid(crossings, pattern, { ...screen, ...(corners && { corners }) }),
+    );
     const { next, beyond } = firstMove(shape);
     return {
       crossings: crossings.map(({ row, column, x, y, certainty, red, blue }) => ({
@@ -60,6 +67,7 @@ export const crosshatch = command({
         ...(red && { red: pair(red) }),
         ...(blue && { blue: pair(blue) }),
       })),
+      ...(corners && { corners: corners.map(({ x, y }) => ({ x: rounded(x, 1), y: rounded(y, 1) })) }),
       geometry: {
         terms: Object.fromEntries(
           [...shape.terms].map(([id, { percent, spread }]) => [
@@ -75,7 +83,7 @@ export const crosshatch = command({
           ? {}
           : {
               without:
-                'no corners were given: size, place, tilt, trapezium and linearity cannot be told from a camera that stands askew',
+                'no corners were given, and none stand out from the frame: size, place, tilt, trapezium and linearity cannot be told from a camera that stands askew',
             }),
       },
       move: next

@@ -1,17 +1,21 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
-import { PNG } from 'pngjs';
+import sharp, { type Metadata } from 'sharp';
 import { type Corners } from '@/core/crosshatch';
 import { type Raster } from '@/core/plane';
 import { Refusal } from '@/core/quantity';
 
 const mostBytes = 60e6;
+const mostPixels = 60e6;
+
+/** Kinds of pictures that are read. */
+const readable: ReadonlySet<string | undefined> = new Set(['png', 'jpeg', 'webp']);
 
 /**
- * A picture from a PNG file.
+ * A picture from a PNG, JPEG or WebP file, turned as the camera was held.
  *
  * @throws Refusal where there is none, or it is of another kind, too large or damaged
  */
-export function readPicture(file: string): Raster {
+export async function readPicture(file: string): Promise<Raster> {
   if (!existsSync(file) || !statSync(file).isFile()) throw new Refusal(`${file}: there is no such file`);
   const { size } = statSync(file);
   if (size > mostBytes)
@@ -20,21 +24,35 @@ export function readPicture(file: string): Raster {
     );
   const bytes = readFileSync(file);
   if (bytes.length === 0) throw new Refusal(`${file}: the file is empty`);
-  if (bytes.toString('latin1', 1, 4) !== 'PNG')
-    throw new Refusal(`${file}: ${kindOf(bytes)} is not read here; save the picture as PNG`);
+  const {
+    format,
+    width = 0,
+    height = 0,
+  } = await sharp(bytes)
+    .metadata()
+    .catch((): Partial<Metadata> => ({}));
+  if (!readable.has(format))
+    throw new Refusal(`${file}: ${kindOf(bytes)} is not read here; save the picture as JPEG, PNG or WebP`);
+  if (width * height > mostPixels)
+    throw new Refusal(
+      `${file}: a picture of ${Math.round((width * height) / 1e6)} million points is more than the ${mostPixels / 1e6} million that are read; make it smaller`,
+    );
   try {
-    const { width, height, data } = PNG.sync.read(bytes);
-    return { width, height, data };
+    const { data, info } = await sharp(bytes, { failOn: 'truncated' })
+      .autoOrient()
+      .toColourspace('srgb')
+      .ensureAlpha()
+      .raw({ depth: 'uchar' })
+      .toBuffer({ resolveWithObject: true });
+    return { width: info.width, height: info.height, data };
   } catch {
-    throw new Refusal(`${file}: the PNG is damaged; save it anew`);
+    throw new Refusal(`${file}: the ${format!.toUpperCase()} is damaged; save it anew`);
   }
 }
 
 function kindOf(bytes: Buffer): string {
   const head = bytes.toString('latin1', 0, 16);
-  if (head.startsWith('\xff\xd8')) return 'a JPEG';
   if (/ftyp(heic|heix|mif1|hevc)/.test(head)) return 'a HEIC picture';
-  if (head.startsWith('RIFF')) return 'a WebP picture';
   return 'what is in it';
 }
 

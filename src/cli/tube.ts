@@ -39,7 +39,7 @@ export const tube = command({
 
 export const burnIn = command({
   name: 'burn-in',
-  takes: 'PICTURE.png',
+  takes: 'PICTURE',
   about:
     'Where a screen has burnt in and how much light it lost there, on a photograph of an even white or grey field: places as shares of the screen, losses as shares of the light.',
   options: {
@@ -48,12 +48,14 @@ export const burnIn = command({
       about: 'corners of the glass in the picture, clockwise from the top left; found where nothing is said',
     },
   },
-  answer(given) {
+  async answer(given) {
     const [file, ...more] = given.words;
-    if (file === undefined || more.length > 0) throw new Refusal('name one picture: a PNG of an even field');
+    if (file === undefined || more.length > 0)
+      throw new Refusal('name one picture of an even field: a JPEG, PNG or WebP');
     const said = cornersOf(given.option('corners'));
+    const picture = await readPicture(file);
     return placed(file, () => {
-      const planes = planesOf(readPicture(file));
+      const planes = planesOf(picture);
       const corners = said ?? fieldCorners(planes);
       const { zones, noise, least } = burnInOf(planes, corners);
       return {

@@ -10,6 +10,7 @@ const { picture } = photographed({ across: 15, down: 11 }, 1600, seeded(4), {
   shape: 0.02,
   colours: 0.006,
   noise: 0.02,
+  fill: 0.9,
 });
 const png = new PNG({ width: picture.width, height: picture.height });
 png.data = Buffer.from(picture.data);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { type Raster } from '../plane';
 import { quantile, seeded } from '../statistics';
-import { certain, findCrossings, photographed, screenOf, usualBadness } from '.';
+import { certain, findCrossings, glassCorners, photographed, screenOf, usualBadness } from '.';
 
 const pattern = { across: 15, down: 11 };
 const straight = { ...usualBadness, askew: 0, noise: 0.01 };
@@ -92,6 +92,29 @@ describe('the corners of the glass', () => {
     // A straight line stays straight.
     const [a, b, c] = [0.2, 0.5, 0.9].map((t) => flatten({ x: 100 + 770 * t, y: 80 + 560 * t }));
     expect((b!.x - a!.x) * (c!.y - a!.y)).toBeCloseTo((b!.y - a!.y) * (c!.x - a!.x), 9);
+  });
+
+  it.each([3, 7, 10])('are found where the glass stands out from its frame (%i)', (seed) => {
+    const badness = { ...usualBadness, shape: 0.015, fill: 0.9 };
+    const { picture, corners, wide } = photographed(pattern, 900, seeded(seed), badness);
+    const found = glassCorners(picture, findCrossings(picture, pattern), pattern);
+    expect(found).toHaveLength(4);
+    found!.forEach(({ x, y }, i) =>
+      expect(Math.hypot(x - corners[i]!.x, y - corners[i]!.y)).toBeLessThan(0.005 * wide),
+    );
+  });
+
+  it('are not made up where the picture runs past the glass, or nothing surrounds it', () => {
+    const over = photographed(pattern, 900, seeded(7), { ...straight, fill: 1.15 });
+    expect(glassCorners(over.picture, findCrossings(over.picture, pattern), pattern)).toBeUndefined();
+    const { picture, crossings } = photographed(pattern, 900, seeded(7), { ...straight, fill: 0.9 });
+    const { data, width, height } = picture;
+    const lines = findCrossings(picture, pattern);
+    const [left, right] = [Math.min(...crossings.map(({ x }) => x)), Math.max(...crossings.map(({ x }) => x))];
+    for (let y = 0; y < height; y += 1)
+      for (let x = 0; x < width; x += 1)
+        if (x < left - 8 || x > right + 8) data.fill(9, 4 * (y * width + x), 4 * (y * width + x) + 3);
+    expect(glassCorners(picture, lines, pattern)).toBeUndefined();
   });
 
   it('go round clockwise', () => {

@@ -9,6 +9,8 @@ export interface ShapeWalk {
   readonly latest: Shape | undefined;
   /** Millimetres that the colours lay apart, then and now. */
   readonly colours: readonly [number | undefined, number | undefined];
+  /** The photographs that these were read from. */
+  readonly photos: readonly [string | undefined, string | undefined];
   readonly touches: readonly ShapeTouch[];
   /** Controls turned since it was measured last: what they did is seen in the next photograph. */
   readonly open: readonly string[];
@@ -45,6 +47,7 @@ export function shapeWalk(log: readonly LogEntry[]): ShapeWalk {
   const touches: ShapeTouch[] = [];
   let [first, latest]: (Shape | undefined)[] = [];
   let colours: readonly [number | undefined, number | undefined] = [undefined, undefined];
+  let photos: readonly [string | undefined, string | undefined] = [undefined, undefined];
   let open: { readonly control: string; readonly end: boolean }[] = [];
   for (const { body } of standing(log, 'shape', 'turned')) {
     if (body.kind === 'turned') {
@@ -59,7 +62,8 @@ export function shapeWalk(log: readonly LogEntry[]): ShapeWalk {
     first ??= now;
     latest = now;
     colours = [colours[0] ?? body.colours, body.colours];
+    photos = [photos[0] ?? body.photo, body.photo];
     open = [];
   }
-  return { first, latest, colours, touches, open: open.map(({ control }) => control) };
+  return { first, latest, colours, photos, touches, open: open.map(({ control }) => control) };
 }

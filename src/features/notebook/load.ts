@@ -2,7 +2,7 @@ import 'server-only';
 import { loadJob } from '@/workshop/job/server';
 import { type Case } from '@/core/diagnosis';
 import { caseOf, type JobFile } from '@/workshop/job';
-import { standing } from '@/core/log';
+import { type LogEntry, standing } from '@/core/log';
 import { readLibrary, sheetCards } from '@/workshop/library/server';
 import { cameBackAs, database, type FaultNote, findNote, type FoundNotes, readSettings, searchNotes } from '@/store';
 
@@ -37,10 +37,16 @@ export async function loadNote(id: string): Promise<NotePage | undefined> {
   const file = note && (await loadJob(id));
   if (!note || !file) return undefined;
   const [{ currency, shop }, later] = await Promise.all([readSettings(db), cameBackAs(db, id)]);
-  const photos = standing(file.entries, 'photo').map(({ body: { photo, board, title } }) => ({
-    id: photo,
-    title: title === '' ? board : title,
-  }));
+  const photos = photosOf(file.entries);
   const { title, place, words } = file;
   return { note, set: { title, place, words }, record: caseOf(file, file.entries), currency, shop, photos, later };
 }
+
+/** The photographs of a job: of its boards, and of its picture as it was measured. */
+const photosOf = (entries: readonly LogEntry[]): NotePage['photos'] =>
+  standing(entries, 'photo', 'shape').flatMap(({ body }) => {
+    if (body.kind === 'photo') return [{ id: body.photo, title: body.title === '' ? body.board : body.title }];
+    return body.photo === undefined
+      ? []
+      : [{ id: body.photo, title: `Picture, ${body.off.toFixed(1)} % of its width off` }];
+  });

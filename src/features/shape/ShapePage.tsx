@@ -1,73 +1,32 @@
 'use client';
 
 import Link from 'next/link';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { type Corners } from '@/core/crosshatch';
 import { attempt, Refusal } from '@/core/quantity';
 import { crosshatchSaid, lengthsSaid, shapeLine, shapeWalk } from '@/core/setup';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
-import { pictureTooLarge } from '@/ui';
-import { PhotoReader } from '@/workers/crosshatch';
+import { sendPhoto } from '@/workshop/photo';
 import { ByRule, type ByRuleFound } from './ByRule';
 import { Measured } from './Measured';
 import { PhotographForm } from './PhotographForm';
 import { PhotoView } from './PhotoView';
 import { Standing } from './Standing';
 import styles from './shape.module.css';
-import {
-  type Asked,
-  likelyCorners,
-  movedOn,
-  type Node,
-  type Photo,
-  screenShapes,
-  usual,
-  widthOf,
-  withMoved,
-} from './shapeModel';
+import { type Asked, screenShapes, usual, widthOf } from './shapeModel';
 import { Unsure } from './Unsure';
+import { usePhotograph } from './usePhotograph';
 
 /** The picture’s shape and colours from a photograph of a crosshatch: how far off, what to turn, and what it came to. */
 export function ShapePage({ file }: { file: JobFile }) {
   const { log, job } = useJob(file);
   const walk = useMemo(() => shapeWalk(log.entries), [log.entries]);
   const [asked, setAsked] = useState<Asked>(usual);
-  const [photo, setPhoto] = useState<Photo>();
-  /** Crossings that were put in their places by hand, in the order of the moves. */
-  const [moved, setMoved] = useState<readonly Node[]>([]);
-  const crossings = useMemo(() => withMoved(photo?.crossings ?? [], moved), [photo, moved]);
-  const [corners, setCorners] = useState<Corners>();
-  /** Whether somebody has said that the corners are where they should be. */
-  const [placed, setPlaced] = useState(false);
-  const [busy, setBusy] = useState(false);
-  const [message, setMessage] = useState<string>();
   const [byRule, setByRule] = useState<ByRuleFound>();
-  const reader = useRef<PhotoReader>(undefined);
-  useEffect(() => () => reader.current?.close(), []);
-
   const pattern = { across: Number(asked.across), down: Number(asked.down) };
   const aspect = screenShapes[asked.form];
-  const read = (picture: File) => {
-    const tooLarge = pictureTooLarge(picture);
-    if (tooLarge !== undefined) return setMessage(tooLarge);
-    reader.current ??= new PhotoReader();
-    setBusy(true);
-    setMessage(undefined);
-    reader.current.read(picture, pattern, (found) => {
-      setBusy(false);
-      if ('refused' in found) return setMessage(found.refused);
-      const next = { ...found, url: URL.createObjectURL(picture), pattern };
-      if (photo) URL.revokeObjectURL(photo.url);
-      setPhoto(next);
-      setMoved([]);
-      // A camera on a stand sees the glass where it was.
-      if (!corners || photo?.width !== next.width || photo.height !== next.height) {
-        setCorners(likelyCorners(next));
-        setPlaced(false);
-      }
-    });
-  };
+  const photograph = usePhotograph(pattern);
+  const { photo, crossings, corners, placed, busy, message, takeBack } = photograph;
   const said = useMemo(
     () =>
       photo &&
@@ -82,13 +41,13 @@ export function ShapePage({ file }: { file: JobFile }) {
       ),
     [photo, crossings, aspect, asked.wide, placed, corners, file.sheet.technology],
   );
-  const takeBack = () => setMoved((before) => before.slice(0, -1));
-  useHotkeys('alt+z', takeBack, { enabled: moved.length > 0, preventDefault: true, enableOnFormTags: true });
-  const record = () => {
-    if (!said || said instanceof Refusal) return;
-    log.record([{ body: shapeLine(said) }]);
-    URL.revokeObjectURL(photo!.url);
-    setPhoto(undefined);
+  useHotkeys('alt+z', takeBack, { enabled: photograph.moved > 0, preventDefault: true, enableOnFormTags: true });
+  const record = async () => {
+    if (!photo || !said || said instanceof Refusal) return;
+    const sent = await sendPhoto(file.id, photo.picture);
+    log.record([{ body: { ...shapeLine(said), ...('id' in sent && { photo: sent.id }) } }]);
+    photograph.putAway();
+    if ('refused' in sent) photograph.setMessage(`Measured and recorded, without its photograph. ${sent.refused}`);
   };
 
   return (
@@ -111,7 +70,7 @@ export function ShapePage({ file }: { file: JobFile }) {
             label={busy ? 'Reading …' : photo ? 'Another photograph' : 'Choose the photograph'}
             main={!photo && !byRule && !(walk.latest && walk.open.length === 0)}
             onAsked={setAsked}
-            onPicture={read}
+            onPicture={photograph.read}
           />
           {message && (
             <p role="alert" className="bad">
@@ -134,27 +93,30 @@ export function ShapePage({ file }: { file: JobFile }) {
                 photo={photo}
                 crossings={crossings}
                 corners={corners}
-                onCorners={setCorners}
-                onMove={(crossing, to) => setMoved((before) => movedOn(before, crossing, to))}
+                onCorners={photograph.moveCorners}
+                onMove={photograph.moveCrossing}
               />
-              <Unsure crossings={crossings} moved={moved.length} onTakeBack={takeBack} />
+              <Unsure crossings={crossings} moved={photograph.moved} onTakeBack={takeBack} />
               {said instanceof Refusal ? (
                 <p role="alert" className="bad">
                   {said.message}
                 </p>
               ) : (
                 <p className={styles.take}>
-                  <button type="button" className={placed ? 'press main' : 'press'} onClick={record}>
+                  <button type="button" className={placed ? 'press main' : 'press'} onClick={() => void record()}>
                     Record it
                   </button>
                   <button
                     type="button"
                     className={placed ? 'press' : 'press main'}
-                    aria-pressed={placed}
-                    onClick={() => setPlaced(!placed)}
+                    aria-pressed={placed !== undefined}
+                    onClick={() => photograph.place(!placed)}
                   >
                     {placed ? 'Corners are right' : 'The rings are on the corners of the glass'}
                   </button>
+                  {placed === 'by itself' && (
+                    <span className="soft">Found by the edge of the glass. Look whether the rings lie on it.</span>
+                  )}
                   {!placed && (
                     <span className="soft">
                       Without corners size, place, tilt and trapezium cannot be told from the camera.
@@ -172,6 +134,7 @@ export function ShapePage({ file }: { file: JobFile }) {
             <Measured said={lengthsSaid(byRule)} pattern={byRule} aspect={byRule.aspect} />
           ) : (
             <Standing
+              job={file.id}
               walk={walk}
               onTurned={(control, end) => log.record([{ body: { kind: 'turned', control, end } }])}
             />

@@ -3,13 +3,14 @@ import { errorsOf, nextTurn } from './shapeModel';
 import styles from './shape.module.css';
 
 interface StandingProps {
+  readonly job: string;
   readonly walk: ShapeWalk;
   readonly onTurned: (control: string, end: boolean) => void;
 }
 
 /** How the picture stands by the record: what to turn next, and what it was and is. */
-export function Standing({ walk, onTurned }: StandingProps) {
-  const { first, latest, colours, open } = walk;
+export function Standing({ job, walk, onTurned }: StandingProps) {
+  const { first, latest, colours, photos, open } = walk;
   const advice = nextTurn(walk);
   if (!first || !latest || !advice)
     return (
@@ -84,6 +85,23 @@ export function Standing({ walk, onTurned }: StandingProps) {
           </li>
         )}
       </ul>
+      {photos[1] !== undefined && (
+        <ul className={styles.photos} data-testid="photographs">
+          {[...new Set(photos)].flatMap((photo, at) =>
+            photo === undefined ? (
+              []
+            ) : (
+              <li key={photo}>
+                <a href={`/api/jobs/${job}/photos/${photo}`} target="_blank" rel="noreferrer">
+                  {/* eslint-disable-next-line @next/next/no-img-element -- kept by the shop, of any size */}
+                  <img src={`/api/jobs/${job}/photos/${photo}`} alt="" />
+                  {at === 0 && photo !== photos[1] ? 'Before' : 'Now'}
+                </a>
+              </li>
+            ),
+          )}
+        </ul>
+      )}
     </>
   );
 }

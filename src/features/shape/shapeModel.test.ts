@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type Shape, type ShapeWalk, type TermId } from '@/core/setup';
-import { errorsOf, likelyCorners, movedOn, nextTurn, type Photo, widthOf, withMoved } from './shapeModel';
+import { errorsOf, likelyCorners, movedOn, nextTurn, widthOf, withMoved } from './shapeModel';
 
 const shape = (errors: Partial<Record<TermId, number>>): Shape => ({
   off: 1,
@@ -19,7 +19,7 @@ describe('the corners of the glass', () => {
       y: 60 + 100 * Math.floor(i / 4),
       certainty: 1,
     }));
-    const photo: Photo = { url: '', width: 400, height: 400, pattern, crossings };
+    const photo = { width: 400, height: 400, pattern, crossings };
     expect(likelyCorners(photo)).toEqual([
       { x: 0, y: 10 },
       { x: 380, y: 10 },
@@ -44,6 +44,7 @@ describe('the next turn', () => {
     first: latest,
     latest,
     colours: [undefined, undefined],
+    photos: [undefined, undefined],
     touches: [],
     open: [],
   });

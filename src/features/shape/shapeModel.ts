@@ -16,6 +16,7 @@ export type Node = Pick<Crossing, 'row' | 'column' | 'x' | 'y'>;
 
 /** A photograph that was read. */
 export interface Photo {
+  readonly picture: File;
   readonly url: string;
   readonly width: number;
   readonly height: number;
@@ -41,7 +42,7 @@ export function movedOn(moved: readonly Node[], { row, column }: Pick<Crossing, 
 }
 
 /** Where the corners of the glass may lie: half a cell outside the outer crossings. */
-export function likelyCorners({ crossings, pattern, width, height }: Photo): Corners {
+export function likelyCorners({ crossings, pattern, width, height }: Omit<Photo, 'picture' | 'url'>): Corners {
   const { across, down } = pattern;
   const at = (row: number, column: number) => crossings[row * across + column]!;
   const beyond = (row: number, column: number, inRow: number, inColumn: number): Point => {

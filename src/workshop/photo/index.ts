@@ -1,1 +1,2 @@
 export { AttachPhoto } from './AttachPhoto';
+export { sendPhoto } from './sendPhoto';

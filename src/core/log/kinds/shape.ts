@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { between, type LineKind, type LineOf, name } from '../line';
+import { between, type LineKind, type LineOf, name, text } from '../line';
 
 const percent = () => between(-1000, 1000);
 const fields = yup.object({
@@ -13,6 +13,8 @@ const fields = yup.object({
     .required(),
   /** The furthest that red or blue lies beside green, in millimetres; absent where the colours were not read. */
   colours: yup.number().min(0).max(1000),
+  /** The photograph it was read from; absent where it was measured with a rule, or the photograph was not kept. */
+  photo: text(64).min(8).optional(),
 });
 
 /** The shape of the picture, as it was measured. */
