@@ -9,9 +9,11 @@ import {
   straightened,
   type ShapeControl,
   type TermId,
+  termIds,
   terms,
   wantedOf,
 } from './geometry';
+import { type Sheet } from '../sheet';
 import { threeTubes } from './threeTubes';
 
 /** The screen that was photographed. */
@@ -117,10 +119,24 @@ function byThePattern(sure: readonly Crossing[], wide: number) {
   });
 }
 
+/** Errors that hardly any chassis has a control for. */
+const uncontrolled: ReadonlySet<TermId> = new Set(['corners', 'acrossS']);
+
 /** One control an error: what a set has where its sheet says nothing. */
-export const anyControls: readonly ShapeControl[] = (Object.keys(terms) as TermId[])
-  .filter((id) => id !== 'corners' && id !== 'acrossS')
+export const anyControls: readonly ShapeControl[] = termIds
+  .filter((id) => !uncontrolled.has(id))
   .map((term) => ({ control: terms[term].control, term }));
+
+/** The controls of a chassis: those that the steps of its sheet name, and the ordinary ones for what no step speaks of. */
+export function shapeControls({ setUp }: Pick<Sheet, 'setUp'>): readonly ShapeControl[] {
+  const named = new Map(
+    setUp.flatMap(({ controls = {} }) => Object.entries(controls) as [TermId, string | undefined][]),
+  );
+  return termIds.flatMap((term) => {
+    const control = named.get(term) ?? (uncontrolled.has(term) ? undefined : terms[term].control);
+    return control === undefined ? [] : [{ control, term }];
+  });
+}
 
 /** What to move first for a shape, where nothing is known of the set’s controls. */
 export const firstMove = (shape: Shape) =>

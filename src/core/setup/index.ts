@@ -1,4 +1,11 @@
-export { anyControls, type CrosshatchSaid, crosshatchSaid, firstMove, lengthsSaid } from './crosshatchSaid';
+export {
+  anyControls,
+  type CrosshatchSaid,
+  crosshatchSaid,
+  firstMove,
+  lengthsSaid,
+  shapeControls,
+} from './crosshatchSaid';
 export {
   adviseShape,
   drawMisadjusted,
@@ -54,4 +61,5 @@ export {
 export { type BurnIn, burnInOf, type BurntZone, fieldCorners, photographedField, zoneLoss, zonePlace } from './burnIn';
 export { judgeTubeFile } from './tubeFile';
 export { approachOf, type RailApproach } from './approach';
+export { type Watched } from './watched';
 export { railsWalk, railSteps, type RailRow, type WalkAsks } from './walk';

@@ -40,7 +40,7 @@ interface Learnt {
 export interface ControlTrouble {
   readonly control: string;
   readonly rail: string;
-  readonly kind: 'does nothing' | 'wrong way' | 'at its end';
+  readonly kind: 'does nothing' | 'wrong way' | 'at its end' | 'past its limit';
   readonly words: string;
 }
 

@@ -1,6 +1,6 @@
 import { type BodyNamed, type LogEntry, standing } from '../log';
-import { anyControls, type CrosshatchSaid } from './crosshatchSaid';
-import { type Shape, type ShapeTouch, termIds } from './geometry';
+import { type CrosshatchSaid } from './crosshatchSaid';
+import { type Shape, type ShapeControl, type ShapeTouch, termIds } from './geometry';
 
 /** How the shape of a set’s picture stands by its record. */
 export interface ShapeWalk {
@@ -11,6 +11,8 @@ export interface ShapeWalk {
   readonly colours: readonly [number | undefined, number | undefined];
   /** The photographs that these were read from. */
   readonly photos: readonly [string | undefined, string | undefined];
+  /** Controls of this chassis, without those that were looked for in vain. */
+  readonly controls: readonly ShapeControl[];
   readonly touches: readonly ShapeTouch[];
   /** Controls turned since it was measured last: what they did is seen in the next photograph. */
   readonly open: readonly string[];
@@ -41,9 +43,14 @@ export function shapeLine({ shape, convergence }: Pick<CrosshatchSaid, 'shape' |
   };
 }
 
-/** What was measured and what was turned between; two controls turned between two photographs teach nothing of either. */
-export function shapeWalk(log: readonly LogEntry[]): ShapeWalk {
-  const names = new Set(anyControls.map(({ control }) => control));
+/**
+ * What was measured and what was turned between; two controls turned between two photographs teach nothing of either.
+ *
+ * @param controls of the chassis, as its sheet has them
+ */
+export function shapeWalk(log: readonly LogEntry[], controls: readonly ShapeControl[]): ShapeWalk {
+  const names = new Set(controls.map(({ control }) => control));
+  const absent = new Set<string>();
   const touches: ShapeTouch[] = [];
   let [first, latest]: (Shape | undefined)[] = [];
   let colours: readonly [number | undefined, number | undefined] = [undefined, undefined];
@@ -51,7 +58,8 @@ export function shapeWalk(log: readonly LogEntry[]): ShapeWalk {
   let open: { readonly control: string; readonly end: boolean }[] = [];
   for (const { body } of standing(log, 'shape', 'turned')) {
     if (body.kind === 'turned') {
-      if (names.has(body.control)) open.push(body);
+      if (body.absent) absent.add(body.control);
+      else if (names.has(body.control)) open.push(body);
       continue;
     }
     const now = shapeIn(body);
@@ -65,5 +73,13 @@ export function shapeWalk(log: readonly LogEntry[]): ShapeWalk {
     photos = [photos[0] ?? body.photo, body.photo];
     open = [];
   }
-  return { first, latest, colours, photos, touches, open: open.map(({ control }) => control) };
+  return {
+    first,
+    latest,
+    colours,
+    photos,
+    controls: controls.filter(({ control }) => !absent.has(control)),
+    touches,
+    open: open.map(({ control }) => control),
+  };
 }

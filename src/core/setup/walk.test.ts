@@ -102,3 +102,45 @@ describe('the trimmers of a set that is played', () => {
     expect(played(...start, 'turned VR841', 'vs-dc 185').volts('va-dc')).toBe(after.volts('va-dc'));
   });
 });
+
+describe('high voltage behind B+', () => {
+  const tube = withLabel(shippedSheets().get('pellisar-tc-14')!, { bplus: 115 });
+  const [bplus] = railSteps(tube, predictionsOf(tube).checks);
+  // 23 kV and 5 % of it.
+  const limit = 24150;
+  const walk = (...lines: readonly string[]) => railsWalk([bplus!], log(...lines));
+
+  it('is read before B+ is raised, and not where it is lowered or stands right', () => {
+    expect(walk('bplus-dc 110').asks).toMatchObject({ do: 'watch', watched: { limit } });
+    expect(walk('bplus-dc 116.5').asks).toMatchObject({ do: 'turn' });
+    expect(walk('bplus-dc 115').asks).toEqual({ do: 'done' });
+  });
+
+  it('lets B+ be raised as far as it stays within its limit itself', () => {
+    const usual = walk('bplus-dc 110', 'eht-dc 22000').asks;
+    expect(usual).toMatchObject({ do: 'turn', move: { limited: false, aim: expect.closeTo(115, 6) as number } });
+    const high = walk('bplus-dc 110', 'eht-dc 23600').asks;
+    expect(high).toMatchObject({ do: 'turn', move: { limited: true } });
+    if (high.do === 'turn') expect((high.move.aim * 23600) / 110).toBeLessThanOrEqual(limit);
+  });
+
+  it('is read again where it comes near its limit by reckoning, and a fault where it stands past it with B+ right', () => {
+    const turned = ['bplus-dc 112', 'eht-dc 23000', 'turned VR801', 'bplus-dc 114.9'];
+    expect(walk(...turned).asks).toMatchObject({
+      do: 'watch',
+      watched: { about: expect.closeTo(23595.5, 0) as number },
+    });
+    expect(walk(...turned, 'eht-dc 23300').asks).toEqual({ do: 'done' });
+    expect(walk('bplus-dc 115', 'eht-dc 26000').advice!.trouble).toMatchObject([
+      {
+        kind: 'past its limit',
+        words: expect.stringMatching(/26\.0 kV .* 24\.1 kV at most|24\.2 kV at most/) as string,
+      },
+    ]);
+  });
+
+  it('is passed over where nobody can read it', () => {
+    const line: LogEntry = { id: 'over', at: '2026-03-01T10:00:00Z', body: { kind: 'unreachable', check: 'eht-dc' } };
+    expect(railsWalk([bplus!], [...log('bplus-dc 110'), line]).asks).toMatchObject({ do: 'turn' });
+  });
+});

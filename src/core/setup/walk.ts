@@ -2,7 +2,8 @@ import { type Check } from '../behaviour';
 import { type LogEntry, standing } from '../log';
 import { toleranceWidth } from '../quantity';
 import { type SetUpStep, setVoltages, type Sheet } from '../sheet';
-import { adviseRails, type Rail, type RailMove, type RailsAdvice, type Touch } from './rails';
+import { type ControlTrouble, adviseRails, type Rail, type RailMove, type RailsAdvice, type Touch } from './rails';
+import { isDue, pastLimit, railLimit, type Watch, type Watched, type WatchRead } from './watched';
 
 /** A step of setting up that is a rail brought to a figure, with the point where it is read. */
 export interface RailStep extends Omit<Rail, 'reads'> {
@@ -10,10 +11,13 @@ export interface RailStep extends Omit<Rail, 'reads'> {
   readonly check: Check;
   /** Its target goes by a label that nobody has read: no more than the ordinary value of a kind of set. */
   readonly unread: boolean;
+  /** What follows it and is watched while it is set. */
+  readonly watch: Watch | undefined;
 }
 
 /** A rail step with what it read last. */
 export interface RailRow extends RailStep {
+  readonly watched: Watched | undefined;
   /** Undefined before it was read. */
   readonly reads: number | undefined;
   /** What it read first, before anything was turned. */
@@ -24,6 +28,8 @@ export interface RailRow extends RailStep {
 export type WalkAsks =
   | { readonly do: 'read'; readonly row: RailRow }
   | { readonly do: 'turn'; readonly row: RailRow; readonly move: RailMove }
+  /** What follows the rail is to be read, before it is raised or after it was. */
+  | { readonly do: 'watch'; readonly row: RailRow; readonly watched: Watched }
   /** All are within, or nothing that can be turned brings them there. */
   | { readonly do: 'done' };
 
@@ -68,9 +74,24 @@ export function railSteps(sheet: Sheet, checks: ReadonlyMap<string, Check>): Rai
           : /clockwise lowers/i.test(step.how)
             ? false
             : undefined,
+        watch: watchOf(step, sheet, checks),
       },
     ];
   });
+}
+
+function watchOf({ watch }: SetUpStep, { points, nets }: Sheet, checks: ReadonlyMap<string, Check>): Watch | undefined {
+  const check = watch === undefined ? undefined : checks.get(watch);
+  const point = watch === undefined ? undefined : points.get(watch);
+  const net = point?.net === undefined ? undefined : nets.get(point.net);
+  const volts = point?.expect ?? net?.volts;
+  if (!check || !net || !volts) return undefined;
+  return {
+    check,
+    title: net.title,
+    limit: Math.abs(volts) + toleranceWidth(point?.tolerance ?? net.tolerance, volts),
+    guessed: (point?.source ?? net.source) === 'guess',
+  };
 }
 
 /**
@@ -83,37 +104,72 @@ export function railsWalk(steps: readonly RailStep[], log: readonly LogEntry[]):
   const first = new Map<string, number>();
   const fresh = new Set<string>();
   const touches: Touch[] = [];
+  const watches = new Map<string, WatchRead>();
+  const passedOver = new Set<string>();
+  const railOf = new Map(steps.flatMap(({ id, watch }) => (watch ? [[watch.check.id, id] as const] : [])));
   let open: Omit<Touch, 'after'> | undefined;
   const close = () => {
     if (open) touches.push({ ...open, after: new Map(latest) });
     open = undefined;
   };
-  for (const { body } of standing(log, 'reading', 'turned')) {
+  for (const { body } of standing(log, 'reading', 'turned', 'unreachable')) {
     if (body.kind === 'turned') {
       const { end, turn } = body;
       const control = steps.find((step) => step.control.toLowerCase() === body.control.toLowerCase())?.control;
-      if (control === undefined) continue;
+      if (control === undefined || body.absent) continue;
       close();
       open = { control, turn, before: new Map(latest), end };
       fresh.clear();
+    } else if (body.kind === 'unreachable') {
+      passedOver.add(body.check);
+    } else if (railOf.has(body.check) && body.answer.kind === 'number') {
+      const rail = latest.get(railOf.get(body.check)!);
+      if (rail !== undefined) watches.set(body.check, { volts: body.answer.value, rail });
+      passedOver.delete(body.check);
     } else if (ids.has(body.check) && body.answer.kind === 'number') {
       latest.set(body.check, body.answer.value);
       if (!first.has(body.check)) first.set(body.check, body.answer.value);
       fresh.add(body.check);
     }
   }
-  const rows = steps.map((step): RailRow => ({ ...step, reads: latest.get(step.id), first: first.get(step.id) }));
+  const rows = steps.map((step): RailRow => {
+    const reads = latest.get(step.id);
+    const read = step.watch && watches.get(step.watch.check.id);
+    const about = read && reads !== undefined ? (read.volts * reads) / read.rail : undefined;
+    const watched = step.watch && { ...step.watch, read, about, passedOver: passedOver.has(step.watch.check.id) };
+    return { ...step, reads, first: first.get(step.id), watched };
+  });
   const control = open?.control;
   const toRead = rows.filter(({ id }) => !fresh.has(id));
   const due = toRead.find((row) => row.control === control) ?? toRead[0];
   if (due) return { rows, asks: { do: 'read', row: due }, advice: undefined, touches: touches.length };
   close();
-  const advice = adviseRails(
-    rows.map((row) => ({ ...row, reads: row.reads! })),
+  const advised = adviseRails(
+    rows.map((row) => ({
+      ...row,
+      reads: row.reads!,
+      limit: leastOf(row.limit, row.watched && railLimit(row.watched)),
+    })),
     touches,
     true,
   );
+  const advice = { ...advised, trouble: [...advised.trouble, ...rows.flatMap(watchTrouble)] };
   const row = rows.find((one) => one.control === advice.next?.control);
+  const raises = (one: RailRow) => one === row && Math.abs(advice.next!.aim) > Math.abs(advice.next!.now);
+  const watch = rows.find((one) => one.watched && isDue(one.watched, one.reads!, raises(one)));
+  if (watch)
+    return { rows, asks: { do: 'watch', row: watch, watched: watch.watched! }, advice, touches: touches.length };
   const asks: WalkAsks = advice.next && row ? { do: 'turn', row, move: advice.next } : { do: 'done' };
   return { rows, asks, advice, touches: touches.length };
+}
+
+const leastOf = (...limits: readonly (number | undefined)[]): number | undefined => {
+  const known = limits.filter((limit) => limit !== undefined);
+  return known.length > 0 ? Math.min(...known) : undefined;
+};
+
+/** What follows a rail stands past its limit, though the rail is at its target or below it: that is a fault. */
+function watchTrouble({ id, title = id, control, reads, target, within, watched }: RailRow): ControlTrouble[] {
+  const words = watched && Math.abs(reads!) <= Math.abs(target) + within && pastLimit(watched, title);
+  return words ? [{ control, rail: id, kind: 'past its limit', words }] : [];
 }

@@ -74,6 +74,9 @@ export function checkReferences(sheet: Sheet, problems: Problem[]): void {
     if (point.net === undefined && point.parts.length === 0)
       fail(point.place, `${where} measures nothing: give it a net or parts`);
   }
+  for (const { title, point, watch } of sheet.setUp)
+    for (const id of [point, watch])
+      if (id !== undefined) need(sheet.points, 'point', id, sheetStart, `set-up step "${title}"`);
   for (const sign of sheet.signs.values()) {
     const where = `sign "${sign.id}"`;
     if (sign.follows !== undefined) need(sheet.nets, 'net', sign.follows, sheetStart, where);

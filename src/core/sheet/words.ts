@@ -76,3 +76,25 @@ export function familyOf(technology: Technology): keyof typeof pictureRoles {
   if (technology === 'plasma') return 'panel';
   return technology === 'projection-lamp' ? 'light' : 'tube';
 }
+
+/** Errors of a picture’s shape that a control of a chassis may be there for. */
+export const shapeErrors = [
+  'acrossCentre',
+  'downCentre',
+  'tilt',
+  'width',
+  'height',
+  'acrossLinearity',
+  'downLinearity',
+  'acrossS',
+  'downS',
+  'skew',
+  'trapezium',
+  'sideHeights',
+  'sidePincushion',
+  'endPincushion',
+  'sideBow',
+  'endBow',
+  'corners',
+] as const;
+export type ShapeError = (typeof shapeErrors)[number];

@@ -1,6 +1,6 @@
 import { formatQuantity } from '@/core/quantity';
 import { type RailRow, type WalkAsks } from '@/core/setup';
-import { markOfRail, turnSaid } from './setupModel';
+import { markOfRail, turnSaid, watchWords } from './setupModel';
 import styles from './setup.module.css';
 
 /** What its label says, or such sets have, and how far it may be taken at most. */
@@ -18,6 +18,20 @@ export function Asked({ asks }: { asks: Exclude<WalkAsks, { do: 'done' }> }) {
         <h1>Read {asks.row.step.title}</h1>
         <p className={styles.aim}>
           <small>{[asks.row.check.point?.where, label].filter(Boolean).join(' · ')}</small>
+        </p>
+      </>
+    );
+  if (asks.do === 'watch')
+    return (
+      <>
+        <h1>Read {asks.watched.title}</h1>
+        <p className={styles.aim}>
+          it follows {asks.row.step.title}: {watchWords(asks.watched)}
+          <small>{asks.watched.check.point?.where}</small>
+        </p>
+        <p className="caution">
+          Long probe, its ground clipped on before the set is on, one hand; nobody else near the tube. X-rays rise with
+          it.
         </p>
       </>
     );

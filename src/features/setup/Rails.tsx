@@ -2,7 +2,7 @@ import { formatQuantity } from '@/core/quantity';
 import { type railsWalk } from '@/core/setup';
 import { VerdictMark } from '@/ui';
 import styles from './setup.module.css';
-import { markOfRail, offWords } from './setupModel';
+import { markOfRail, offWords, watchWords } from './setupModel';
 
 type Walk = ReturnType<typeof railsWalk>;
 
@@ -21,6 +21,7 @@ export function Rails({ walk, asked }: { walk: Walk; asked: string | undefined }
             <small>
               {row.control}
               {row.first !== undefined && row.first !== row.reads && ` · ${formatQuantity(row.first, 'V', 4)} before`}
+              {row.watched?.read && ` · ${row.watched.title}: ${watchWords(row.watched)}`}
             </small>
           </li>
         ))}

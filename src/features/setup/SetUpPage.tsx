@@ -9,6 +9,7 @@ import { Approach } from './Approach';
 import { Asked, Done } from './Asked';
 import { BeforeTurning } from './BeforeTurning';
 import { Rails } from './Rails';
+import { placeholderOf } from './setupModel';
 import styles from './setup.module.css';
 import { useRailSetting } from './useRailSetting';
 
@@ -20,12 +21,22 @@ interface SetUpPageProps {
 /** The rails brought to the label one touch at a time: what to turn, to what reading, and what is to be read after it. */
 export function SetUpPage({ file, simulatedMeter }: SetUpPageProps) {
   const { log, job } = useJob(file);
-  const { steps, walk, asked, input, typed, type, message, setMessage, aloud, setAloud, enter, meter } = useRailSetting(
-    file,
-    log,
-    job,
-    simulatedMeter,
-  );
+  const {
+    steps,
+    walk,
+    asked,
+    input,
+    typed,
+    type,
+    message,
+    setMessage,
+    aloud,
+    setAloud,
+    enter,
+    passOver,
+    point,
+    meter,
+  } = useRailSetting(file, log, job, simulatedMeter);
   const { rows, asks, advice } = walk;
   const live = job.bench.context.power === 'live';
   useTakeBackKey(log);
@@ -41,7 +52,7 @@ export function SetUpPage({ file, simulatedMeter }: SetUpPageProps) {
       </JobFrame>
     );
   return (
-    <JobFrame file={file} log={log} bench={job.bench} ground={live ? asked?.check.ground : undefined}>
+    <JobFrame file={file} log={log} bench={job.bench} ground={live ? point?.ground : undefined}>
       <div className={styles.page}>
         <section
           className={`task ${styles.card}`}
@@ -62,10 +73,7 @@ export function SetUpPage({ file, simulatedMeter }: SetUpPageProps) {
               <LineEntry
                 ref={input}
                 label={asks.do === 'turn' ? 'What it reads when you let go' : 'What it reads'}
-                placeholder={formatQuantity(asks.do === 'turn' ? asks.move.aim : asks.row.target, 'V', 4).replace(
-                  /\s*V$/,
-                  '',
-                )}
+                placeholder={placeholderOf(asks)}
                 value={typed}
                 maxLength={40}
                 autoFocus
@@ -85,7 +93,15 @@ export function SetUpPage({ file, simulatedMeter }: SetUpPageProps) {
                   </button>
                 </BeforeTurning>
               )}
-              <p className="soft">{asks.row.step.how}</p>
+              {asks.do === 'watch' ? (
+                <p>
+                  <button type="button" className="press" onClick={passOver}>
+                    No such probe here: pass it over
+                  </button>
+                </p>
+              ) : (
+                <p className="soft">{asks.row.step.how}</p>
+              )}
             </>
           )}
           {advice?.trouble.map(({ control, words }) => (

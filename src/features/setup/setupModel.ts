@@ -1,5 +1,5 @@
 import { formatQuantity, readTurn, turnWords } from '@/core/quantity';
-import { type RailApproach, type RailRow, type WalkAsks } from '@/core/setup';
+import { type RailApproach, type RailRow, type WalkAsks, type Watched } from '@/core/setup';
 import { type MarkName } from '@/ui';
 
 /** How far a rail is from its target, by size: a negative rail that is too strong is high. */
@@ -24,10 +24,23 @@ export function offWords(row: RailRow): string {
 export function askedWords(asks: WalkAsks): string {
   if (asks.do === 'done') return 'All that can be set is set.';
   if (asks.do === 'read') return `Read ${asks.row.step.title}.`;
+  if (asks.do === 'watch') return `Read ${asks.watched.title}, with the long probe.`;
   return `Turn ${asks.move.control} until it reads ${formatQuantity(asks.move.aim, 'V', 4)}.`;
 }
 
 type Turn = Extract<WalkAsks, { do: 'turn' }>;
+
+/** A figure as it might be typed for what is asked. */
+export function placeholderOf(asks: Exclude<WalkAsks, { do: 'done' }>): string {
+  if (asks.do === 'watch') return formatQuantity(0.95 * asks.watched.limit, 'V', 3).replace(/\s*V$/, '');
+  return formatQuantity(asks.do === 'turn' ? asks.move.aim : asks.row.target, 'V', 4).replace(/\s*V$/, '');
+}
+
+/** Where what follows a rail may stand at most, and where it is by now, in words. */
+export function watchWords({ limit, guessed, about }: Watched): string {
+  const most = `${guessed ? 'usually' : ''} ${formatQuantity(limit, 'V', 3)} at most`.trim();
+  return about === undefined ? most : `${most}, by reckoning ${formatQuantity(about, 'V', 3)} now`;
+}
 
 /** How far it is, in words: `1.6 V more`. */
 export function approachWords({ left, there, past }: RailApproach): string {

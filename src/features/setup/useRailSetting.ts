@@ -24,6 +24,8 @@ export function useRailSetting(file: JobFile, log: JobLog, job: Case, simulated:
   const walk = useMemo(() => railsWalk(steps, log.entries), [steps, log.entries]);
   const { asks } = walk;
   const asked = asks.do === 'done' ? undefined : asks.row;
+  /** Where the next figure is read. */
+  const point = asks.do === 'watch' ? asks.watched.check : asked?.check;
   const [typed, setTyped] = useState('');
   const [message, setMessage] = useState<string>();
   const [aloud, setAloud] = useState(false);
@@ -56,7 +58,8 @@ export function useRailSetting(file: JobFile, log: JobLog, job: Case, simulated:
   const byMeter = source?.kind === 'simulated' ? 'simulated meter' : 'meter';
   const move = asks.do === 'turn' ? asks.move : undefined;
   const live = job.bench.context.power === 'live';
-  const listens = on && live && asked !== undefined && typed === '' && log.waiting.size === 0;
+  // High voltage is read by a probe of its own, and typed.
+  const listens = on && live && asked !== undefined && asks.do !== 'watch' && typed === '' && log.waiting.size === 0;
   const address = listens
     ? `/api/meter/${file.id}?rail=${encodeURIComponent(asked.id)}${move ? `&aim=${move.aim}` : ''}&after=${log.entries.length}`
     : undefined;
@@ -88,16 +91,20 @@ export function useRailSetting(file: JobFile, log: JobLog, job: Case, simulated:
 
   const enter = (end = false) => {
     if (!asked) return;
-    const stands = typed.trim() === '' ? figure() : undefined;
+    const stands = typed.trim() === '' && asks.do !== 'watch' ? figure() : undefined;
     if (stands !== undefined) return keep(asked.id, stands, byMeter, { end });
     const read = attempt(() => {
       const { text, turn } = asks.do === 'turn' ? withTurn(typed) : { text: typed, turn: undefined };
-      return { turn, entry: readEntry(text, { sheet: file.sheet, checks, focus: asked.check }) };
+      return { turn, entry: readEntry(text, { sheet: file.sheet, checks, focus: point }) };
     });
     if (read instanceof Refusal) return setMessage(read.message);
     const { entry, turn } = read;
     if (entry.kind !== 'reading' || entry.answer.kind !== 'number' || !Number.isFinite(entry.answer.value))
-      return setMessage(`write the volts at ${asked.step.title}, as ${formatQuantity(asked.target, 'V', 4)}`);
+      return setMessage(
+        asks.do === 'watch'
+          ? `write the volts of ${asks.watched.title}, as ${formatQuantity(0.95 * asks.watched.limit, 'V', 3)}`
+          : `write the volts at ${asked.step.title}, as ${formatQuantity(asked.target, 'V', 4)}`,
+      );
     keep(entry.check.id, entry.answer.value, typed, { turn, end });
   };
   const input = useRef<HTMLInputElement>(null);
@@ -117,6 +124,11 @@ export function useRailSetting(file: JobFile, log: JobLog, job: Case, simulated:
       setMessage(undefined);
     },
     enter,
+    /** What follows the rail cannot be read here: it is not asked for again. */
+    passOver: () => {
+      if (asks.do === 'watch') log.record([{ body: { kind: 'unreachable', check: asks.watched.check.id } }]);
+    },
+    point,
     meter: { on, toggle, source, setSource, view, trace, approach },
   };
 }

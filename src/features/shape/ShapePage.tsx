@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { attempt, Refusal } from '@/core/quantity';
-import { crosshatchSaid, lengthsSaid, shapeLine, shapeWalk } from '@/core/setup';
+import { crosshatchSaid, lengthsSaid, shapeControls, shapeLine, shapeWalk } from '@/core/setup';
 import { type JobFile, JobFrame, useJob } from '@/workshop/job';
 import { sendPhoto } from '@/workshop/photo';
 import { ByRule, type ByRuleFound } from './ByRule';
@@ -20,7 +20,7 @@ import { usePhotograph } from './usePhotograph';
 /** The picture’s shape and colours from a photograph of a crosshatch: how far off, what to turn, and what it came to. */
 export function ShapePage({ file }: { file: JobFile }) {
   const { log, job } = useJob(file);
-  const walk = useMemo(() => shapeWalk(log.entries), [log.entries]);
+  const walk = useMemo(() => shapeWalk(log.entries, shapeControls(file.sheet)), [log.entries, file.sheet]);
   const [asked, setAsked] = useState<Asked>(usual);
   const [byRule, setByRule] = useState<ByRuleFound>();
   const pattern = { across: Number(asked.across), down: Number(asked.down) };
@@ -136,7 +136,7 @@ export function ShapePage({ file }: { file: JobFile }) {
             <Standing
               job={file.id}
               walk={walk}
-              onTurned={(control, end) => log.record([{ body: { kind: 'turned', control, end } }])}
+              onTurned={(turned) => log.record([{ body: { kind: 'turned', ...turned } }])}
             />
           )}
         </section>

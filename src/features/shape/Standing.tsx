@@ -5,7 +5,7 @@ import styles from './shape.module.css';
 interface StandingProps {
   readonly job: string;
   readonly walk: ShapeWalk;
-  readonly onTurned: (control: string, end: boolean) => void;
+  readonly onTurned: (turned: { control: string; end: boolean; absent?: boolean }) => void;
 }
 
 /** How the picture stands by the record: what to turn next, and what it was and is. */
@@ -37,11 +37,22 @@ export function Standing({ job, walk, onTurned }: StandingProps) {
             for width.
           </p>
           <p className={styles.take}>
-            <button type="button" className="press main" onClick={() => onTurned(next.control, false)}>
+            <button
+              type="button"
+              className="press main"
+              onClick={() => onTurned({ control: next.control, end: false })}
+            >
               Turned
             </button>
-            <button type="button" className="press" onClick={() => onTurned(next.control, true)}>
+            <button type="button" className="press" onClick={() => onTurned({ control: next.control, end: true })}>
               It is at its end
+            </button>
+            <button
+              type="button"
+              className="press"
+              onClick={() => onTurned({ control: next.control, end: false, absent: true })}
+            >
+              This chassis has none
             </button>
           </p>
         </div>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type Shape, type ShapeWalk, type TermId } from '@/core/setup';
+import { anyControls, type Shape, type ShapeWalk, type TermId } from '@/core/setup';
 import { errorsOf, likelyCorners, movedOn, nextTurn, widthOf, withMoved } from './shapeModel';
 
 const shape = (errors: Partial<Record<TermId, number>>): Shape => ({
@@ -45,6 +45,7 @@ describe('the next turn', () => {
     latest,
     colours: [undefined, undefined],
     photos: [undefined, undefined],
+    controls: anyControls,
     touches: [],
     open: [],
   });

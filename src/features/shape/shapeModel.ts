@@ -1,15 +1,7 @@
 import { type Corners, type Crossing, type Pattern } from '@/core/crosshatch';
 import { type Point } from '@/core/plane';
 import { Refusal } from '@/core/quantity';
-import {
-  adviseShape,
-  anyControls,
-  type Shape,
-  type ShapeAdvice,
-  type ShapeWalk,
-  type TermId,
-  terms,
-} from '@/core/setup';
+import { adviseShape, type Shape, type ShapeAdvice, type ShapeWalk, type TermId, terms } from '@/core/setup';
 
 /** A crossing of the pattern and where it lies in the picture. */
 export type Node = Pick<Crossing, 'row' | 'column' | 'x' | 'y'>;
@@ -63,12 +55,12 @@ export function likelyCorners({ crossings, pattern, width, height }: Omit<Photo,
 
 /** What to turn next: by what was measured last, and what the turns before it did. */
 export function nextTurn(walk: ShapeWalk): ShapeAdvice | undefined {
-  const { latest, touches } = walk;
+  const { latest, controls, touches } = walk;
   return (
     latest &&
     adviseShape(
       latest,
-      anyControls.filter(({ term }) => latest.terms.has(term)),
+      controls.filter(({ term }) => latest.terms.has(term)),
       touches,
     )
   );

@@ -7,6 +7,8 @@ const fields = yup.object({
   end: yup.boolean().required(),
   /** Turns, clockwise up, where somebody counted. */
   turn: yup.number().min(-50).max(50),
+  /** It was looked for and is not there: this chassis has no such control. */
+  absent: yup.boolean(),
 });
 
 /** A control that was turned, as far as it goes or not: what is read after it shows what it did. */
@@ -15,8 +17,10 @@ export type TurnedLine = LineOf<'turned', typeof fields>;
 export const turned: LineKind<TurnedLine> = {
   work: 'setting up',
   fields,
-  said: ({ control, end, turn }) =>
-    `turned ${control}${turn === undefined ? '' : ` by ${turnWords(turn)}`}${end ? ' to its end' : ''}`,
+  said: ({ control, end, turn, absent }) =>
+    absent
+      ? `no ${control} on this chassis`
+      : `turned ${control}${turn === undefined ? '' : ` by ${turnWords(turn)}`}${end ? ' to its end' : ''}`,
   typed([verb, control, ...more], { typed }) {
     if (verb !== 'turned' || control === undefined) return undefined;
     const end = more.join(' ').endsWith('to its end');

@@ -1,3 +1,5 @@
+import { type ShapeError, shapeErrors } from '../../sheet';
+
 /** A place of the pattern: -1 at the first line to 1 at the last, across and down. */
 export interface Place {
   readonly u: number;
@@ -218,8 +220,8 @@ export const terms = {
     shift: ({ u, v }) => [4 * u * (v ** 4 - v * v), 0],
     askew: false,
   },
-} as const satisfies Record<string, Term>;
+} as const satisfies Record<ShapeError, Term>;
 
-export type TermId = keyof typeof terms;
+export type TermId = ShapeError;
 
-export const termIds = Object.keys(terms) as TermId[];
+export const termIds = shapeErrors;
