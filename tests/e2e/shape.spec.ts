@@ -51,7 +51,7 @@ test('a photographed crosshatch becomes errors, a turn, and a line of the record
   await expect(page.getByTestId('before-now')).toContainText('→');
   await page.reload();
   await expect(page.getByTestId('before-now')).toContainText('→');
-  const kept = page.getByTestId('photographs').getByRole('img', { includeHidden: true });
+  const kept = page.getByTestId('photographs').locator('img');
   await expect(kept).toHaveCount(2);
   for (const image of await kept.all())
     await expect.poll(() => image.evaluate((node: HTMLImageElement) => node.naturalWidth)).toBeGreaterThan(500);
