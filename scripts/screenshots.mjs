@@ -129,7 +129,7 @@ const views = [
     path: `${job(3)}/shape`,
     act: async (page) => {
       await page.locator('input[type=file]').setInputFiles(crosshatch);
-      await page.getByRole('button', { name: 'The rings are on the corners' }).click();
+      await page.getByRole('button', { name: 'Corners are right' }).waitFor();
     },
   },
   {

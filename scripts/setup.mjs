@@ -101,7 +101,7 @@ export async function ensureCommandLine() {
     platform: 'node',
     format: 'esm',
     // What has native code or looks for its own files stays a package.
-    external: ['better-sqlite3', 'highs', 'knex'],
+    external: ['better-sqlite3', 'highs', 'knex', 'sharp'],
     banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
     logLevel: 'warning',
   });

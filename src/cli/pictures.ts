@@ -1,5 +1,5 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
-import sharp, { type Metadata } from 'sharp';
+import { type Metadata } from 'sharp';
 import { type Corners } from '@/core/crosshatch';
 import { type Raster } from '@/core/plane';
 import { Refusal } from '@/core/quantity';
@@ -24,13 +24,10 @@ export async function readPicture(file: string): Promise<Raster> {
     );
   const bytes = readFileSync(file);
   if (bytes.length === 0) throw new Refusal(`${file}: the file is empty`);
-  const {
-    format,
-    width = 0,
-    height = 0,
-  } = await sharp(bytes)
-    .metadata()
-    .catch((): Partial<Metadata> => ({}));
+  // Only what reads pictures waits for it.
+  const { default: sharp } = await import('sharp');
+  const unknown = (): Partial<Metadata> => ({});
+  const { format, width = 0, height = 0 } = await sharp(bytes).metadata().catch(unknown);
   if (!readable.has(format))
     throw new Refusal(`${file}: ${kindOf(bytes)} is not read here; save the picture as JPEG, PNG or WebP`);
   if (width * height > mostPixels)

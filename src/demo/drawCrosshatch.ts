@@ -5,7 +5,7 @@ import { seeded } from '@/core/statistics';
 
 // A made-up photograph of a crosshatch, for pictures of the application: tsx src/demo/drawCrosshatch.ts FILE.png
 const [file] = process.argv.slice(2);
-const { picture } = photographed({ across: 15, down: 11 }, 1600, seeded(4), {
+const { picture } = photographed({ across: 15, down: 11 }, 1600, seeded(10), {
   askew: 10,
   shape: 0.02,
   colours: 0.006,

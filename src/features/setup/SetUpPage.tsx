@@ -1,7 +1,6 @@
 'use client';
 
 import Link from 'next/link';
-import { formatQuantity } from '@/core/quantity';
 import { EmptyState, Key, LineEntry } from '@/ui';
 import { type JobFile, JobFrame, useJob, useTakeBackKey } from '@/workshop/job';
 import { LiveMeter, MeterChoice } from '@/workshop/meter';

@@ -37,7 +37,8 @@ export function ScreenView({ said, wanted, aspect }: ScreenViewProps) {
         })}
       </svg>
       <figcaption className="soft">
-        Dot: where a crossing belongs. Line: which way it is off, {enlarged} times as long.
+        Dot: where a crossing belongs. Line: which way it is off
+        {enlarged === 1 ? ', and how far' : `, ${enlarged} times as long`}.
       </figcaption>
     </figure>
   );

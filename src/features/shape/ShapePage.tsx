@@ -9,6 +9,7 @@ import { type JobFile, JobFrame, useJob } from '@/workshop/job';
 import { sendPhoto } from '@/workshop/photo';
 import { ByRule, type ByRuleFound } from './ByRule';
 import { Measured } from './Measured';
+import { Photographs } from './Photographs';
 import { PhotographForm } from './PhotographForm';
 import { PhotoView } from './PhotoView';
 import { Standing } from './Standing';
@@ -87,6 +88,7 @@ export function ShapePage({ file }: { file: JobFile }) {
               }}
             />
           )}
+          {!photo && <Photographs job={file.id} photos={walk.photos} />}
           {photo && corners && (
             <>
               <PhotoView
@@ -133,11 +135,7 @@ export function ShapePage({ file }: { file: JobFile }) {
           ) : byRule && !photo ? (
             <Measured said={lengthsSaid(byRule)} pattern={byRule} aspect={byRule.aspect} />
           ) : (
-            <Standing
-              job={file.id}
-              walk={walk}
-              onTurned={(turned) => log.record([{ body: { kind: 'turned', ...turned } }])}
-            />
+            <Standing walk={walk} onTurned={(turned) => log.record([{ body: { kind: 'turned', ...turned } }])} />
           )}
         </section>
       </div>

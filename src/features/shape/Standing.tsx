@@ -3,14 +3,13 @@ import { errorsOf, nextTurn } from './shapeModel';
 import styles from './shape.module.css';
 
 interface StandingProps {
-  readonly job: string;
   readonly walk: ShapeWalk;
   readonly onTurned: (turned: { control: string; end: boolean; absent?: boolean }) => void;
 }
 
 /** How the picture stands by the record: what to turn next, and what it was and is. */
-export function Standing({ job, walk, onTurned }: StandingProps) {
-  const { first, latest, colours, photos, open } = walk;
+export function Standing({ walk, onTurned }: StandingProps) {
+  const { first, latest, colours, open } = walk;
   const advice = nextTurn(walk);
   if (!first || !latest || !advice)
     return (
@@ -57,10 +56,13 @@ export function Standing({ job, walk, onTurned }: StandingProps) {
           </p>
         </div>
       ) : (
-        <p className={styles.off}>
-          As good as this tube allows: <b className="figure">{latest.off.toFixed(1)} %</b> off,{' '}
-          <b className="figure">{latest.furthest.toFixed(1)} %</b> at worst.
-        </p>
+        <div>
+          <h2 className="label">As good as this tube allows</h2>
+          <p className={styles.off}>
+            <b className="figure">{latest.off.toFixed(1)} %</b> off,{' '}
+            <b className="figure">{latest.furthest.toFixed(1)} %</b> at worst
+          </p>
+        </div>
       )}
       {trouble.map(({ control, words }) => (
         <p key={control} className="bad">
@@ -96,23 +98,6 @@ export function Standing({ job, walk, onTurned }: StandingProps) {
           </li>
         )}
       </ul>
-      {photos[1] !== undefined && (
-        <ul className={styles.photos} data-testid="photographs">
-          {[...new Set(photos)].flatMap((photo, at) =>
-            photo === undefined ? (
-              []
-            ) : (
-              <li key={photo}>
-                <a href={`/api/jobs/${job}/photos/${photo}`} target="_blank" rel="noreferrer">
-                  {/* eslint-disable-next-line @next/next/no-img-element -- kept by the shop, of any size */}
-                  <img src={`/api/jobs/${job}/photos/${photo}`} alt="" />
-                  {at === 0 && photo !== photos[1] ? 'Before' : 'Now'}
-                </a>
-              </li>
-            ),
-          )}
-        </ul>
-      )}
     </>
   );
 }
