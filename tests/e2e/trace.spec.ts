@@ -117,7 +117,7 @@ test('a traced regulator becomes a block of its set, whose nodes are judged by i
   }
   const found = page.getByRole('region', { name: 'What it is' });
   await page.getByText('Put it on this chassis').click();
-  await page.getByLabel('Net of the sheet').selectOption({ label: 'no rail of the sheet: a block of its own' });
+  await page.getByLabel('Net of the sheet').selectOption({ label: 'none of the sheet: a block of its own' });
   // Not traced to its end: the zener lies nowhere yet, and without it the rail is another.
   await expect(found).toContainText(
     /Its circuit stays off the sheet: as traced it makes 13\.8 V where \+9 V belongs: D901/,
@@ -156,6 +156,34 @@ test('a traced regulator becomes a block of its set, whose nodes are judged by i
   await node.press('Enter');
   await expect(readings).toHaveCount(3);
   await expect(page.getByTestId('stage-suspects').locator('li').first()).toContainText('D901');
+});
+
+test('a traced driver goes into the block that drives the cathode, though it makes no rail', async ({ page, app }) => {
+  await takeIn(page, app.address, 'Colour tube set', 'Slipway set', ['Flooded red']);
+  await page.keyboard.press('Alt+t');
+  await page.waitForURL(/\/trace$/);
+  const line = page.getByLabel('A part or a beep');
+  const parts = ['Q91 npn', 'R91 10k', 'R92 330', 'R93 1k'];
+  const beeps = ['R91.1 +180', 'R91.2 Q91.c', 'Q91.e R92.1', 'R92.2 gnd', 'R93.1 +2.7', 'R93.2 Q91.b'];
+  for (const text of [...parts, ...beeps]) {
+    await line.fill(text);
+    await line.press('Enter');
+    await expect(line).toHaveValue('');
+  }
+  const found = page.getByRole('region', { name: 'What it is' });
+  await page.getByText('Put it on this chassis').click();
+  await page.getByLabel('Rail it makes').selectOption({ label: 'what is at Q91.c' });
+  await page.getByLabel('Net of the sheet').selectOption({ label: 'Red cathode' });
+  await expect(found).toContainText(/Its circuit goes with it: as traced it makes 1[12]\d/);
+  await page.getByRole('button', { name: 'Put it on the sheet' }).click();
+  await expect(found).toContainText('4 parts are on this chassis now, with their circuit.');
+  await saved(page);
+  await page.goto(page.url().replace('/trace', '/bench'));
+  const entry = page.getByRole('region', { name: 'Probe next' }).getByRole('textbox');
+  await entry.fill('R91 OL');
+  await expect(page.getByRole('region', { name: 'Probe next' })).toContainText('Resistor R91');
+  await entry.press('Enter');
+  await expect(page.getByTestId('suspects').locator('li').first()).toHaveAttribute('data-fault', 'R91.open');
 });
 
 test('a rail that reads like a short is followed to its capacitor by what is lifted', async ({ page, app }) => {

@@ -30,7 +30,7 @@ const lines = [
 ];
 
 describe('traced parts on the chassis', () => {
-  const found = chassisParts(lines, sheet, { rail: '+12', net: 'v12', block: 'regulators' });
+  const found = chassisParts(lines, sheet, { made: '+12', net: 'v12', block: 'regulators' });
   const of = (ref: string) => found.find((one) => one.ref === ref)!;
 
   it('are what they lie between says of them, to the rail that the stage makes', () => {
@@ -61,7 +61,7 @@ describe('traced parts on the chassis', () => {
     const own = sheet.parts.get(known!)?.id ?? known!;
     const less = { ...sheet, parts: new Map(sheet.parts).set('R902', sheet.parts.get(own)!) };
     expect(
-      chassisParts(lines, less, { rail: '+12', net: 'v12', block: 'regulators' }).map(({ ref }) => ref),
+      chassisParts(lines, less, { made: '+12', net: 'v12', block: 'regulators' }).map(({ ref }) => ref),
     ).not.toContain('R902');
   });
 

@@ -1,7 +1,7 @@
 import { formatQuantity } from '../quantity';
 import { type PartKind } from '../parts';
 import { type PartRole, type Sheet, type SheetChange } from '../sheet';
-import { netOf, traceOf, type TracedPart } from '../tracing';
+import { isRail, netOf, type Spot, traceOf, type TracedPart } from '../tracing';
 
 /** A part that was traced, as it may go onto the sheet of its set. */
 export interface ChassisPart {
@@ -52,21 +52,36 @@ export function tracedRails(lines: readonly string[]): readonly string[] {
     .sort((a, b) => Math.abs(Number(a)) - Math.abs(Number(b)));
 }
 
+/** Pins by which a transistor, or a chip, puts something out. */
+const outputPins = /\.(?:[cesd]|\d+)$/;
+
+/** Nodes of a trace that a stage may drive, each by the first of its pins that puts something out: `Q5.c`. */
+export function tracedOutputs(lines: readonly string[]): readonly Spot[] {
+  const { parts, facts } = traceOf(lines);
+  const active = new Set(parts.filter(({ pins }) => pins.length > 2).map(({ ref }) => ref));
+  return netOf(parts, facts).nodes.flatMap(({ name, spots }) => {
+    const output = spots.find((spot) => outputPins.test(spot) && active.has(spot.split('.')[0]!));
+    return isRail(name) || spots.length < 2 || output === undefined ? [] : [output];
+  });
+}
+
 /**
- * The parts of a trace that its sheet does not have, with what each is to the rail that the traced stage makes: it
- * feeds it from another rail, lies from it to ground, senses it towards something within, or else helps to drive it.
+ * The parts of a trace that its sheet does not have, with what each is to the rail that the traced stage makes or the
+ * node it drives: it feeds it from another rail, lies from it to ground, senses it towards something within, or else
+ * helps to drive it.
  *
- * @param rail the rail that the stage makes, as it was traced: `+12`
+ * @param made the rail that the stage makes, as it was traced: `+12`; or a spot of the node it drives, `Q5.c`
  * @param net the net of the sheet that it is
  * @param block the block that the parts belong to
  */
 export function chassisParts(
   lines: readonly string[],
   sheet: Sheet,
-  { rail, net, block }: { readonly rail: string; readonly net: string; readonly block: string },
+  { made, net, block }: { readonly made: Spot; readonly net: string; readonly block: string },
 ): readonly ChassisPart[] {
   const { parts, facts } = traceOf(lines);
   const traced = netOf(parts, facts);
+  const node = traced.nodeOf.get(made)?.name ?? made;
   return parts
     .filter(({ ref }) => !sheet.parts.has(ref))
     .map((part): ChassisPart => {
@@ -75,7 +90,7 @@ export function chassisParts(
       const unit = kind === 'capacitor' ? 'F' : kind === 'coil' ? 'H' : kind === 'zener' ? 'V' : 'Ω';
       return {
         ref,
-        between: nodes.filter((name) => !name.includes('.')).join(' and '),
+        between: nodes.map((name) => (name === node ? made : name)).join(' and '),
         change: {
           kind: 'part',
           part: ref,
@@ -83,16 +98,16 @@ export function chassisParts(
           // As a sheet writes it: in one word.
           value: value === undefined ? '' : formatQuantity(value, unit).replace(/\s+/g, ''),
           block,
-          role: roleOf(nodes, rail),
+          role: roleOf(nodes, node),
           net,
         },
       };
     });
 }
 
-/** What a part that lies between some nodes is to the rail that is made. */
-function roleOf(nodes: readonly string[], rail: string): PartRole {
-  const others = nodes.filter((name) => name !== rail);
+/** What a part that lies between some nodes is to the one that is made. */
+function roleOf(nodes: readonly string[], made: string): PartRole {
+  const others = nodes.filter((name) => name !== made);
   if (others.length === nodes.length) return 'drives';
   if (others.some((name) => /^[+-]\d/.test(name))) return 'feeds';
   return others.every((name) => name === 'gnd') ? 'shunts' : 'senses';

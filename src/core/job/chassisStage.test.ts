@@ -8,7 +8,7 @@ import { type LogBody, replay } from '../log';
 import { attempt, Refusal } from '../quantity';
 import { adoptedText, editsOf, openSheet, readSheet, readSheetChange, type SheetChange, withEdits } from '../sheet';
 import { netOf, type PatternLibrary, traceOf } from '../tracing';
-import { chassisBlock, chassisParts, chassisStage } from '.';
+import { chassisBlock, chassisParts, chassisStage, tracedOutputs, tracedVolts } from '.';
 
 const base = shippedSheets().get('generic-crt-mono')!;
 const nobody: ReturnType<PatternLibrary['believe']> = [];
@@ -35,10 +35,10 @@ const traced = (zener: string) => {
   const { parts, facts } = traceOf(lines(zener));
   return netOf(parts, facts);
 };
-const made = chassisBlock('+12', { title: 'Tuner regulator', board: 'main', needs: ['v15'], user: 'tuner' }, base);
+const made = chassisBlock('+12', 12, { title: 'Tuner regulator', board: 'main', needs: ['v15'], user: 'tuner' }, base);
 const stageOf = (zener = '12.7') =>
   chassisStage(traced(zener), nobody, 'traced', {
-    rail: '+12',
+    made: '+12',
     net: made.rail,
     block: made.block,
     fed: new Map([['+18', 'v15']]),
@@ -47,7 +47,7 @@ const stageOf = (zener = '12.7') =>
 /** The sheet with the traced board on it, as the shop keeps it. */
 function withBoard() {
   const stage = stageOf();
-  const parts = chassisParts(lines('12.7'), base, { rail: '+12', net: made.rail, block: made.block });
+  const parts = chassisParts(lines('12.7'), base, { made: '+12', net: made.rail, block: made.block });
   const changes: SheetChange[] = [
     made,
     ...parts.map(({ ref, change }) => ({ ...change, leaves: stage.leaves.get(ref) })),
@@ -87,7 +87,7 @@ describe('a traced board as a stage of its set', () => {
     );
     const bare = netOf(...(({ parts, facts }) => [parts, facts] as const)(traceOf(['R1 1k', 'R1.1 +12'])));
     expect(
-      attempt(() => chassisStage(bare, nobody, 'bare', { rail: '+12', net: 'v12', block: 'supply', fed: new Map() })),
+      attempt(() => chassisStage(bare, nobody, 'bare', { made: '+12', net: 'v12', block: 'supply', fed: new Map() })),
     ).toBeInstanceOf(Refusal);
   });
 
@@ -141,5 +141,60 @@ describe('a traced board as a stage of its set', () => {
     const { stage } = own.blocks.get(known!.id)!;
     expect(stage!.text).toContain('q901');
     expect([stage!.given.size, stage!.nominal.size, stage!.nodes.size, stage!.parts.size]).toEqual([0, 0, 0, 0]);
+  });
+});
+
+describe('a traced stage that drives a node', () => {
+  const driver = [
+    ...['Q1 npn', 'R1 10k', 'R2 330', 'R3 1k', 'IC1 4'],
+    ...['R1.1 +180', 'R1.2 Q1.c', 'Q1.e R2.1', 'R2.2 gnd', 'R3.1 +2.7', 'R3.2 Q1.b'],
+  ];
+  const net = (() => {
+    const { parts, facts } = traceOf(driver);
+    return netOf(parts, facts);
+  })();
+  const into = (volts: number | undefined) =>
+    chassisStage(net, nobody, 'driver', {
+      made: 'Q1.c',
+      net: 'kr',
+      block: 'rgb',
+      volts,
+      fed: new Map([
+        ['+180', 'v180'],
+        ['+2.7', 'ro'],
+      ]),
+    });
+
+  it('is offered where a transistor puts something out, and stands at what its circuit says', () => {
+    expect(tracedOutputs(driver)).toEqual(['Q1.c', 'Q1.e']);
+    expect(tracedVolts(net, nobody, 'Q1.c')).toBeCloseTo(180 - (10e3 * 2.03) / 330, -1);
+  });
+
+  it('has no load but what hangs on it, and each broken part does to it what the circuit says', () => {
+    const { change, makes, leaves } = into(130);
+    expect(change.circuit).not.toContain('RLOAD');
+    expect(change.given).toEqual({ p180: 'v180', p2_7: 'ro' });
+    expect(change.nodes).toMatchObject({ p180: 'v180' });
+    expect(Object.values(change.nodes!)).toContain('kr');
+    for (const part of ['Q1', 'R2', 'R3']) expect(leaves.get(part)!.open).toBeCloseTo(180 / makes, 1);
+    expect(leaves.get('R1')!.open).toBeLessThan(0.05);
+  });
+
+  it('is refused where the set has other volts there, and belongs nowhere in particular where it has none', () => {
+    expect(attempt(() => into(40))).toEqual(
+      expect.objectContaining({ message: expect.stringMatching(/makes 1\d\d V where 40 V belongs/) as string }),
+    );
+    expect(into(undefined).makes).toBeGreaterThan(100);
+    expect(
+      chassisBlock('Q1.c', 118, { title: 'Driver', board: 'main', needs: [], user: undefined }, base),
+    ).toMatchObject({ rail: 'q1c', volts: 118 });
+  });
+
+  it('has parts that feed it, lie to ground from it, or drive it', () => {
+    const parts = chassisParts(driver, base, { made: 'Q1.c', net: 'kr', block: 'rgb' });
+    const role = new Map(parts.map(({ ref, change }) => [ref, change.role]));
+    expect(role.get('R1')).toBe('feeds');
+    expect(role.get('R3')).toBe('drives');
+    expect(parts.find(({ ref }) => ref === 'R1')!.between).toBe('+180 and Q1.c');
   });
 });

@@ -2,14 +2,14 @@ import { Stage } from '../circuit';
 import { type FaultMode } from '../parts';
 import { attempt, formatQuantity, Refusal, type Volts } from '../quantity';
 import { leftUnder, type Sheet, type SheetChange } from '../sheet';
-import { type Believed, makerOf, partNamed, type TracedNet } from '../tracing';
+import { type Believed, isRail, makerOf, partNamed, type Spot, type TracedNet } from '../tracing';
 
 /** A traced board as a stage inside a block of the set. */
 export interface ChassisStage {
   readonly change: Extract<SheetChange, { readonly kind: 'stage' }>;
-  /** What the rail stands at as it was traced. */
+  /** What the rail or the node stands at as it was traced. */
   readonly makes: Volts;
-  /** What ways of failing of a part leave of the rail, as a ratio: by part, by way of failing. */
+  /** What ways of failing of a part leave of that, as a ratio: by part, by way of failing. */
   readonly leaves: ReadonlyMap<string, Readonly<Partial<Record<FaultMode, number>>>>;
   /** Values that nobody read, and parts that are not in the circuit. */
   readonly guessed: readonly string[];
@@ -18,38 +18,56 @@ export interface ChassisStage {
 
 /** Where a traced stage belongs on the sheet of its set. */
 interface Placed {
-  /** The rail it makes, as traced: `+12`. */
-  readonly rail: string;
-  /** The net of the sheet that the rail is, and the block that makes it. */
+  /** The rail it makes, as traced: `+12`; or a spot of the node it drives, `Q5.c`. */
+  readonly made: Spot;
+  /** The net of the sheet that this is, and the block that makes it. */
   readonly net: string;
+  /** What the sheet has for that net; a rail has its volts by its name. */
+  readonly volts?: Volts | undefined;
   readonly block: string;
   /** Nets of the sheet by the rails that it is fed with; a rail that is none of them stays at its own volts. */
   readonly fed: ReadonlyMap<string, string>;
 }
 
-/** A stage that makes less or more of its rail than this, as a share, was not traced to the end. */
+/** A stage that makes less or more of what it should than this, as a share, was not traced to the end. */
 const farthest = 0.3;
 
 /**
- * The stage that a traced board is, for the block that makes a rail: its netlist with what it is fed as parameters,
- * solved whole and with each part broken.
+ * What a rail or a node of a traced board stands at by its circuit, in volts.
  *
- * @throws Refusal where it cannot be solved, or does not make the rail
+ * @throws Refusal where it cannot be solved
+ */
+export const tracedVolts = (traced: TracedNet, believed: Believed, made: Spot): Volts => {
+  const { text, made: node } = makerOf(traced, believed, '', made);
+  return solved(text).volts.get(node) ?? 0;
+};
+
+/** @throws Refusal */
+function solved(text: string): Stage {
+  const stage = attempt(() => Stage.open(text));
+  if (stage instanceof Refusal) throw new Refusal(`as traced it cannot be worked out: ${stage.message}`);
+  return stage;
+}
+
+/**
+ * The stage that a traced board is, for the block that makes a rail or drives a node: its netlist with what it is fed as
+ * parameters, solved whole and with each part broken.
+ *
+ * @throws Refusal where it cannot be solved, or does not come to what belongs there
  */
 export function chassisStage(
   traced: TracedNet,
   believed: Believed,
   title: string,
-  { rail, net, block, fed }: Placed,
+  { made: wanted, net, block, fed, volts: known }: Placed,
 ): ChassisStage {
-  const { text, made, fed: parameters, guesses, left } = makerOf(traced, believed, title, rail);
-  const stage = attempt(() => Stage.open(text));
-  if (stage instanceof Refusal) throw new Refusal(`as traced it cannot be worked out: ${stage.message}`);
-  const wanted = Number(rail);
+  const { text, made, fed: parameters, guesses, left } = makerOf(traced, believed, title, wanted);
+  const stage = solved(text);
+  const volts = isRail(wanted) ? Number(wanted) : known;
   const makes = stage.volts.get(made) ?? 0;
-  if (Math.abs(makes - wanted) > farthest * Math.abs(wanted))
+  if (volts !== undefined && Math.abs(makes - volts) > farthest * Math.abs(volts))
     throw new Refusal(
-      `as traced it makes ${formatQuantity(makes, 'V', 3)} where ${rail} V belongs: ${left.length > 0 ? `${left.join(', ')} leads nowhere yet` : 'a beep, a part or a value is missing'}`,
+      `as traced it makes ${formatQuantity(makes, 'V', 3)} where ${isRail(wanted) ? wanted : volts} V belongs: ${left.length > 0 ? `${left.join(', ')} leads nowhere yet` : 'a beep, a part or a value is missing'}`,
     );
   const given = [...parameters].flatMap(([one, parameter]) => {
     const id = fed.get(one);
@@ -101,15 +119,17 @@ function freeName(name: string, taken: ReadonlyMap<string, unknown>): string {
 }
 
 /**
- * A block of its own for a traced stage that makes a rail which its sheet does not know.
+ * A block of its own for a traced stage that makes a rail, or drives a node, which its sheet does not know.
  *
- * @param rail as traced: `+12`
+ * @param made a rail as traced, `+12`, or a spot of the node, `Q5.c`
+ * @param volts what it stands at
  * @param title of the block, as it is called in words
  * @param needs nets that feed it
- * @param user the block that the rail feeds, where that is known
+ * @param user the block that this feeds, where that is known
  */
 export function chassisBlock(
-  rail: string,
+  made: Spot,
+  volts: Volts,
   {
     title,
     board,
@@ -127,14 +147,18 @@ export function chassisBlock(
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '');
-  const volts = Number(rail);
   return {
     kind: 'block',
     block: freeName(/^[a-z]/.test(words) ? words.slice(0, 24) : 'stage', blocks),
     title,
     board,
     needs: [...new Set(needs)],
-    rail: freeName(`${volts < 0 ? 'n' : 'v'}${String(Math.abs(volts)).replace('.', '_')}`, nets),
+    rail: freeName(
+      isRail(made)
+        ? `${volts < 0 ? 'n' : 'v'}${String(Math.abs(volts)).replace('.', '_')}`
+        : made.toLowerCase().replace(/[^a-z0-9]+/g, ''),
+      nets,
+    ),
     volts,
     ...(user === undefined ? {} : { user }),
   };

@@ -1,5 +1,5 @@
-export { chassisBlock, chassisStage } from './chassisStage';
-export { type ChassisPart, chassisParts, netOfRail, tracedRails } from './chassisParts';
+export { chassisBlock, chassisStage, tracedVolts } from './chassisStage';
+export { type ChassisPart, chassisParts, netOfRail, tracedOutputs, tracedRails } from './chassisParts';
 export { countedAs } from './countedAs';
 export { leftUndone } from './leftUndone';
 export { benchMinutes, draftNote } from './faultNote';

@@ -1,4 +1,4 @@
-import { isRail, type TracedPart } from './part';
+import { isRail, type Spot, type TracedPart } from './part';
 import { type TracedNet } from './net';
 import { type Believed } from './library';
 
@@ -39,7 +39,7 @@ const models = {
 /** What a stage feeds, where nobody knows it, in watts. */
 const usualLoad = 0.5;
 
-/** A traced stage that makes a rail out of others. */
+/** A traced stage that makes a rail out of others, or drives a node. */
 export interface TracedMaker extends TracedCircuit {
   /** The node it makes. */
   readonly made: string;
@@ -59,25 +59,29 @@ export function netlistOf(net: TracedNet, believed: Believed, title: string): Tr
 }
 
 /**
- * Writes what was traced as the stage that makes one of its rails: that rail is left to the circuit, with a load that
- * is a guess; the others are parameters.
+ * Writes what was traced as the stage that makes one of its rails, or drives a node: a rail is left to the circuit, with a
+ * load that is a guess; a node hangs on what drives it. The other rails are parameters.
  *
  * @param title on its first line
- * @param rail the rail it makes, as it was traced: `+12`
+ * @param made what it makes, as it was traced: a rail `+12`, or a spot of the node it drives, `Q5.c`
  */
-export function makerOf(net: TracedNet, believed: Believed, title: string, rail: string): TracedMaker {
+export function makerOf(net: TracedNet, believed: Believed, title: string, made: Spot): TracedMaker {
   const { cards, models, rails, guesses, left } = cardsOf(net, believed);
-  const fed = rails.filter((one) => one !== rail);
-  const ohms = Number((Number(rail) ** 2 / usualLoad).toPrecision(3));
+  const node = net.nodeOf.get(made)?.name ?? made;
+  const fed = rails.filter((one) => one !== node);
+  const load = isRail(node) ? [loadOf(node)] : [];
   const text = textOf(title, [
     ...fed.map((one) => `.param ${nameOf(one)}=${Number(one)}`),
     ...fed.map((one) => `V${nameOf(one)} ${nameOf(one)} 0 {${nameOf(one)}}`),
     ...cards,
-    `RLOAD ${nameOf(rail)} 0 ${ohms} ; what it feeds, a guess`,
+    ...load,
     ...models,
   ]);
-  return { text, guesses, left, made: nameOf(rail), fed: new Map(fed.map((one) => [one, nameOf(one)])) };
+  return { text, guesses, left, made: nameOf(node), fed: new Map(fed.map((one) => [one, nameOf(one)])) };
 }
+
+const loadOf = (rail: string): string =>
+  `RLOAD ${nameOf(rail)} 0 ${Number((Number(rail) ** 2 / usualLoad).toPrecision(3))} ; what it feeds, a guess`;
 
 const textOf = (title: string, cards: readonly string[]): string =>
   [`* ${title}`, ...cards, '.op', '.end', ''].join('\n');

@@ -1,10 +1,11 @@
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { tracedRails } from '@/core/job';
+import { tracedOutputs, tracedRails } from '@/core/job';
 import { formatQuantity, Refusal } from '@/core/quantity';
 import { type PartRole } from '@/core/sheet';
 import { type JobFile } from '@/workshop/job';
+import { isRail } from '@/core/tracing';
 import { refineSheet } from '@/workshop/library';
 import { ChassisPartsTable } from './ChassisPartsTable';
 import { Choice } from './Choice';
@@ -23,8 +24,9 @@ interface OntoChassisProps {
 export function OntoChassis({ file, lines, view }: OntoChassisProps) {
   const router = useRouter();
   const { sheet } = file;
-  const rails = useMemo(() => tracedRails(lines), [lines]);
-  const [chosenRail, setRail] = useState<string>();
+  /** What it may make: its rails, and nodes that it drives. */
+  const outputs = useMemo(() => [...tracedRails(lines), ...tracedOutputs(lines)], [lines]);
+  const [chosen, setMakes] = useState<string>();
   const [chosenNet, setNet] = useState<string>();
   const [fedBy, setFedBy] = useState<Readonly<Record<string, string>>>({});
   const [title, setTitle] = useState('');
@@ -34,16 +36,16 @@ export function OntoChassis({ file, lines, view }: OntoChassisProps) {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [sending, setSending] = useState(false);
   const [message, setMessage] = useState<string>();
-  const rail = chosenRail ?? rails[0];
+  const makes = chosen ?? outputs[0];
   const onto = useMemo(
     () =>
-      rail === undefined
+      makes === undefined
         ? undefined
-        : ontoChassis(lines, view, sheet, { rail, net: chosenNet, fedBy, title, board, user }),
-    [lines, view, sheet, rail, chosenNet, fedBy, title, board, user],
+        : ontoChassis(lines, view, sheet, { makes, net: chosenNet, fedBy, title, board, user }),
+    [lines, view, sheet, makes, chosenNet, fedBy, title, board, user],
   );
-  if (rail === undefined || onto === undefined)
-    return <p className="soft">With a rail among the beeps, its parts can go onto this chassis.</p>;
+  if (makes === undefined || onto === undefined)
+    return <p className="soft">With a rail or a transistor among the beeps, its parts can go onto this chassis.</p>;
   const { net, block, parts, stage, isThere } = onto;
   const changes = changesOf(onto, left, roles);
   const put = async () => {
@@ -67,9 +69,12 @@ export function OntoChassis({ file, lines, view }: OntoChassisProps) {
         It makes{' '}
         <Choice
           label="Rail it makes"
-          value={rail}
-          options={rails.map((id) => ({ id, title: id }))}
-          onChoose={setRail}
+          value={makes}
+          options={outputs.map((id) => ({ id, title: isRail(id) ? id : `what is at ${id}` }))}
+          onChoose={(id) => {
+            setMakes(id);
+            setNet(undefined);
+          }}
         />{' '}
         which is{' '}
         <Choice
@@ -77,7 +82,7 @@ export function OntoChassis({ file, lines, view }: OntoChassisProps) {
           value={net ?? ''}
           options={[
             ...(net === undefined ? [{ id: '', title: 'choose' }] : []),
-            { id: ownBlock, title: 'no rail of the sheet: a block of its own' },
+            { id: ownBlock, title: 'none of the sheet: a block of its own' },
             ...onto.nets,
           ]}
           onChoose={setNet}
@@ -125,7 +130,7 @@ export function OntoChassis({ file, lines, view }: OntoChassisProps) {
         stage && (
           <p>
             Its circuit goes with it: as traced it makes <b className="figure">{formatQuantity(stage.makes, 'V', 3)}</b>
-            , and a part that breaks does to the rail what the circuit says.
+            , and a part that breaks does to it what the circuit says.
             {stage.guessed.length > 0 && ` Guessed: ${stage.guessed.join(', ')}.`}
             {stage.left.length > 0 && ` Not in it: ${stage.left.join(', ')}.`}
           </p>

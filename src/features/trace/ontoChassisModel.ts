@@ -1,5 +1,14 @@
-import { chassisBlock, type ChassisPart, chassisParts, chassisStage, netOfRail, tracedRails } from '@/core/job';
+import {
+  chassisBlock,
+  type ChassisPart,
+  chassisParts,
+  chassisStage,
+  netOfRail,
+  tracedRails,
+  tracedVolts,
+} from '@/core/job';
 import { attempt, Refusal } from '@/core/quantity';
+import { isRail, type Spot } from '@/core/tracing';
 import { type Block, type Net, type PartRole, type Sheet, type SheetChange } from '@/core/sheet';
 import { type TraceView } from './traceModel';
 
@@ -8,8 +17,8 @@ export const ownBlock = '+';
 
 /** What was chosen of where a traced board goes. */
 interface Chosen {
-  /** The rail it makes, as traced. */
-  readonly rail: string;
+  /** What it makes, as traced: a rail `+12`, or a spot of the node it drives, `Q5.c`. */
+  readonly makes: Spot;
   readonly net: string | undefined;
   /** Nets by the rails it is fed from; empty for none of the sheet. */
   readonly fedBy: Readonly<Record<string, string>>;
@@ -43,27 +52,35 @@ export function ontoChassis(
   lines: readonly string[],
   { net: traced, believed }: TraceView,
   sheet: Sheet,
-  { rail, net: chosen, fedBy, title: typed, board: on, user }: Chosen,
+  { makes, net: chosen, fedBy, title: typed, board: on, user }: Chosen,
 ): OntoChassis {
   const makers = [...sheet.blocks.values()];
   const nets = [...sheet.nets.values()].filter(({ id }) => makers.some(({ makes }) => makes.includes(id)));
-  const net = chosen ?? netOfRail(rail, sheet);
+  const net = chosen ?? netOfRail(makes, sheet);
   const block = makers.find(({ makes }) => net !== undefined && makes.includes(net));
-  const title = typed.trim() || `${rail} V stage`;
+  const title = typed.trim() || (isRail(makes) ? `${makes} V stage` : `Stage at ${makes}`);
   const board = on ?? [...sheet.boards.values()].find(({ id }) => id === 'main')?.id ?? [...sheet.boards.keys()][0]!;
   const fed = tracedRails(lines)
-    .filter((one) => one !== rail)
+    .filter((one) => one !== makes)
     .map((one) => [one, fedBy[one] === undefined ? netOfRail(one, sheet) : fedBy[one] || undefined] as const);
   const known = new Map(fed.flatMap(([one, is]) => (is === undefined ? [] : [[one, is] as const])));
+  /** What it stands at, for a block of its own; why that cannot be said. */
+  const volts = isRail(makes) ? Number(makes) : attempt(() => tracedVolts(traced, believed, makes));
   const made =
-    net === ownBlock ? chassisBlock(rail, { title, board, needs: [...known.values()], user }, sheet) : undefined;
+    net === ownBlock && !(volts instanceof Refusal)
+      ? chassisBlock(makes, volts, { title, board, needs: [...known.values()], user }, sheet)
+      : undefined;
   const place = made
     ? { net: made.rail, block: made.block }
     : block && net !== undefined
-      ? { net, block: block.id }
+      ? { net, block: block.id, volts: sheet.nets.get(net)?.volts }
       : undefined;
-  const parts = place ? chassisParts(lines, sheet, { rail, ...place }) : [];
-  const stage = place && attempt(() => chassisStage(traced, believed, 'as traced', { rail, ...place, fed: known }));
+  const parts = place ? chassisParts(lines, sheet, { made: makes, ...place }) : [];
+  const stage = place
+    ? attempt(() => chassisStage(traced, believed, 'as traced', { made: makes, ...place, fed: known }))
+    : volts instanceof Refusal && net === ownBlock
+      ? volts
+      : undefined;
   const isThere =
     !made &&
     parts.length === 0 &&
