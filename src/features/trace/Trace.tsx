@@ -3,20 +3,16 @@
 import dynamic from 'next/dynamic';
 import { type ReactNode, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { attempt, Refusal } from '@/core/quantity';
 import { deference } from '@/core/safety';
 import {
   boardSides,
   PatternLibrary,
   photoLine,
   pinTable,
-  readTraceFile,
-  type Spot,
   type TracedPart,
   type TracedPattern,
   traceFile,
   traceOf,
-  withTraced,
 } from '@/core/tracing';
 import { AttachPhoto } from '@/workshop/photo';
 import { Key, LineEntry, say, WriteFile } from '@/ui';
@@ -27,6 +23,7 @@ import { NothingTraced } from './NothingTraced';
 import { TracedParts } from './TracedParts';
 import { TraceFound } from './TraceFound';
 import { type TraceView, viewOf } from './traceModel';
+import { useTraceEntry } from './useTraceEntry';
 
 const TraceMeter = dynamic(() => import('./TraceMeter').then((loaded) => loaded.TraceMeter), { ssr: false });
 
@@ -57,40 +54,16 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
   const trace = useMemo(() => traceOf(lines), [lines]);
   const settled = useDeferredValue(lines);
   const view = useMemo(() => viewOf(settled, library, title), [settled, library, title]);
-  const [line, setLine] = useState('');
-  const [message, setMessage] = useState<string>();
   const [aloud, setAloud] = useState(false);
   const [metered, setMetered] = useState(false);
-  const [picked, setPicked] = useState<readonly Spot[]>([]);
   const [asked, setAsked] = useState<TracedPart>();
+  const { line, message, setMessage, picked, pair, wanted, lift, take, type, enter, pick, open } = useTraceEntry({
+    trace,
+    view,
+    off,
+    add,
+  });
   const { next } = view;
-  const take = (text: string): boolean => {
-    const read = off ?? attempt(() => withTraced(trace, text));
-    if (typeof read === 'string' || read instanceof Refusal) {
-      setMessage(typeof read === 'string' ? read : read.message);
-      return false;
-    }
-    add(text.trim());
-    setLine('');
-    setPicked([]);
-    setMessage(undefined);
-    return true;
-  };
-  const [one, other] = picked;
-  const pair = one !== undefined && other !== undefined ? ([one, other] as const) : undefined;
-  const wanted = pair ?? (next && !view.short ? ([next.a, next.b] as const) : undefined);
-  const answer = (joined: boolean) => wanted && take(`${wanted[0]} ${joined ? '' : 'not '}${wanted[1]}`);
-  const lift = view.short?.next;
-  const enter = () => {
-    const typed = line.trim().toLowerCase();
-    if (lift && (typed === 'g' || typed === 'gone')) return void take(`lifted ${lift.ref} gone`);
-    if (lift && (typed === 's' || typed === 'still')) return void take(`lifted ${lift.ref} still`);
-    if (view.short && typed === '' && !pair) return;
-    if (typed === '' || typed === 'y' || typed === 'yes') return void answer(true);
-    if (typed === 'n' || typed === 'no') return void answer(false);
-    take(line);
-  };
-  const pick = (spot: Spot) => setPicked((now) => (now.length === 1 && now[0] !== spot ? [...now, spot] : [spot]));
   useHotkeys('alt+z', takeBack, { preventDefault: true, enableOnFormTags: true });
   useHotkeys('alt+m', () => setMetered((was) => !was), {
     enabled: set !== undefined,
@@ -125,10 +98,7 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
           maxLength={100}
           autoFocus
           message={message}
-          onType={(text) => {
-            setLine(text);
-            setMessage(undefined);
-          }}
+          onType={type}
           onEnter={enter}
         />
         {set && metered && (
@@ -175,17 +145,7 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
           </div>
         )}
         {view.parts.length === 0 ? (
-          <NothingTraced
-            before={before}
-            onBoard={(text) => {
-              const read = off ?? attempt(() => readTraceFile(text));
-              if (typeof read === 'string') return setMessage(read);
-              if (read instanceof Refusal) return setMessage(read.message);
-              setMessage(undefined);
-              add(...read);
-            }}
-            onRefused={setMessage}
-          />
+          <NothingTraced before={before} onBoard={open} onRefused={setMessage} />
         ) : (
           <TraceFound view={view}>
             <div className={styles.files}>
