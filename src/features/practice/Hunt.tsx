@@ -1,13 +1,18 @@
 'use client';
 
 import Link from 'next/link';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { type HuntAct } from '@/core/practice';
 import { depict } from '@/core/picture';
-import { powerWords } from '@/workshop/job';
-import { minutesText, moneyText, PictureView } from '@/ui';
+import { powerWords, usePowerKeys } from '@/workshop/job';
+import { LineDrawing } from '@/workshop/line';
+import { Key, minutesText, moneyText, PictureView } from '@/ui';
 import { ChooseSet } from './ChooseSet';
 import { HuntDebrief } from './HuntDebrief';
 import { HuntEntry } from './HuntEntry';
 import { HuntRecord } from './HuntRecord';
+import { actOf } from './actOf';
 import { hintLevels, type HuntView, troubles } from './huntView';
 import { JoinClass } from './JoinClass';
 import { HuntFiles } from './HuntFiles';
@@ -23,6 +28,22 @@ interface HuntProps {
 /** A hidden fault in a set that hurts nobody: found by probing, cured by a repair, and looked back on. */
 export function Hunt({ currency, room }: HuntProps) {
   const { kept, view, refused, busy, begin, refuse, act, hint } = useHunt();
+  const [typed, setTyped] = useState('');
+  const [pointed, setPointed] = useState(0);
+  const key = (done: HuntAct | undefined) => done && act(done);
+  const open = view !== undefined && view.ended === undefined;
+  usePowerKeys(
+    { record: (lines) => lines.forEach(({ body }) => key(actOf(body))) },
+    { context: { power: view?.power ?? 'unplugged', lamp: view?.lamp ?? false }, isolated: view?.isolated ?? false },
+    !open,
+  );
+  useHotkeys('alt+w', () => act({ kind: 'warm' }), { enabled: open, enableOnFormTags: true, preventDefault: true });
+  /** A bead that is pointed at is what is read next. */
+  const pick = (net: string) => {
+    const check = view?.checks.find((one) => one.net === net);
+    if (check) setTyped(check.id);
+    setPointed((times) => times + 1);
+  };
   const most = kept?.exercise.hints;
   /** A hunt of one’s own that was left gives way to the class that is to be joined. */
   const joins = !view || view.ended !== undefined || (room !== undefined && kept?.seat?.room !== room);
@@ -66,6 +87,11 @@ export function Hunt({ currency, room }: HuntProps) {
             thing takes at a real bench, and what would have hurt you or the set is told, with the usual precaution.
           </p>
         </ChooseSet>
+      )}
+      {view?.line && (
+        <div className={styles.line}>
+          <LineDrawing line={view.line} focusNet={view.checks.find(({ id }) => id === typed)?.net} onPick={pick} />
+        </div>
       )}
       {view && kept && (
         <div className={styles.page}>
@@ -120,7 +146,21 @@ export function Hunt({ currency, room }: HuntProps) {
             {view.debrief ? (
               <HuntDebrief debrief={view.debrief} hints={kept.hints.length} />
             ) : (
-              <HuntEntry view={view} busy={busy} currency={currency} hints={kept.hints.length} onAct={act} />
+              <HuntEntry
+                view={view}
+                busy={busy}
+                currency={currency}
+                ready={kept.hints.length + pointed}
+                typed={typed}
+                onType={setTyped}
+                onAct={act}
+              />
+            )}
+            {open && (
+              <p className="soft">
+                <Key>Alt P</Key> power · <Key>Alt L</Key> lamp · <Key>Alt I</Key> transformer · <Key>Alt W</Key> let it
+                run warm, as at the bench; a bead of the line is what is read next
+              </p>
             )}
             <HuntRecord rows={view.rows} />
           </div>

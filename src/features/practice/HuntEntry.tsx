@@ -1,5 +1,5 @@
 import { Command } from 'cmdk';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { type HuntAct } from '@/core/practice';
 import { minutesText, moneyText } from '@/ui';
 import { movesFor } from './huntMoves';
@@ -10,8 +10,10 @@ interface HuntEntryProps {
   readonly view: HuntView;
   readonly busy: boolean;
   readonly currency: string;
-  /** Hints asked for so far: after each the entry is ready again. */
-  readonly hints: number;
+  /** Changes when the entry is to be ready again: a hint was asked for, a bead was pointed at. */
+  readonly ready: number;
+  readonly typed: string;
+  onType(text: string): void;
   onAct(act: HuntAct): void;
 }
 
@@ -40,10 +42,9 @@ const suspecting = /^suspect\s+(.*?)(?:\s+(\d{1,2})\s*%?)?$/;
 const evenChance = 50;
 
 /** What to do next, typed or picked: how the set stands, a place to probe, a part to change. */
-export function HuntEntry({ view, busy, currency, hints, onAct }: HuntEntryProps) {
-  const [typed, setTyped] = useState('');
+export function HuntEntry({ view, busy, currency, ready, typed, onType, onAct }: HuntEntryProps) {
   const input = useRef<HTMLInputElement>(null);
-  useEffect(() => input.current?.focus(), [hints, view.rows.length]);
+  useEffect(() => input.current?.focus(), [ready, view.rows.length]);
   const sought = typed.trim().toLowerCase();
   const off = view.power !== 'live';
   const states: readonly (readonly [string, string, HuntAct, boolean])[] = [
@@ -88,7 +89,7 @@ export function HuntEntry({ view, busy, currency, hints, onAct }: HuntEntryProps
     : [];
   const take = (act: HuntAct) => () => {
     if (busy) return;
-    setTyped('');
+    onType('');
     onAct(act);
   };
   return (
@@ -98,7 +99,7 @@ export function HuntEntry({ view, busy, currency, hints, onAct }: HuntEntryProps
         autoFocus
         value={typed}
         maxLength={80}
-        onValueChange={setTyped}
+        onValueChange={onType}
         placeholder="power on · a point · a part · pull CN2 · suspect R12 70"
       />
       <Command.List>

@@ -2,6 +2,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { drawHunt, type Exercise, type HuntAct, readExercise, writeExercise } from '@/core/practice';
 import { repairActions } from '@/core/repair';
 import { shippedSheets } from '@/sheets';
+import { actOf } from './actOf';
 import { drawFrom, hintFor, openExercise, viewHunt } from './huntActions';
 import { resultOf } from './huntResult';
 import { movesFor } from './huntMoves';
@@ -55,6 +56,23 @@ describe('a hunt as its page shows it', () => {
     );
     expect(debrief!.rows.map(({ title }) => title)).toEqual([cure.title]);
     expect(debrief!.lost + debrief!.slips + debrief!.luck).toBeCloseTo(debrief!.own - debrief!.expected, 6);
+  });
+
+  it('has the line of its set with what was read on it, and nobody suspected', async () => {
+    const bead = [...predictions.checks.values()].find(({ measure, point }) => measure === 'dc' && point?.net)!;
+    const answer = await ask([live, { kind: 'probe', check: bead.id }]);
+    if ('refused' in answer) throw new Error(answer.refused);
+    const { line, checks } = answer.done;
+    const read = line!.beads.filter(({ mark }) => mark !== 'unread');
+    expect(read.map(({ net }) => net)).toEqual([bead.point!.net]);
+    expect(checks.find(({ id }) => id === bead.id)!.net).toBe(bead.point!.net);
+    expect(line!.blocks.every(({ share, tip }) => share === 0 && !tip.includes('suspected'))).toBe(true);
+  });
+
+  it('takes the keys of the bench for what they are', () => {
+    expect(actOf({ kind: 'power', power: 'live' })).toEqual(live);
+    expect(actOf({ kind: 'lamp', fitted: true })).toEqual({ kind: 'lamp', fitted: true });
+    expect(actOf({ kind: 'withdrawn' })).toBeUndefined();
   });
 
   it('offers what may be taken apart by what is typed, and what is off to go back', () => {

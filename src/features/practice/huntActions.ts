@@ -16,6 +16,7 @@ import {
 } from '@/core/practice';
 import { shippedSheets } from '@/sheets';
 import { answered, type Answered } from '@/workshop/answer';
+import { layoutLine } from '@/workshop/line/server';
 import { rooms } from '@/workshop/classroom/server';
 import { standingOf } from './roomModel';
 import { type Aim, aims, type HintLevel, hintLevels, hintOf, huntViewOf, type HuntView, setsFor } from './huntView';
@@ -124,7 +125,8 @@ async function read(request: unknown) {
 /** What a hunt looks like after some acts. Nothing of it is kept but where a pupil of a class stands. */
 export async function viewHunt(request: unknown): Promise<Answered<HuntView>> {
   return answered(async () => {
-    const view = huntViewOf(...(await read(request)));
+    const [hunt, acts] = await read(request);
+    const view = huntViewOf(hunt, acts, await layoutLine(hunt.predictions.model.sheet));
     const { seat: taken } = await seated.validate(request, { strict: true });
     if (taken) rooms().hear(taken.room, taken.pupil, standingOf(taken.name, view));
     return view;

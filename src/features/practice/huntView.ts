@@ -19,7 +19,9 @@ import { Refusal } from '@/core/quantity';
 import { answerText, judgeAnswer } from '@/core/reading';
 import { repairActions } from '@/core/repair';
 import { familyOf, isListed, partName, type Sheet, type Technology } from '@/core/sheet';
+import { readingRows } from '@/core/job';
 import { type MarkName } from '@/ui';
+import { type DrawnLine, drawnLine, type Line } from '@/workshop/line';
 
 /** What sets one may ask to practise on. */
 export const aims = {
@@ -58,6 +60,8 @@ export const troubles: Readonly<Record<Trouble, { readonly title: string; readon
 /** A place that can be probed. */
 export interface HuntCheck {
   readonly id: string;
+  /** The net that it is read on, with the meter; undefined where it is of a part or of the set. */
+  readonly net: string | undefined;
   readonly title: string;
   readonly where: string;
   readonly state: Check['state'];
@@ -154,6 +158,8 @@ export interface HuntView {
   readonly checks: readonly HuntCheck[];
   readonly repairs: readonly HuntRepair[];
   readonly parts: readonly HuntPart[];
+  /** The line of the set with what was read on it; undefined where no line was laid out. */
+  readonly line: DrawnLine | undefined;
   readonly debrief: DebriefView | undefined;
 }
 
@@ -163,7 +169,8 @@ export const setsFor = (sheets: Iterable<Sheet>, aim: Aim): Sheet[] =>
 
 const aimOf = (technology: Technology): Aim => familyOf(technology);
 
-export function huntViewOf(hunt: PracticeHunt, acts: readonly HuntAct[]): HuntView {
+/** @param line of the set, as it is laid out */
+export function huntViewOf(hunt: PracticeHunt, acts: readonly HuntAct[], line?: Line): HuntView {
   const played = playHunt(hunt, acts);
   const { sheet } = hunt.predictions.model;
   const { symptoms, signs } = hunt.complaint;
@@ -192,14 +199,17 @@ export function huntViewOf(hunt: PracticeHunt, acts: readonly HuntAct[]): HuntVi
     harm: played.harm,
     rows: played.steps.map((step) => rowOf(hunt, step)),
     ended: played.ended,
-    checks: [...hunt.predictions.checks.values()].map(({ id, title, where, state, minutes, aliases }) => ({
-      id,
-      title,
-      where,
-      state,
-      minutes,
-      words: [id, title, where, ...aliases].join(' ').toLowerCase(),
-    })),
+    checks: [...hunt.predictions.checks.values()].map(
+      ({ id, title, where, state, minutes, aliases, point, measure }) => ({
+        id,
+        net: measure === 'ohms' ? undefined : point?.net,
+        title,
+        where,
+        state,
+        minutes,
+        words: [id, title, where, ...aliases].join(' ').toLowerCase(),
+      }),
+    ),
     repairs: repairActions(sheet)
       .filter(({ listed }) => listed.length > 0)
       .map(({ id, title, minutes, money }) => ({ id, title, minutes, money })),
@@ -207,8 +217,15 @@ export function huntViewOf(hunt: PracticeHunt, acts: readonly HuntAct[]): HuntVi
       id,
       title: titleOfPart(hunt, id),
     })),
+    line: line && lineOf(hunt, played, line),
     debrief: played.ended && debriefView(hunt, played),
   };
+}
+
+/** Nobody’s suspicion is shown on it: that is for the learner to say. */
+function lineOf(hunt: PracticeHunt, { log }: PlayedHunt, line: Line): DrawnLine {
+  const job = caseAfter(hunt, log);
+  return drawnLine(line, job, readingRows(job), []);
 }
 
 const titleOfPart = ({ predictions }: PracticeHunt, id: string): string =>

@@ -7,3 +7,4 @@ export { ToSetList } from './ToSetList';
 export { useJob } from './useJob';
 export { useLog, type JobLog, type NewLine } from './useLog';
 export { useTakeBackKey } from './useTakeBackKey';
+export { usePowerKeys } from './usePowerKeys';

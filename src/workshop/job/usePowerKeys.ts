@@ -1,9 +1,14 @@
+import { type Context } from '@/core/behaviour';
 import { type BenchState } from '@/core/log';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { type JobLog } from './useLog';
+import { type NewLine } from './useLog';
 
-/** The keys that change the set's power state, the same on every page of a job. */
-export function usePowerKeys({ record }: JobLog, { context, isolated }: BenchState, closed: boolean): void {
+/** The keys that change the set's power state, the same on every page of a job and in practice. */
+export function usePowerKeys(
+  { record }: { record(lines: readonly NewLine[]): unknown },
+  { context, isolated }: { readonly context: Pick<Context, 'power' | 'lamp'> } & Pick<BenchState, 'isolated'>,
+  closed: boolean,
+): void {
   const keys = { enableOnFormTags: true, preventDefault: true, enabled: !closed } as const;
   const power = context.power === 'live' ? 'unplugged' : 'live';
   useHotkeys('alt+p', () => record([{ body: { kind: 'power', power } }]), keys);
