@@ -90,7 +90,7 @@ describe('the controls of a chassis', () => {
 
   it('are no longer advised once one was looked for in vain, and their error is beyond all of them', () => {
     const absent: LogBody = { kind: 'turned', control: 'width', end: false, absent: true };
-    const { latest, controls, open } = walk(measured(3, 4), absent);
+    const { latest, controls, open } = walk(measured(3, 1), absent);
     expect(open).toEqual([]);
     const { next, beyond } = adviseShape(
       latest!,

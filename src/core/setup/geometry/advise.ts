@@ -143,6 +143,8 @@ export function adviseShape(
     };
   });
   const next = moves.reduce((most, move) => (move.gains > most.gains ? move : most));
-  const done = off - best < worthwhile || next.gains < worthwhile;
+  // What no control reaches is left out of it: a large error that stays hides no smaller one that can be put right.
+  const reached = Math.sqrt(Math.max(0, off ** 2 - best ** 2));
+  const done = reached < worthwhile || next.gains < worthwhile;
   return { done, next: done ? undefined : next, best: Math.hypot(best, shape.unexplained), beyond, trouble };
 }
