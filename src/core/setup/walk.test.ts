@@ -119,9 +119,18 @@ describe('high voltage behind B+', () => {
   it('lets B+ be raised as far as it stays within its limit itself', () => {
     const usual = walk('bplus-dc 110', 'eht-dc 22000').asks;
     expect(usual).toMatchObject({ do: 'turn', move: { limited: false, aim: expect.closeTo(115, 6) as number } });
-    const high = walk('bplus-dc 110', 'eht-dc 23600').asks;
+    // 1 % below its label B+ is right still, and high voltage just within.
+    const high = walk('bplus-dc 110', 'eht-dc 23200').asks;
     expect(high).toMatchObject({ do: 'turn', move: { limited: true } });
-    if (high.do === 'turn') expect((high.move.aim * 23600) / 110).toBeLessThanOrEqual(limit);
+    if (high.do === 'turn') expect((high.move.aim * 23200) / 110).toBeLessThanOrEqual(limit);
+  });
+
+  it('is a fault where it would pass its limit before B+ is right, and B+ is left alone', () => {
+    const { asks, advice } = walk('bplus-dc 110', 'eht-dc 23600');
+    expect(asks).toEqual({ do: 'done' });
+    expect(advice!.trouble[0]!.words).toBe(
+      'EHT would stand at 24.4 kV with B+ where it belongs, and may have 24.1 kV at most',
+    );
   });
 
   it('is read again where it comes near its limit by reckoning, and a fault where it stands past it with B+ right', () => {

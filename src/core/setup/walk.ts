@@ -159,7 +159,9 @@ export function railsWalk(steps: readonly RailStep[], log: readonly LogEntry[]):
   const watch = rows.find((one) => one.watched && isDue(one.watched, one.reads!, raises(one)));
   if (watch)
     return { rows, asks: { do: 'watch', row: watch, watched: watch.watched! }, advice, touches: touches.length };
-  const asks: WalkAsks = advice.next && row ? { do: 'turn', row, move: advice.next } : { do: 'done' };
+  // What is past its limit is a fault: its rail is not raised any more.
+  const stops = row !== undefined && raises(row) && watchTrouble(row).length > 0;
+  const asks: WalkAsks = advice.next && row && !stops ? { do: 'turn', row, move: advice.next } : { do: 'done' };
   return { rows, asks, advice, touches: touches.length };
 }
 
@@ -168,8 +170,9 @@ const leastOf = (...limits: readonly (number | undefined)[]): number | undefined
   return known.length > 0 ? Math.min(...known) : undefined;
 };
 
-/** What follows a rail stands past its limit, though the rail is at its target or below it: that is a fault. */
+/** What follows a rail stands past its limit though the rail is at its target or below it, or would at its target: that is a fault. */
 function watchTrouble({ id, title = id, control, reads, target, within, watched }: RailRow): ControlTrouble[] {
-  const words = watched && Math.abs(reads!) <= Math.abs(target) + within && pastLimit(watched, title);
+  if (!watched || Math.abs(reads!) > Math.abs(target) + within) return [];
+  const words = pastLimit(watched, { title, reads: reads!, least: Math.sign(target) * (Math.abs(target) - within) });
   return words ? [{ control, rail: id, kind: 'past its limit', words }] : [];
 }

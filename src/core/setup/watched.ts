@@ -41,9 +41,23 @@ export function isDue({ read, about, limit, passedOver }: Watched, rail: number,
   return Math.abs(rail / read.rail - 1) > moved && Math.abs(about!) > (1 - near) * limit;
 }
 
-/** Says that it stands past its limit; undefined where it does not. */
-export function pastLimit({ title, read, limit, about }: Watched, rail: string): string | undefined {
-  if (!read || Math.abs(about!) <= limit) return undefined;
-  const kilovolts = (volts: number) => `${(Math.abs(volts) / 1000).toFixed(1)} kV`;
-  return `${title} stands at ${kilovolts(about!)} with ${rail} as it is, and may have ${kilovolts(limit)} at most`;
+const kilovolts = (volts: number) => `${(Math.abs(volts) / 1000).toFixed(1)} kV`;
+
+/**
+ * Says that it stands past its limit, or would as soon as its rail is where it belongs; undefined where it does not.
+ *
+ * @param rail its title, what it reads, and the least volts at which it counts as right
+ */
+export function pastLimit(
+  { title, read, limit }: Watched,
+  rail: { readonly title: string; readonly reads: number; readonly least: number },
+): string | undefined {
+  if (!read) return undefined;
+  const at = (volts: number) => Math.abs((read.volts * volts) / read.rail);
+  const most = `and may have ${kilovolts(limit)} at most`;
+  if (at(rail.reads) > limit)
+    return `${title} stands at ${kilovolts(at(rail.reads))} with ${rail.title} as it is, ${most}`;
+  if (at(rail.least) > limit)
+    return `${title} would stand at ${kilovolts(at(rail.least))} with ${rail.title} where it belongs, ${most}`;
+  return undefined;
 }
