@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { type Locator } from '@playwright/test';
 import { PNG } from 'pngjs';
 import { readNetlist } from '../../src/core/circuit';
 import { seeded } from '../../src/core/statistics';
@@ -9,6 +10,15 @@ import { saved, takeIn } from './bench';
 
 const board = (stage: string) => patternOf(stage, readNetlist(netlistOf(stage)!));
 
+/** Types lines into an entry, each when the one before was taken. */
+async function typeInto(entry: Locator, ...lines: readonly string[]): Promise<void> {
+  for (const text of lines) {
+    await entry.fill(text);
+    await entry.press('Enter');
+    await expect(entry).toHaveValue('');
+  }
+}
+
 test('a regulator is traced from nothing to its volts by what is said to be beeped next', async ({ page, app }) => {
   const regulator = board('series-regulator');
   // On a board every part has a number.
@@ -18,11 +28,7 @@ test('a regulator is traced from nothing to its volts by what is said to be beep
   const job = /\/job\/[^/]+/.exec(page.url())![0];
   await page.goto(`${app.address}${job}/trace`);
   const line = page.getByLabel('A part or a beep');
-  const type = async (text: string) => {
-    await line.fill(text);
-    await line.press('Enter');
-    await expect(line).toHaveValue('');
-  };
+  const type = (...texts: readonly string[]) => typeInto(line, ...texts);
   await expect(page.getByText('Nothing is traced yet')).toBeVisible();
   await line.fill('R1 red');
   await line.press('Enter');
@@ -79,11 +85,7 @@ test('traced parts go onto the chassis in one go, and are suspected and measured
   const line = page.getByLabel('A part or a beep');
   await expect(line).toBeFocused();
   const traced = ['Q901 npn', 'R902 1k', 'C901 100u', 'Q901.c +18', 'Q901.e +12', 'R902.1 +12', 'R902.2 +18'];
-  for (const text of [...traced, 'C901.1 +12', 'C901.2 gnd']) {
-    await line.fill(text);
-    await line.press('Enter');
-    await expect(line).toHaveValue('');
-  }
+  await typeInto(line, ...traced, 'C901.1 +12', 'C901.2 gnd');
   await page.getByText('Put it on this chassis').click();
   await expect(page.getByLabel('Rail it makes')).toHaveValue('+12');
   await expect(page.getByLabel('Net of the sheet')).toHaveValue('v12');
@@ -110,11 +112,7 @@ test('a traced regulator becomes a block of its set, whose nodes are judged by i
   const line = page.getByLabel('A part or a beep');
   const parts = ['Q901 npn', 'R901 470', 'C901 100u', 'D901 zener 9.7'];
   const beeps = ['Q901.c +15', 'Q901.e +9', 'R901.1 +15', 'R901.2 Q901.b', 'C901.1 +9', 'C901.2 gnd', 'D901.k Q901.b'];
-  for (const text of [...parts, ...beeps]) {
-    await line.fill(text);
-    await line.press('Enter');
-    await expect(line).toHaveValue('');
-  }
+  await typeInto(line, ...parts, ...beeps);
   const found = page.getByRole('region', { name: 'What it is' });
   await page.getByText('Put it on this chassis').click();
   await page.getByLabel('Net of the sheet').selectOption({ label: 'none of the sheet: a block of its own' });
@@ -140,11 +138,7 @@ test('a traced regulator becomes a block of its set, whose nodes are judged by i
   await page.keyboard.press('Alt+p');
   await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();
   const entry = page.getByRole('region', { name: 'Probe next' }).getByRole('textbox');
-  for (const text of ['v15 15.1', 'v9 0.3']) {
-    await entry.fill(text);
-    await entry.press('Enter');
-    await expect(entry).toHaveValue('');
-  }
+  await typeInto(entry, 'v15 15.1', 'v9 0.3');
   await expect(page.getByTestId('suspects')).toContainText(/Q901|R901|D901|Tuner supply/);
   const job = /job\/([^/]+)/.exec(page.url())![1]!;
   await page.goto(`${app.address}/stage?job=${job}&block=tuner-supply`);
@@ -165,11 +159,7 @@ test('a traced driver goes into the block that drives the cathode, though it mak
   const line = page.getByLabel('A part or a beep');
   const parts = ['Q91 npn', 'R91 10k', 'R92 330', 'R93 1k'];
   const beeps = ['R91.1 +180', 'R91.2 Q91.c', 'Q91.e R92.1', 'R92.2 gnd', 'R93.1 +2.7', 'R93.2 Q91.b'];
-  for (const text of [...parts, ...beeps]) {
-    await line.fill(text);
-    await line.press('Enter');
-    await expect(line).toHaveValue('');
-  }
+  await typeInto(line, ...parts, ...beeps);
   const found = page.getByRole('region', { name: 'What it is' });
   await page.getByText('Put it on this chassis').click();
   await page.getByLabel('Rail it makes').selectOption({ label: 'what is at Q91.c' });
@@ -189,11 +179,7 @@ test('a traced driver goes into the block that drives the cathode, though it mak
 test('a rail that reads like a short is followed to its capacitor by what is lifted', async ({ page, app }) => {
   await page.goto(`${app.address}/trace`);
   const line = page.getByLabel('A part or a beep');
-  const type = async (text: string) => {
-    await line.fill(text);
-    await line.press('Enter');
-    await expect(line).toHaveValue('');
-  };
+  const type = (...texts: readonly string[]) => typeInto(line, ...texts);
   for (const text of ['L1', 'C1 470u', 'C3 220u', 'C4 100u', 'IC1 4', 'L1.1 +12', 'C1.1 +12', 'C1.2 gnd'])
     await type(text);
   for (const text of ['C3.1 L1.2', 'C3.2 gnd', 'IC1.1 L1.2', 'C4.1 L1.2', 'C4.2 gnd']) await type(text);
@@ -254,11 +240,7 @@ test('pins are shown on both sides, two pointed at are beeped, and the next set 
   await takeIn(page, app.address, 'Pellisar TC-14', 'Kiosk set', ['Nothing at all']);
   await page.goto(page.url().replace(/bench$/, 'trace'));
   const line = page.getByLabel('A part or a beep');
-  const type = async (text: string) => {
-    await line.fill(text);
-    await line.press('Enter');
-    await expect(line).toHaveValue('');
-  };
+  const type = (...texts: readonly string[]) => typeInto(line, ...texts);
   // Parts of a stage that the stand-in plays.
   for (const { ref, kind } of board('series-regulator').parts.filter((part) => /\d/.test(part.ref)))
     await type(`${ref} ${kind}`);
