@@ -142,25 +142,25 @@ export function Hunt({ currency, room }: HuntProps) {
             {view.ended && <ChooseSet {...starting} main="Another set" />}
             {view.debrief && <HuntFiles kept={kept} view={view} debrief={view.debrief} />}
           </section>
-          <div className={styles.work}>
+          <div className={styles.work} data-open={open || undefined}>
             {view.debrief ? (
               <HuntDebrief debrief={view.debrief} hints={kept.hints.length} />
             ) : (
-              <HuntEntry
-                view={view}
-                busy={busy}
-                currency={currency}
-                ready={kept.hints.length + pointed}
-                typed={typed}
-                onType={setTyped}
-                onAct={act}
-              />
-            )}
-            {open && (
-              <p className="soft">
-                <Key>Alt P</Key> power · <Key>Alt L</Key> lamp · <Key>Alt I</Key> transformer · <Key>Alt W</Key> let it
-                run warm, as at the bench; a bead of the line is what is read next
-              </p>
+              <div>
+                <HuntEntry
+                  view={view}
+                  busy={busy}
+                  currency={currency}
+                  ready={kept.hints.length + pointed}
+                  typed={typed}
+                  onType={setTyped}
+                  onAct={act}
+                />
+                <p className={`soft ${styles.keys}`}>
+                  <Key>Alt P</Key> power · <Key>Alt L</Key> lamp · <Key>Alt I</Key> transformer · <Key>Alt W</Key> let
+                  it run warm, as at the bench; a bead of the line is what is read next
+                </p>
+              </div>
             )}
             <HuntRecord rows={view.rows} />
           </div>

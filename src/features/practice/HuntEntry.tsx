@@ -100,7 +100,7 @@ export function HuntEntry({ view, busy, currency, ready, typed, onType, onAct }:
         value={typed}
         maxLength={80}
         onValueChange={onType}
-        placeholder="power on · a point · a part · pull CN2 · suspect R12 70"
+        placeholder="a point · pull CN2 · suspect R12 70"
       />
       <Command.List>
         <Command.Empty>Nothing of that name on this set.</Command.Empty>
