@@ -63,7 +63,8 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   await page.keyboard.press('Alt+p');
   count += 1;
   await expect(record).toHaveAttribute('data-count', String(count));
-  const bead = page.locator('[data-net]').last();
+  const net = await page.locator('[data-net]').last().getAttribute('data-net');
+  const bead = page.locator(`[data-net="${net}"]`);
   await bead.click();
   await expect(entry).not.toHaveValue('');
   await type('');

@@ -88,7 +88,7 @@ export function Hunt({ currency, room }: HuntProps) {
           </p>
         </ChooseSet>
       )}
-      {view?.line && (
+      {open && view.line && (
         <div className={styles.line}>
           <LineDrawing line={view.line} focusNet={view.checks.find(({ id }) => id === typed)?.net} onPick={pick} />
         </div>
