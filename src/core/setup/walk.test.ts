@@ -4,7 +4,7 @@ import { predictionsOf } from '../behaviour';
 import { type LogEntry } from '../log';
 import { withLabel } from '../sheet';
 import { seeded } from '../statistics';
-import { railsWalk, railSteps, trimmersAsTurned } from '.';
+import { approachOf, railsWalk, railSteps, trimmersAsTurned } from '.';
 
 const sheet = withLabel(shippedSheets().get('halvane-hp-42')!, { vs: 185, va: 62, vset: 195, vscan: -170, ve: 104 });
 const steps = railSteps(sheet, predictionsOf(sheet).checks);
@@ -122,7 +122,13 @@ describe('high voltage behind B+', () => {
     // 1 % below its label B+ is right still, and high voltage just within.
     const high = walk('bplus-dc 110', 'eht-dc 23200').asks;
     expect(high).toMatchObject({ do: 'turn', move: { limited: true } });
-    if (high.do === 'turn') expect((high.move.aim * 23200) / 110).toBeLessThanOrEqual(limit);
+    if (high.do === 'turn') {
+      expect((high.move.aim * 23200) / 110).toBeLessThanOrEqual(limit);
+      // The meter on the pin minds the same limit.
+      const volts = (110 * limit) / 23200;
+      expect(approachOf(high, volts + 0.1).past).toBe(true);
+      expect(approachOf(high, volts - 0.1).past).toBe(false);
+    }
   });
 
   it('is a fault where it would pass its limit before B+ is right, and B+ is left alone', () => {

@@ -1,7 +1,7 @@
 import { type Check } from '../behaviour';
 import { type LogEntry, standing } from '../log';
 import { toleranceWidth } from '../quantity';
-import { type SetUpStep, setVoltages, type Sheet } from '../sheet';
+import { type SetUpStep, setVoltages, type Sheet, voltageAt } from '../sheet';
 import { type ControlTrouble, adviseRails, type Rail, type RailMove, type RailsAdvice, type Touch } from './rails';
 import { isDue, pastLimit, railLimit, type Watch, type Watched, type WatchRead } from './watched';
 
@@ -80,17 +80,16 @@ export function railSteps(sheet: Sheet, checks: ReadonlyMap<string, Check>): Rai
   });
 }
 
-function watchOf({ watch }: SetUpStep, { points, nets }: Sheet, checks: ReadonlyMap<string, Check>): Watch | undefined {
-  const check = watch === undefined ? undefined : checks.get(watch);
-  const point = watch === undefined ? undefined : points.get(watch);
-  const net = point?.net === undefined ? undefined : nets.get(point.net);
-  const volts = point?.expect ?? net?.volts;
-  if (!check || !net || !volts) return undefined;
+function watchOf({ watch }: SetUpStep, sheet: Sheet, checks: ReadonlyMap<string, Check>): Watch | undefined {
+  const at = voltageAt(sheet, watch);
+  const check = at && checks.get(at.point.id);
+  if (!check) return undefined;
+  const { point, net, volts } = at;
   return {
     check,
     title: net.title,
-    limit: Math.abs(volts) + toleranceWidth(point?.tolerance ?? net.tolerance, volts),
-    guessed: (point?.source ?? net.source) === 'guess',
+    limit: Math.abs(volts) + toleranceWidth(point.tolerance ?? net.tolerance, volts),
+    guessed: (point.source ?? net.source) === 'guess',
   };
 }
 
@@ -137,7 +136,9 @@ export function railsWalk(steps: readonly RailStep[], log: readonly LogEntry[]):
     const read = step.watch && watches.get(step.watch.check.id);
     const about = read && reads !== undefined ? (read.volts * reads) / read.rail : undefined;
     const watched = step.watch && { ...step.watch, read, about, passedOver: passedOver.has(step.watch.check.id) };
-    return { ...step, reads, first: first.get(step.id), watched };
+    // It may be taken no further than what follows it allows.
+    const limit = leastOf(step.limit, watched && railLimit(watched));
+    return { ...step, limit, reads, first: first.get(step.id), watched };
   });
   const control = open?.control;
   const toRead = rows.filter(({ id }) => !fresh.has(id));
@@ -145,11 +146,7 @@ export function railsWalk(steps: readonly RailStep[], log: readonly LogEntry[]):
   if (due) return { rows, asks: { do: 'read', row: due }, advice: undefined, touches: touches.length };
   close();
   const advised = adviseRails(
-    rows.map((row) => ({
-      ...row,
-      reads: row.reads!,
-      limit: leastOf(row.limit, row.watched && railLimit(row.watched)),
-    })),
+    rows.map((row) => ({ ...row, reads: row.reads! })),
     touches,
     true,
   );

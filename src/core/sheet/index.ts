@@ -14,5 +14,5 @@ export { pathUnderChoices } from './sources';
 export { type KeptTrees, type PackedText } from './tree';
 export { anyMark } from './likeListed';
 export { openSheet } from './openSheet';
-export { setVoltages, type SetVoltage } from './setVoltages';
+export { setVoltages, type SetVoltage, voltageAt } from './setVoltages';
 export { isUnread, withLabel } from './withLabel';

@@ -12,13 +12,21 @@ export interface SetVoltage {
   readonly unread: boolean;
 }
 
+/** What a point should read on this set with a meter to ground, in volts; undefined where it is no such point. */
+export function voltageAt(
+  { points, nets }: Pick<Sheet, 'points' | 'nets'>,
+  id: string | undefined,
+): Pick<SetVoltage, 'point' | 'net' | 'volts'> | undefined {
+  const point = id === undefined ? undefined : points.get(id);
+  const net = point?.net === undefined ? undefined : nets.get(point.net);
+  const volts = point?.expect ?? net?.volts;
+  return point?.measure === 'dc' && net && volts ? { point, net, volts } : undefined;
+}
+
 /** The steps of a sheet that bring a point to a voltage, in the maker’s order. */
-export function setVoltages({ setUp, points, nets }: Sheet): SetVoltage[] {
-  return setUp.flatMap((step): SetVoltage[] => {
-    const point = step.point === undefined ? undefined : points.get(step.point);
-    const net = point?.net === undefined ? undefined : nets.get(point.net);
-    const volts = point?.expect ?? net?.volts;
-    if (point?.measure !== 'dc' || !net || !volts) return [];
-    return [{ step, point, net, volts, unread: isUnread(net) }];
+export function setVoltages(sheet: Sheet): SetVoltage[] {
+  return sheet.setUp.flatMap((step): SetVoltage[] => {
+    const at = voltageAt(sheet, step.point);
+    return at ? [{ step, ...at, unread: isUnread(at.net) }] : [];
   });
 }

@@ -30,10 +30,10 @@ export function Hunt({ currency, room }: HuntProps) {
   const { kept, view, refused, busy, begin, refuse, act, hint } = useHunt();
   const [typed, setTyped] = useState('');
   const [pointed, setPointed] = useState(0);
-  const key = (done: HuntAct | undefined) => done && act(done);
+  const press = (done: HuntAct | undefined) => done && act(done);
   const open = view !== undefined && view.ended === undefined;
   usePowerKeys(
-    { record: (lines) => lines.forEach(({ body }) => key(actOf(body))) },
+    { record: (lines) => lines.forEach(({ body }) => press(actOf(body))) },
     { context: { power: view?.power ?? 'unplugged', lamp: view?.lamp ?? false }, isolated: view?.isolated ?? false },
     !open,
   );

@@ -66,25 +66,31 @@ export function HuntEntry({ view, busy, currency, ready, typed, onType, onAct }:
     ['Let it run until it is warm', 'warm run heat soak', { kind: 'warm' }, !off && !view.warm && sought !== ''],
     ['Give up and be told', 'give up end', { kind: 'give up' }, sought !== ''],
   ];
-  const shown = states.filter(([title, words, , can]) => can && begins(`${words} ${title.toLowerCase()}`, sought));
-  const moves = movesFor(view, sought);
-  const checks = closestFirst(
-    view.checks.filter(({ words }) => holds(words, sought)),
-    sought,
+  /** A bead of the line by the very name of its point: nothing else is meant. */
+  const named = view.checks.find(({ id, net }) => net !== undefined && id.toLowerCase() === sought);
+  const shown = states.filter(
+    ([title, words, , can]) => !named && can && begins(`${words} ${title.toLowerCase()}`, sought),
   );
+  const moves = named ? [] : movesFor(view, sought);
+  const checks = named
+    ? [named]
+    : closestFirst(
+        view.checks.filter(({ words }) => holds(words, sought)),
+        sought,
+      );
   const repairs =
-    sought === ''
+    sought === '' || named
       ? []
       : closestFirst(
           view.repairs.filter(({ title }) => holds(title.toLowerCase(), sought)),
           sought,
         );
-  const [, named, percentage] = suspecting.exec(sought) ?? [];
+  const [, suspect, percentage] = suspecting.exec(sought) ?? [];
   const sure = Math.min(99, Math.max(1, Number(percentage ?? evenChance)));
-  const suspects = named
+  const suspects = suspect
     ? closestFirst(
-        view.parts.filter(({ id, title }) => holds(`${id} ${title}`.toLowerCase(), named)),
-        named,
+        view.parts.filter(({ id, title }) => holds(`${id} ${title}`.toLowerCase(), suspect)),
+        suspect,
       )
     : [];
   const take = (act: HuntAct) => () => {

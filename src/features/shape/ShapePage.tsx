@@ -43,9 +43,12 @@ export function ShapePage({ file }: { file: JobFile }) {
     [photo, crossings, aspect, asked.wide, placed, corners, file.sheet.technology],
   );
   useHotkeys('alt+z', takeBack, { enabled: photograph.moved > 0, preventDefault: true, enableOnFormTags: true });
+  const [sending, setSending] = useState(false);
   const record = async () => {
     if (!photo || !said || said instanceof Refusal) return;
+    setSending(true);
     const sent = await sendPhoto(file.id, photo.picture);
+    setSending(false);
     log.record([{ body: { ...shapeLine(said), ...('id' in sent && { photo: sent.id }) } }]);
     photograph.putAway();
     if ('refused' in sent) photograph.setMessage(`Measured and recorded, without its photograph. ${sent.refused}`);
@@ -105,7 +108,12 @@ export function ShapePage({ file }: { file: JobFile }) {
                 </p>
               ) : (
                 <p className={styles.take}>
-                  <button type="button" className={placed ? 'press main' : 'press'} onClick={() => void record()}>
+                  <button
+                    type="button"
+                    className={placed ? 'press main' : 'press'}
+                    disabled={sending}
+                    onClick={() => void record()}
+                  >
                     Record it
                   </button>
                   <button
