@@ -310,3 +310,48 @@ test('pins are shown on both sides, two pointed at are beeped, and the next set 
   await expect(page.getByTestId('nodes').locator('tr', { hasText: a! })).toContainText(b!);
   await expect(region.getByAltText('The front of the board')).toBeVisible();
 });
+
+test('a drive that does not arrive is followed over a plug to the other board, with the set live', async ({
+  page,
+  app,
+}) => {
+  await takeIn(page, app.address, 'Colour tube set', 'No schematic', ['Nothing at all']);
+  await page.goto(page.url().replace(/bench$/, 'trace'));
+  const line = page.getByLabel('A part or a beep');
+  const type = (...texts: readonly string[]) => typeInto(line, ...texts);
+  await type('IC1 8', 'R1 100', 'CN9 4', 'R4 1k5', 'CN7 3', 'Q5 npn');
+  await type('IC1.8 R1.1', 'R1.2 CN9.3', 'Q5.c R4.1', 'R4.2 CN7.1', 'Q5.e gnd');
+  const next = page.getByRole('region', { name: 'Beep next' }).getByRole('status');
+  await type('path IC1.8 CN7.1');
+  await expect(next).toContainText('No way is traced there yet');
+  // Nothing leads on from the plug until it is one.
+  await expect(next).toContainText('CN9.3');
+  await type('CN9 plug 4', 'CN9.3f Q5.b');
+  const path = page.getByRole('region', { name: 'The path' });
+  await expect(path.getByRole('listitem')).toHaveCount(10);
+  await page.keyboard.press('Alt+P');
+  await expect(page.getByRole('region', { name: 'The set is live' })).toBeVisible();
+  await line.fill('R4.1 R1.1');
+  await line.press('Enter');
+  await expect(page.locator('p[role=alert]')).toContainText('pull the plug first');
+  const way = ['IC1.8', 'R1.1', 'R1.2', 'CN9.3', 'CN9.3f', 'Q5.b', 'Q5.c', 'R4.1', 'R4.2', 'CN7.1'];
+  let looks = 0;
+  for (; looks < 9; looks += 1) {
+    await expect(next).toContainText(/look next|likeliest/);
+    const said = await next.innerText();
+    if (said.includes('likeliest')) break;
+    const [, at] = /gone there\s+(\S+)/.exec(said)!;
+    // The plug is the one.
+    await line.fill(way.indexOf(at!) >= way.indexOf('CN9.3f') ? 'g' : 't');
+    await line.press('Enter');
+    await expect(next).not.toHaveText(said);
+  }
+  expect(looks).toBeLessThan(6);
+  await expect(next).toContainText('CN9 lets nothing on');
+  await expect(path).toContainText('✗ gone');
+  await saved(page);
+  await page.reload();
+  await expect(next).toContainText('CN9 lets nothing on');
+  await type('path off');
+  await expect(path).toHaveCount(0);
+});

@@ -23,6 +23,7 @@ const kinds: Partial<Record<TracedPart['kind'], PartKind>> = {
   nfet: 'transistor',
   pfet: 'transistor',
   chip: 'ic',
+  plug: 'connector',
 };
 /** A capacitor of so much is taken for a can. */
 const canFrom = 1e-6;

@@ -7,6 +7,7 @@ export { stepOf, steps, type JobStep } from './progress';
 export { ownAndDonor, type OwnAndDonor } from './ownAndDonor';
 export { readingRows, type ReadingRow } from './readingRows';
 export { setUpRows, type SetUpRow } from './setUpRows';
+export { followPath, type FollowedPath } from './followPath';
 export { followShort, type FollowedShort } from './shortedRail';
 export { partsAlone, surveyRows, typedPart, type SurveyRow } from './surveyRows';
 export { setOn, toSet } from './toSet';

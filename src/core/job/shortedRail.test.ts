@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { attempt, Refusal } from '../quantity';
-import { netOf, traceOf, withTraced } from '../tracing';
+import { traceOf, withTraced } from '../tracing';
 import { followShort } from '.';
 
 const board = [
@@ -33,7 +33,7 @@ const board = [
 const followed = (...lines: readonly string[]) => {
   const trace = traceOf([...board, ...lines]);
   expect(trace.refused).toEqual([]);
-  return followShort(netOf(trace.parts, trace.facts), trace.short!);
+  return followShort(trace, trace.short!);
 };
 const refs = ({ suspects }: { readonly suspects: readonly { readonly ref: string }[] }) =>
   suspects.map(({ ref }) => ref).sort();
@@ -90,8 +90,8 @@ describe('a rail that reads like a short', () => {
     const parts = board.slice(0, 9);
     fc.assert(
       fc.property(fc.shuffledSubarray(board.slice(9), { minLength: board.length - 9 }), (beeps) => {
-        const { parts: read, facts, short } = traceOf([...parts, ...beeps, 'short +12 0.8']);
-        const found = followShort(netOf(read, facts), short!);
+        const trace = traceOf([...parts, ...beeps, 'short +12 0.8']);
+        const found = followShort(trace, trace.short!);
         expect(found.suspects.map(({ ref, chance }) => [ref, chance.toFixed(9)])).toEqual(
           whole.suspects.map(({ ref, chance }) => [ref, chance.toFixed(9)]),
         );

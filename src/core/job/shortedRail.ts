@@ -1,7 +1,7 @@
 import { faultRate } from '../parts';
 import { type Minutes, type Ohms } from '../quantity';
 import { bitsOf, sumOf } from '../statistics';
-import { type TracedNet, type TracedPart, type TracedShort } from '../tracing';
+import { contactsOf, netOf, type Spot, type Trace, type TracedPart, type TracedShort } from '../tracing';
 import { kindOf } from './chassisParts';
 
 /** A part that may be what pulls a place to ground. */
@@ -39,12 +39,20 @@ const nearlySure = 0.95;
 /** Leads, contacts and the meter add so much, and a share of what is read. */
 const slack = { ohms: 1, share: 0.3 } as const;
 /** What it takes to have a leg out, by what the part is. */
-const lifting: Partial<Record<TracedPart['kind'], Minutes>> = { fuse: 0.5, npn: 3, pnp: 3, nfet: 3, pfet: 3, chip: 8 };
+const lifting: Partial<Record<TracedPart['kind'], Minutes>> = {
+  fuse: 0.5,
+  plug: 0.5,
+  npn: 3,
+  pnp: 3,
+  nfet: 3,
+  pfet: 3,
+  chip: 8,
+};
 const usualLifting: Minutes = 2;
 
 /** Ohms that direct current meets in a part on its way; undefined where a part lets none on. */
 function ohmsThrough({ kind, value }: TracedPart): Ohms | undefined {
-  if (kind === 'coil' || kind === 'fuse' || kind === 'diode') return 0;
+  if (kind === 'coil' || kind === 'fuse' || kind === 'diode' || kind === 'plug') return 0;
   return kind === 'resistor' || kind === 'trimmer' ? (value ?? 0) : undefined;
 }
 
@@ -57,7 +65,11 @@ interface Way {
  * Follows a short outwards: every part that hangs on the place, or on what direct current reaches from it, weighed by how
  * often such parts short, less those behind more ohms than were read; and what to lift to halve them.
  */
-export function followShort(net: TracedNet, { at, ohms: read, lifts }: TracedShort): FollowedShort {
+export function followShort(
+  { parts: traced, facts }: Pick<Trace, 'parts' | 'facts'>,
+  { at, ohms: read, lifts }: TracedShort,
+): FollowedShort {
+  const net = netOf(traced, facts, 'open');
   const ground = net.nodeOf.get('gnd')?.name;
   const nodesOf = ({ ref, pins }: TracedPart) => pins.map((pin) => net.nodeOf.get(`${ref}.${pin}`)!.name);
   const parts = [...net.parts.values()];
@@ -70,16 +82,15 @@ export function followShort(net: TracedNet, { at, ohms: read, lifts }: TracedSho
       for (const part of parts) {
         const ohms = ohmsThrough(part);
         if (ohms === undefined || part.ref === without) continue;
-        const nodes = nodesOf(part);
-        for (const from of nodes)
-          for (const to of nodes) {
-            const way = ways.get(from);
-            if (!way || from === to || to === ground || !leadsOn(part, nodes, from)) continue;
-            const on = { through: [...way.through, part.ref], ohms: way.ohms + ohms };
-            if (on.ohms >= (ways.get(to)?.ohms ?? Infinity)) continue;
-            ways.set(to, on);
-            changed = true;
-          }
+        for (const [fromSpot, toSpot] of waysThrough(part)) {
+          const [from, to] = [net.nodeOf.get(fromSpot)!.name, net.nodeOf.get(toSpot)!.name];
+          const way = ways.get(from);
+          if (!way || from === to || to === ground) continue;
+          const on = { through: [...way.through, part.ref], ohms: way.ohms + ohms };
+          if (on.ohms >= (ways.get(to)?.ohms ?? Infinity)) continue;
+          ways.set(to, on);
+          changed = true;
+        }
       }
     }
     return ways;
@@ -87,6 +98,7 @@ export function followShort(net: TracedNet, { at, ohms: read, lifts }: TracedSho
   const ways = reached();
   /** The nearest way to a part that may pull what it hangs on to ground. */
   const wayTo = (part: TracedPart, among: ReadonlyMap<string, Way>): Way | undefined => {
+    if (part.kind === 'plug') return undefined;
     const nodes = nodesOf(part);
     const hasOpenPin = part.pins.some((pin) => net.nodeOf.get(`${part.ref}.${pin}`)!.spots.length === 1);
     const may =
@@ -104,7 +116,7 @@ export function followShort(net: TracedNet, { at, ohms: read, lifts }: TracedSho
     return way ? [{ part, way }] : [];
   });
   const near = hanging.filter(({ way }) => way.ohms <= reach);
-  /** What hangs on the place no more with a part lifted. */
+  /** What hangs on the place no more with a part lifted, or a plug pulled. */
   const takenOff = (ref: string): ReadonlySet<string> => {
     const left = reached(ref);
     return new Set(near.filter(({ part }) => part.ref === ref || !wayTo(part, left)).map(({ part }) => part.ref));
@@ -130,9 +142,19 @@ export function followShort(net: TracedNet, { at, ohms: read, lifts }: TracedSho
   };
 }
 
-/** A junction lets current on from its anode alone. */
-const leadsOn = ({ kind, pins }: TracedPart, nodes: readonly string[], from: string): boolean =>
-  kind !== 'diode' || nodes[pins.indexOf('a')] === from;
+/** The ways that direct current takes through a part: a junction lets it on from its anode alone, a plug contact by contact. */
+function waysThrough(part: TracedPart): (readonly [from: Spot, to: Spot])[] {
+  const { ref, kind, pins } = part;
+  if (kind === 'diode') return [[`${ref}.a`, `${ref}.k`]];
+  if (kind === 'plug')
+    return contactsOf(part).flatMap(([near, far]) => [
+      [near, far],
+      [far, near],
+    ]);
+  return pins.flatMap((from) =>
+    pins.flatMap((to) => (from === to ? [] : [[`${ref}.${from}`, `${ref}.${to}`] as const])),
+  );
+}
 
 /** Of all that can be lifted what tells most for its minutes. */
 function nextLift(

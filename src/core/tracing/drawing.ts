@@ -1,6 +1,6 @@
 import { mean } from '../statistics';
-import { type TracedNet } from './net';
-import { isRail, type TracedPart } from './part';
+import { isAlone, type TracedNet } from './net';
+import { isBody, isRail, type TracedPart } from './part';
 
 /** The side of a symbol that a pin leaves it by. */
 export type PinSide = 'above' | 'below' | 'left' | 'right';
@@ -63,7 +63,7 @@ const sides: Partial<Record<TracedPart['kind'], Readonly<Record<string, PinSide>
 function sideOf(part: TracedPart, pin: string, index: number, heightAt: (pin: string) => number): PinSide {
   const fixed = sides[part.kind]?.[pin];
   if (fixed) return fixed;
-  if (part.kind === 'chip') return index < part.pins.length / 2 ? 'left' : 'right';
+  if (isBody(part)) return index < part.pins.length / 2 ? 'left' : 'right';
   if (pin === 'w') return 'left';
   const other = part.pins.find((one) => one !== pin && one !== 'w')!;
   const [here, there] = [heightAt(pin), heightAt(other)];
@@ -78,7 +78,7 @@ const givesFrom: readonly PinSide[] = ['below', 'right', 'left', 'above'];
 export function drawingOf(net: TracedNet): Drawing {
   const heights = heightsOf(net);
   const nodeAt = (part: TracedPart, pin: string) => net.nodeOf.get(`${part.ref}.${pin}`)!;
-  const hangs = (part: TracedPart) => part.pins.some((pin) => nodeAt(part, pin).spots.length > 1);
+  const hangs = (part: TracedPart) => part.pins.some((pin) => !isAlone(nodeAt(part, pin)));
   const parts = [...net.parts.values()].filter(hangs).map((part): DrawnPart => {
     const heightAt = (pin: string) => heights.get(nodeAt(part, pin).name)!;
     const pins = part.pins.map((pin, index): DrawnPin => {
@@ -89,7 +89,7 @@ export function drawingOf(net: TracedNet): Drawing {
   });
   const sideAt = new Map(parts.flatMap(({ part, pins }) => pins.map(({ pin, side }) => [`${part.ref}.${pin}`, side])));
   const wires = net.nodes
-    .filter(({ name, spots }) => !isRail(name) && spots.length > 1)
+    .filter((node) => !isRail(node.name) && !isAlone(node))
     .flatMap(({ name, spots }) => {
       const [from, ...others] = [...spots].sort(
         (a, b) => givesFrom.indexOf(sideAt.get(a)!) - givesFrom.indexOf(sideAt.get(b)!),

@@ -1,5 +1,5 @@
 import { type Point } from '../plane';
-import { type Spot, type TracedPart } from './part';
+import { isBody, nearPins, type Spot, type TracedPart } from './part';
 
 /** How the pins of a part are shown on a board: each by itself, or in one row or two, of which only ends are shown. */
 type Footprint = 'each' | 'row' | 'rows';
@@ -7,14 +7,15 @@ type Footprint = 'each' | 'row' | 'rows';
 /** Chips of so many pins at least stand in two rows. */
 const fewestInRows = 6;
 
-function footprintOf({ kind, ref, pins }: TracedPart): Footprint {
-  if (kind !== 'chip') return 'each';
+function footprintOf(part: TracedPart): Footprint {
+  const { ref, pins } = part;
+  if (!isBody(part)) return 'each';
   return /^(?:IC|U)\d/.test(ref) && pins.length >= fewestInRows && pins.length % 2 === 0 ? 'rows' : 'row';
 }
 
 /** The pins that are shown of a part, in the order they are asked for; of a row its ends, of two rows three corners. */
 export function shownPins(part: TracedPart): readonly string[] {
-  const { pins } = part;
+  const pins = nearPins(part);
   const last = pins[pins.length - 1]!;
   switch (footprintOf(part)) {
     case 'each':
@@ -32,11 +33,12 @@ const between = (a: Point, b: Point, share: number): Point => ({
 });
 
 /**
- * Where all pins of a part lie, from those that were shown; nothing as long as one of them is missing.
+ * Where all pins of a part on this board lie, from those that were shown; nothing as long as one of them is missing.
  * Two rows are counted round, as chips are: down the one and back up the other.
  */
 export function pinPlaces(part: TracedPart, shown: readonly Point[]): ReadonlyMap<Spot, Point> {
-  const { ref, pins } = part;
+  const { ref } = part;
+  const pins = nearPins(part);
   const [first, second, third] = shown;
   if (!first || shown.length < shownPins(part).length) return new Map();
   const at = (pin: number): Point => {

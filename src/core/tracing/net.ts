@@ -1,5 +1,5 @@
 import { type TracedFact } from './fact';
-import { isRail, type Spot, spotsOf, type TracedPart } from './part';
+import { contactsOf, isRail, type Spot, spotsOf, type TracedPart } from './part';
 
 /** Spots that are one. */
 export interface TracedNode {
@@ -7,6 +7,10 @@ export interface TracedNode {
   readonly name: string;
   readonly spots: readonly Spot[];
 }
+
+/** Is a node a pin that leads nowhere yet, or one contact of a plug that does not? */
+export const isAlone = ({ spots: [first, second, ...more] }: TracedNode): boolean =>
+  more.length === 0 && (second === undefined || second === `${first!}f` || first === `${second}f`);
 
 /** Facts that cannot all be true: a chain of beeps between two spots that did not beep. */
 export interface Contradiction {
@@ -47,8 +51,16 @@ function standingFacts(facts: readonly TracedFact[]): TracedFact[] {
 /**
  * What the facts come to: spots that beeped are one node. The facts are all there is; one that is taken back, in any
  * order, is as if it had never been.
+ *
+ * @param plugs whether a plug that nothing was found about makes contact, or is open, so that what lies behind it is told apart
  */
-export function netOf(parts: readonly TracedPart[], facts: readonly TracedFact[]): TracedNet {
+export function netOf(
+  parts: readonly TracedPart[],
+  found: readonly TracedFact[],
+  plugs: 'joined' | 'open' = 'joined',
+): TracedNet {
+  const contacts = plugs === 'open' ? [] : parts.flatMap(contactsOf);
+  const facts = [...contacts.map(([a, b]): TracedFact => ({ a, b, found: 'joined' })), ...found];
   const standing = standingFacts(facts);
   const known = new Map(parts.map((part) => [part.ref, part]));
   // Every board has a ground, whether anything was found on it or not.

@@ -1,5 +1,5 @@
 import { isRail, type Spot, type TracedPart } from './part';
-import { type TracedNet } from './net';
+import { isAlone, type TracedNet } from './net';
 import { type Believed } from './library';
 
 /** A value that nobody read, taken from the role the part plays. */
@@ -106,7 +106,7 @@ function cardsOf(net: TracedNet, believed: Believed): Cards {
   const zeners: string[] = [];
   const node = (part: TracedPart, pin: string) => {
     const found = net.nodeOf.get(`${part.ref}.${pin}`)!;
-    return { name: found.name === 'gnd' ? '0' : nameOf(found.name), alone: found.spots.length === 1 };
+    return { name: found.name === 'gnd' ? '0' : nameOf(found.name), alone: isAlone(found) };
   };
   const valueOf = (part: TracedPart): number => {
     if (part.value !== undefined) return part.value;
@@ -116,6 +116,8 @@ function cardsOf(net: TracedNet, believed: Believed): Cards {
     return value;
   };
   for (const part of net.parts.values()) {
+    // The contacts of a plug are nodes by themselves.
+    if (part.kind === 'plug') continue;
     const pins = part.pins.map((pin) => node(part, pin));
     if (part.kind === 'chip' || pins.some(({ alone }) => alone)) {
       left.push(part.ref);

@@ -1,5 +1,5 @@
 import { sumOf } from '../statistics';
-import { type TracedNet, type TracedNode } from './net';
+import { isAlone, type TracedNet, type TracedNode } from './net';
 import { classOf, isRail, type Spot } from './part';
 import { type Believed, type PatternLibrary } from './library';
 
@@ -51,7 +51,7 @@ export function nextBeep(net: TracedNet, library: PatternLibrary, believed: Beli
   for (let at = 0; at < count; at += 1) {
     const one = nodes[at]!;
     // By what stages have in common only pins that have no place yet look for one.
-    const looks = one.spots.length === 1 && !isRail(one.name);
+    const looks = isAlone(one) && !isRail(one.name);
     let whole = alone;
     lifts.fill(0);
     for (let other = 0; looks && other < count; other += 1)
@@ -62,7 +62,7 @@ export function nextBeep(net: TracedNet, library: PatternLibrary, believed: Beli
       if (other === at || tried >= enough) continue;
       const two = nodes[other]!;
       const heard = unheard(byRole[at * count + other]! + (unknown * lifts[other]!) / whole, tried);
-      const worth = looks || two.spots.length === 1 ? notWorth.single : notWorth.placed;
+      const worth = looks || isAlone(two) ? notWorth.single : notWorth.placed;
       if (heard > worth && (!best || heard > best.chance)) best = { a: leadOn(one), b: leadOn(two), chance: heard };
     }
   }

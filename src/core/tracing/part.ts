@@ -25,6 +25,8 @@ export const tracedKinds = {
   pfet: { pins: ['g', 'd', 's'], letter: 'M' },
   /** Whatever is known by its pins alone. */
   chip: { pins: [], letter: 'IC' },
+  /** A plug to another board that is traced as well: each contact has a pin here and, with an `f`, the far one. */
+  plug: { pins: [], letter: 'CN' },
 } as const satisfies Record<string, TracedKind>;
 export type TracedKindName = keyof typeof tracedKinds;
 
@@ -32,7 +34,7 @@ export type TracedKindName = keyof typeof tracedKinds;
 export interface TracedPart {
   readonly ref: string;
   readonly kind: TracedKindName;
-  /** Its pins by name; those of a chip by number. */
+  /** Its pins by name; those of a chip by number, of a plug the far ones behind the near. */
   readonly pins: readonly string[];
   /** Ohms, farads, henries or volts of a zener; undefined where nobody could read it. */
   readonly value: number | undefined;
@@ -53,7 +55,7 @@ const kindsByLetter: readonly [letter: RegExp, kind: TracedKindName][] = [
   [/^D/i, 'diode'],
 ];
 
-const example = 'R12 4k7 · C3 100n · Q5 npn · D2 zener 5.6 · VR1 10k · F1 · CN1 4 · IC1 8';
+const example = 'R12 4k7 · C3 100n · Q5 npn · D2 zener 5.6 · VR1 10k · F1 · CN1 4 · CN1 plug 4 · IC1 8';
 
 /**
  * Reads a part as it is typed: its reference, its kind where the reference does not say it, its value or its pins.
@@ -69,11 +71,12 @@ export function readTracedPart(typed: string): TracedPart {
   if (!kind) throw new Refusal(`what is ${ref}? Say npn, pnp, nfet, pfet, or another kind: ${example}`);
   const [rest, ...more] = words.filter((word) => word.toLowerCase() !== said);
   if (more.length > 0) throw new Refusal(`one part a line: ${example}`);
-  if (kind === 'chip') {
+  if (kind === 'chip' || kind === 'plug') {
     const count = Number(rest);
     if (!(Number.isInteger(count) && count >= 2 && count <= 200))
-      throw new Refusal(`how many pins has ${ref}? Write ${ref} 8`);
-    return { ref, kind, pins: Array.from({ length: count }, (_, pin) => String(pin + 1)), value: undefined };
+      throw new Refusal(`how many pins has ${ref}? Write ${ref}${kind === 'plug' ? ' plug' : ''} 8`);
+    const near = Array.from({ length: count }, (_, pin) => String(pin + 1));
+    return { ref, kind, pins: kind === 'plug' ? [...near, ...near.map(farPin)] : near, value: undefined };
   }
   const { pins } = tracedKinds[kind];
   if (rest === undefined) return { ref, kind, pins, value: undefined };
@@ -83,6 +86,20 @@ export function readTracedPart(typed: string): TracedPart {
     throw new Refusal(`"${rest}" is no value of a ${kind}: write ${example}`);
   return { ref, kind, pins, value: read.value };
 }
+
+/** The pin of a plug on the other board. */
+const farPin = (near: string): string => `${near}f`;
+
+/** The pins of a part that lie on the board in hand. */
+export const nearPins = ({ kind, pins }: TracedPart): readonly string[] =>
+  kind === 'plug' ? pins.slice(0, pins.length / 2) : pins;
+
+/** The contacts of a plug, near and far; none of any other part. */
+export const contactsOf = (part: TracedPart): readonly (readonly [near: Spot, far: Spot])[] =>
+  part.kind === 'plug' ? nearPins(part).map((pin) => [`${part.ref}.${pin}`, `${part.ref}.${farPin(pin)}`]) : [];
+
+/** Is a part known by its pins alone, so that it is drawn as a body with pins along it? */
+export const isBody = ({ kind }: TracedPart): boolean => kind === 'chip' || kind === 'plug';
 
 /** The spots of a part. */
 export const spotsOf = ({ ref, pins }: TracedPart): Spot[] => pins.map((pin) => `${ref}.${pin}`);
@@ -96,6 +113,6 @@ export function classOf(spot: Spot, parts: ReadonlyMap<string, TracedPart>): str
   if (isRail(spot)) return 'rail';
   const [ref = '', pin = ''] = spot.split('.');
   const kind = parts.get(ref)?.kind ?? 'chip';
-  if (kind === 'chip') return 'chip';
+  if (kind === 'chip' || kind === 'plug') return 'chip';
   return 'alike' in tracedKinds[kind] ? kind : `${kind}.${pin}`;
 }

@@ -1,5 +1,6 @@
 import { type Spot } from '@/core/tracing';
 import { chanceText, Key } from '@/ui';
+import { LookNext } from './PathFollowed';
 import { LiftNext } from './ShortFollowed';
 import styles from './trace.module.css';
 import { type TraceView } from './traceModel';
@@ -10,10 +11,11 @@ interface BeepNextProps {
   readonly pair: readonly [Spot, Spot] | undefined;
 }
 
-/** The one thing to do now on a board that is traced: what to lift, what to beep, or to type what sits on it. */
+/** The one thing to do now on a board that is traced: what to lift, where to look, what to beep, or to type what sits on it. */
 export function BeepNext({ view, pair }: BeepNextProps) {
   const { next } = view;
   if (view.short && !pair) return <LiftNext short={view.short} />;
+  if (view.path && !pair) return <LookNext path={view.path} />;
   const [a, b] = pair ?? [next?.a, next?.b];
   if (a === undefined || b === undefined)
     return (
@@ -36,5 +38,16 @@ export function BeepNext({ view, pair }: BeepNextProps) {
         <Key>⏎</Key> it beeps · <Key>n</Key> <Key>⏎</Key> it does not · or type what you beeped
       </span>
     </div>
+  );
+}
+
+/** What to mind before the next touch. */
+export function TraceCaution({ isLive }: { readonly isLive: boolean }) {
+  return (
+    <p className="caution">
+      {isLive
+        ? 'Live where it is looked for: one hand, insulated probe, and no earthed instrument on a set that is not isolated. Switch off before a clip is moved.'
+        : 'Cold only: plug out, stores measured low. A beep through a coil, a low resistor or a junction is none.'}
+    </p>
   );
 }

@@ -22,6 +22,10 @@ export function JobTrace({ file, patterns, before, simulatedMeter }: JobTracePro
   const bench = useMemo(() => replay(log.entries, [...file.sheet.stores.keys()]), [log.entries, file.sheet]);
   const lines = useMemo(() => standing(log.entries, 'traced'), [log.entries]);
   const texts = useMemo(() => lines.map(({ body }) => body.text), [lines]);
+  const plugs = useMemo(
+    () => new Map([...file.sheet.connectors.values()].map(({ id, title }) => [id, title])),
+    [file.sheet],
+  );
   const add = (...added: readonly string[]) =>
     void log.record(added.map((text) => ({ body: { kind: 'traced', text } })));
   return (
@@ -30,7 +34,7 @@ export function JobTrace({ file, patterns, before, simulatedMeter }: JobTracePro
         patterns={patterns}
         title={`${file.title}, traced`}
         lines={texts}
-        set={{ id: file.id, simulatedMeter }}
+        set={{ id: file.id, simulatedMeter, plugs }}
         off={bench.context.power === 'live' ? 'The set is live by its record: pull the plug first (Alt P).' : undefined}
         before={before.length > 0 && <TakeUp lines={before} onTake={() => add(...before)} />}
         further={(view) => file.closedAt === null && <OntoChassis file={file} lines={texts} view={view} />}

@@ -17,7 +17,7 @@ import {
 import { AttachPhoto } from '@/workshop/photo';
 import { Key, LineEntry, say, WriteFile } from '@/ui';
 import styles from './trace.module.css';
-import { BeepNext } from './BeepNext';
+import { BeepNext, TraceCaution } from './BeepNext';
 import { BoardSection } from './BoardSection';
 import { NothingTraced } from './NothingTraced';
 import { TracedParts } from './TracedParts';
@@ -31,7 +31,11 @@ const TraceMeter = dynamic(() => import('./TraceMeter').then((loaded) => loaded.
 interface TracedSet {
   readonly id: string;
   readonly simulatedMeter: boolean;
+  /** What its plugs are called, by their references. */
+  readonly plugs: ReadonlyMap<string, string>;
 }
+
+const noPlugs: ReadonlyMap<string, string> = new Map();
 
 interface TraceProps {
   readonly patterns: readonly TracedPattern[];
@@ -57,23 +61,17 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
   const [aloud, setAloud] = useState(false);
   const [metered, setMetered] = useState(false);
   const [asked, setAsked] = useState<TracedPart>();
-  const { line, message, setMessage, picked, pair, wanted, lift, take, type, enter, pick, open } = useTraceEntry({
-    trace,
-    view,
-    off,
-    add,
-  });
-  const { next } = view;
+  const entry = useTraceEntry({ trace, view, off, add });
+  const { line, message, setMessage, picked, pair, wanted, toDo, isLive, take, type, enter, pick, open } = entry;
   useHotkeys('alt+z', takeBack, { preventDefault: true, enableOnFormTags: true });
   useHotkeys('alt+m', () => setMetered((was) => !was), {
     enabled: set !== undefined,
     preventDefault: true,
     enableOnFormTags: true,
   });
-  const words = lift ? `lift ${lift.ref}` : next && `${next.a} to ${next.b}`;
   useEffect(() => {
-    if (aloud && words !== undefined) say(words.replaceAll('.', ' '));
-  }, [aloud, words]);
+    if (aloud && toDo !== undefined) say(toDo.replaceAll('.', ' '));
+  }, [aloud, toDo]);
   const [laidOut, setLaidOut] = useState(false);
   const onBoard = laidOut || trace.board.photos.length > 0 || view.board.pins.length > 0;
   const camera =
@@ -94,7 +92,15 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
         <LineEntry
           label="A part or a beep"
           value={line}
-          placeholder={view.parts.length < 2 ? 'R12 4k7' : view.short ? 'g · s · short off' : 'R12.1 Q5.b'}
+          placeholder={
+            view.parts.length < 2
+              ? 'R12 4k7'
+              : view.short
+                ? 'g · s · short off'
+                : view.path
+                  ? 't · g · path off'
+                  : 'R12.1 Q5.b'
+          }
           maxLength={100}
           autoFocus
           message={message}
@@ -110,9 +116,7 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
             onOhms={([a, b], ohms) => take(`${a} ${b} ${ohms}`)}
           />
         )}
-        <p className="caution">
-          Cold only: plug out, stores measured low. A beep through a coil, a low resistor or a junction is none.
-        </p>
+        <TraceCaution isLive={isLive} />
         {view.contradictions.map((text) => (
           <p key={text} role="alert" className="bad">
             {text}
@@ -147,7 +151,7 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
         {view.parts.length === 0 ? (
           <NothingTraced before={before} onBoard={open} onRefused={setMessage} />
         ) : (
-          <TraceFound view={view}>
+          <TraceFound view={view} plugs={set?.plugs ?? noPlugs}>
             <div className={styles.files}>
               <WriteFile name="traced.cir" type="text/plain" text={() => view.netlist} title="Write the netlist" />
               <WriteFile

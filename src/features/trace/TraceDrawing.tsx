@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
-import { drawingOf, type DrawnPin, type TracedNet } from '@/core/tracing';
+import { drawingOf, type DrawnPin, isBody, type TracedNet } from '@/core/tracing';
 import { savePicture } from '@/ui';
 import styles from './drawing.module.css';
 import { chipMeasures, layDrawing, type LaidDrawing, type LaidPart, measures } from './layDrawing';
@@ -87,9 +87,9 @@ const line = { fill: 'none', stroke: 'currentColor', strokeWidth: 1.6 } as const
 /** A part’s symbol between its leads, with its name and value. */
 function Symbol({ part }: { readonly part: LaidPart }) {
   const { width, height } = part.size;
-  const { ref, kind } = part.part;
+  const { ref } = part.part;
   const value = valueText(part.part);
-  if (kind === 'chip') {
+  if (isBody(part.part)) {
     const { lead, body } = chipMeasures;
     return (
       <>

@@ -2,6 +2,7 @@ import dynamic from 'next/dynamic';
 import { type ReactNode, useState } from 'react';
 import { chanceText } from '@/ui';
 import { ByLiveVolts } from './ByLiveVolts';
+import { PathFollowed } from './PathFollowed';
 import { ShortFollowed } from './ShortFollowed';
 import styles from './trace.module.css';
 import { type TraceView } from './traceModel';
@@ -10,16 +11,19 @@ const TraceDrawing = dynamic(() => import('./TraceDrawing').then((loaded) => loa
 
 interface TraceFoundProps {
   readonly view: TraceView;
+  /** What the plugs of the set are called, by their references. */
+  readonly plugs: ReadonlyMap<string, string>;
   readonly children: ReactNode;
 }
 
 /** What the trace has come to: the stage it is, its nodes with their volts, and what is missing. */
-export function TraceFound({ view, children }: TraceFoundProps) {
+export function TraceFound({ view, plugs, children }: TraceFoundProps) {
   const [drawn, setDrawn] = useState(false);
   const { stage, roles, rows, single, guessed, left, live, unsolved } = view;
   return (
     <section className={styles.found} aria-label="What it is">
       {view.short && <ShortFollowed short={view.short} />}
+      {view.path && <PathFollowed path={view.path} plugs={plugs} />}
       {stage && (
         <div className={styles.stage}>
           <small>{stage.title === 'No stage that is known' ? 'It looks like' : 'It is likely'}</small>
@@ -67,7 +71,7 @@ export function TraceFound({ view, children }: TraceFoundProps) {
       {left.length > 0 && <p className="soft">Not in the circuit yet: {left.join(', ')}.</p>}
       {single.length > 0 && (
         <p>
-          <b>Without a place:</b> <span className="figure">{single.slice(0, 24).join('  ')}</span>
+          <b>Without a place:</b> <span className={`figure ${styles.pins}`}>{single.slice(0, 24).join('  ')}</span>
           {single.length > 24 && ` and ${single.length - 24} more`}
         </p>
       )}

@@ -3,7 +3,7 @@ import { mean } from '@/core/statistics';
 import {
   type Alignment,
   alignmentOf,
-  type NextBeep,
+  isAlone,
   pinPlaces,
   type Spot,
   type Trace,
@@ -30,7 +30,7 @@ export interface BoardView {
   /** Names stand in the middle of their part, or above it where a pin is there. */
   readonly names: readonly { readonly ref: string; readonly at: Point; readonly above: boolean }[];
   readonly alignment: Alignment | undefined;
-  /** The pins to beep next, as far as they lie somewhere. */
+  /** The pins to beep or to look at next, as far as they lie somewhere. */
   readonly next: readonly BoardPin[];
 }
 
@@ -59,16 +59,17 @@ function joined(pins: readonly BoardPin[]): BoardView['wires'] {
   return wires;
 }
 
-/** What the board shows of a trace. */
-export function boardOf({ parts, board }: Trace, net: TracedNet, next: NextBeep | undefined): BoardView {
+/** What the board shows of a trace. @param pointed where to put the leads next */
+export function boardOf({ parts, board }: Trace, net: TracedNet, pointed: readonly Spot[]): BoardView {
   const laid = parts
     .map((part) => ({ part, places: pinPlaces(part, board.shown.get(part.ref) ?? []) }))
     .filter(({ places }) => places.size > 0);
   const pins = laid
     .flatMap(({ places }) => [...places])
     .map(([spot, at]): BoardPin => {
-      const { name, spots } = net.nodeOf.get(spot)!;
-      const look = name === 'gnd' ? 'ground' : /^[+-]/.test(name) ? 'rail' : spots.length > 1 ? 'node' : 'open';
+      const placed = net.nodeOf.get(spot)!;
+      const { name } = placed;
+      const look = name === 'gnd' ? 'ground' : /^[+-]/.test(name) ? 'rail' : isAlone(placed) ? 'open' : 'node';
       return { spot, at, look, node: look === 'open' ? '' : name };
     });
   const byNode = new Map<string, BoardPin[]>();
@@ -82,7 +83,7 @@ export function boardOf({ parts, board }: Trace, net: TracedNet, next: NextBeep 
       above: places.size % 2 === 1,
     })),
     alignment: alignmentOf(board.holes),
-    next: next ? pins.filter(({ spot }) => spot === next.a || spot === next.b) : [],
+    next: pins.filter(({ spot }) => pointed.includes(spot)),
   };
 }
 

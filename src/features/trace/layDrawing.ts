@@ -1,6 +1,6 @@
 import ELK, { type ElkNode, type ElkPort } from 'elkjs/lib/elk.bundled.js';
 import { type Point } from '@/core/plane';
-import { type Drawing, type DrawnPart, type DrawnPin } from '@/core/tracing';
+import { isBody, type Drawing, type DrawnPart, type DrawnPin } from '@/core/tracing';
 
 /** A symbol with where its pins leave it, from its upper left corner. */
 export interface LaidPart extends DrawnPart {
@@ -25,7 +25,7 @@ export const measures = { axis: 26, twoPins: { width: 112, height: 88 }, threePi
 export const chipMeasures = { lead: 46, body: 88, row: 22, edge: 14 };
 
 function sizeOf({ part, pins }: DrawnPart): LaidPart['size'] {
-  if (part.kind === 'chip') {
+  if (isBody(part)) {
     const rows = Math.max(
       ...(['left', 'right'] as const).map((side) => pins.filter((pin) => pin.side === side).length),
     );
@@ -38,7 +38,7 @@ function sizeOf({ part, pins }: DrawnPart): LaidPart['size'] {
 function endOf(drawn: DrawnPart, { side, pin }: DrawnPin): Point {
   const { width, height } = sizeOf(drawn);
   const { axis } = measures;
-  if (drawn.part.kind === 'chip') {
+  if (isBody(drawn.part)) {
     const row = drawn.pins.filter((one) => one.side === side).findIndex((one) => one.pin === pin);
     // Pins of the other row are counted upwards, as on the chip itself.
     const rows = drawn.pins.filter((one) => one.side === side).length;

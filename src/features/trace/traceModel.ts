@@ -1,11 +1,12 @@
 import { Stage } from '@/core/circuit';
-import { followShort, type FollowedShort } from '@/core/job';
+import { followPath, type FollowedPath, followShort, type FollowedShort } from '@/core/job';
 import { attempt, formatQuantity, Refusal, type Unit } from '@/core/quantity';
 import {
   type Believed,
   byVolts,
   type ByVolts,
   contradictionText,
+  isAlone,
   isRail,
   netlistNode,
   netlistOf,
@@ -16,6 +17,7 @@ import {
   traceOf,
   type TracedNet,
   type TracedPart,
+  type TracedPath,
   type TracedShort,
 } from '@/core/tracing';
 import { boardOf, type BoardView } from './boardModel';
@@ -53,6 +55,8 @@ export interface TraceView {
   readonly live: ByVolts | undefined;
   /** The short that is followed; undefined where none is. */
   readonly short: (FollowedShort & TracedShort) | undefined;
+  /** What goes from one pin to another and is followed; undefined where nothing is. */
+  readonly path: (FollowedPath & TracedPath) | undefined;
 }
 
 /** Units of the values that may be guessed. */
@@ -74,7 +78,7 @@ const leads = 0.5;
 /** What some lines of a trace come to. */
 export function viewOf(lines: readonly string[], library: PatternLibrary, title: string): TraceView {
   const trace = traceOf(lines);
-  const { parts, facts, short } = trace;
+  const { parts, facts, short, path } = trace;
   const net = netOf(parts, facts);
   const believed = library.believe(net);
   const { text, guesses, left } = netlistOf(net, believed, title);
@@ -82,7 +86,9 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
   const volts = solved instanceof Refusal ? undefined : solved.volts;
   const next = net.contradictions.length > 0 ? undefined : nextBeep(net, library, believed);
   const live = solved instanceof Refusal ? undefined : byVolts(solved, net, trace.volts);
-  const placed = net.nodes.filter(({ spots }) => spots.length > 1);
+  const followed = path && { ...followPath(trace, path), ...path };
+  const pointed = followed?.next ? [followed.next.at] : next && !followed && !short ? [next.a, next.b] : [];
+  const placed = net.nodes.filter((node) => !isAlone(node));
   return {
     parts,
     rows: placed.map(({ name, spots }) => {
@@ -96,14 +102,14 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
       };
     }),
     single: net.nodes
-      .filter(({ spots }) => spots.length === 1)
-      .flatMap(({ spots }) => spots)
+      .filter(isAlone)
+      .flatMap(({ spots }) => spots.slice(0, 1))
       .filter((spot) => !isRail(spot)),
     beeps: facts.length,
     contradictions: net.contradictions.map(contradictionText),
     ...namedOf(believed, parts.length),
     next,
-    board: boardOf(trace, net, next),
+    board: boardOf(trace, net, pointed),
     netlist: text,
     net,
     believed,
@@ -114,7 +120,8 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
     ),
     left,
     live,
-    short: short && { ...followShort(net, short), ...short },
+    short: short && { ...followShort(trace, short), ...short },
+    path: followed,
   };
 }
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { attempt, Refusal } from '@/core/quantity';
-import { readTraceFile, type Spot, type Trace, withTraced } from '@/core/tracing';
+import { isOfColdSet, readTraceFile, type Spot, type Trace, withTraced } from '@/core/tracing';
 import { type TraceView } from './traceModel';
 
 interface Tracing {
@@ -12,12 +12,12 @@ interface Tracing {
 }
 
 /** What is typed and pointed at while a board is traced: a line, a pair of pins, or an answer to what is asked. */
-export function useTraceEntry({ trace, view: { next, short }, off, add }: Tracing) {
+export function useTraceEntry({ trace, view: { next, short, path }, off, add }: Tracing) {
   const [line, setLine] = useState('');
   const [message, setMessage] = useState<string>();
   const [picked, setPicked] = useState<readonly Spot[]>([]);
   const take = (text: string): boolean => {
-    const read = off ?? attempt(() => withTraced(trace, text));
+    const read = (isOfColdSet(text) ? off : undefined) ?? attempt(() => withTraced(trace, text));
     if (typeof read === 'string' || read instanceof Refusal) {
       setMessage(typeof read === 'string' ? read : read.message);
       return false;
@@ -30,9 +30,11 @@ export function useTraceEntry({ trace, view: { next, short }, off, add }: Tracin
   };
   const [one, other] = picked;
   const pair = one !== undefined && other !== undefined ? ([one, other] as const) : undefined;
-  const wanted = pair ?? (next && !short ? ([next.a, next.b] as const) : undefined);
+  const followed = short ?? path;
+  const wanted = pair ?? (next && !followed ? ([next.a, next.b] as const) : undefined);
   const answer = (joined: boolean) => wanted && take(`${wanted[0]} ${joined ? '' : 'not '}${wanted[1]}`);
   const lift = short?.next;
+  const look = path?.next;
   return {
     line,
     message,
@@ -41,8 +43,10 @@ export function useTraceEntry({ trace, view: { next, short }, off, add }: Tracin
     pair,
     /** The pair that a beep is asked for. */
     wanted,
-    /** The part whose leg is to be lifted next. */
-    lift,
+    /** What is to be done next, in words; undefined where nothing is asked for. */
+    toDo: lift ? `lift ${lift.ref}` : look ? `look at ${look.at}` : next && `${next.a} to ${next.b}`,
+    /** Is what is asked for next read with the set live? */
+    isLive: look !== undefined && !pair,
     take,
     type: (text: string) => {
       setLine(text);
@@ -52,7 +56,9 @@ export function useTraceEntry({ trace, view: { next, short }, off, add }: Tracin
       const typed = line.trim().toLowerCase();
       if (lift && (typed === 'g' || typed === 'gone')) return void take(`lifted ${lift.ref} gone`);
       if (lift && (typed === 's' || typed === 'still')) return void take(`lifted ${lift.ref} still`);
-      if (short && typed === '' && !pair) return;
+      if (look && (typed === 'g' || typed === 'gone')) return void take(`gone ${look.at}`);
+      if (look && (typed === 't' || typed === 'there')) return void take(`there ${look.at}`);
+      if (followed && typed === '' && !pair) return;
       if (typed === '' || typed === 'y' || typed === 'yes') return void answer(true);
       if (typed === 'n' || typed === 'no') return void answer(false);
       take(line);
