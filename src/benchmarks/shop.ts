@@ -5,8 +5,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { dayRules, drawSets, runMonths } from '@/core/days';
 import { quantile, seeded, sumOf } from '@/core/statistics';
-import { addJob, copiesFolder, examine, exportShop, importShop, makeCopy, openDatabase, searchNotes } from '@/store';
-import { fillTenYears, openSets, someSet } from './tenYears';
+import { copiesFolder, examine, exportShop, importShop, makeCopy, openDatabase, searchNotes } from '@/store';
+import { fillTenYears, openSets } from './tenYears';
 
 const named = process.argv.slice(2);
 const wanted = (part: string) =>
@@ -82,37 +82,36 @@ async function years(folder: string): Promise<void> {
   console.log(`  memory at most         ${Math.round(process.resourceUsage().maxRSS / 1024)} MB`);
 }
 
-/** Writes until it is killed, over and over; what was said to be kept has to be there. */
+/** Writes until it is killed, over and over; what was said to be kept has to be there, and nothing by halves. */
 async function kills(folder: string): Promise<void> {
   const times = count('--times', 200);
-  const file = path.join(folder, 'kills.db');
-  const db = await openDatabase(file);
-  await addJob(db, someSet(0, new Date().toISOString()));
-  await db.destroy();
-  let kept = 0;
-  let lost = 0;
+  const sums = { kept: 0, lost: 0, wrong: 0 };
   for (let round = 0; round < times; round += 1) {
-    const said = await untilKilled(file, 350 + 500 * random());
+    // Looking it over takes longer as it grows: another is begun now and then.
+    const file = path.join(folder, `kills-${Math.floor(round / 50)}.db`);
+    await (await openDatabase(file)).destroy();
+    const said = await untilKilled(file, 1000 * random());
     const now = await openDatabase(file);
-    for (const [table, id] of said) {
-      const there: unknown = await now(table!).where({ id }).first('id');
-      if (there) kept += 1;
-      else lost += 1;
+    for (const [table, column, is] of said) {
+      const there: unknown = await now(table!).where(column!, is!).first();
+      sums[there ? 'kept' : 'lost'] += 1;
     }
-    if (round === times - 1) {
-      const wrong = (await examine(now, file, new Date())).filter(({ well, what }) => !well && what !== 'newest copy');
-      console.log(
-        `\nKilled ${times} times while it wrote: ${kept} acknowledged and there, ${lost} lost; ${wrong.length} things wrong`,
-      );
-    }
+    const noted = await now('job')
+      .leftJoin('fault_note', 'fault_note.job', 'job.id')
+      .whereRaw('(job.closed_at is null) <> (fault_note.job is null)');
+    const findings = await examine(now, file, new Date());
+    sums.wrong += noted.length + findings.filter(({ well, what }) => !well && what !== 'newest copy').length;
     await now.destroy();
   }
+  console.log(
+    `\nKilled ${times} times while it wrote: ${sums.kept} acknowledged and there, ${sums.lost} lost; ${sums.wrong} things wrong, looked over each time`,
+  );
 }
 
 function untilKilled(file: string, after: number): Promise<string[][]> {
   return new Promise((resolve) => {
     const tsx = path.resolve('node_modules/tsx/dist/cli.mjs');
-    const child = spawn(process.execPath, [tsx, 'src/benchmarks/writeUntilKilled.ts', file, 'job-0'], {
+    const child = spawn(process.execPath, [tsx, 'src/benchmarks/writeUntilKilled.ts', file], {
       stdio: ['ignore', 'pipe', 'inherit'],
       detached: true,
     });

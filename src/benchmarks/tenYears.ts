@@ -1,6 +1,6 @@
 import { type Knex } from 'knex';
 import { seeded } from '@/core/statistics';
-import { addJob, addOldNotes, closeJob } from '@/store';
+import { addJob, addOldNotes, closeJob, type FaultNote, type Job } from '@/store';
 
 const random = seeded(10);
 const oneOf = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
@@ -35,6 +35,31 @@ export const someSet = (index: number, at: string) => ({
   pinned: false,
   former: null,
 });
+
+/** The note that a set is closed with. */
+export function someNote({ id, sheet, words }: Pick<Job, 'id' | 'sheet' | 'words'>, at: string): FaultNote {
+  const cause = oneOf(causes);
+  const index = Math.floor(random() * 1000);
+  return {
+    job: id,
+    sheet,
+    title: `${sheet}: ${words}`,
+    chassis: sheet,
+    symptom: words,
+    cause,
+    proof: `${10 + (index % 90)}.${index % 10} V before`,
+    cure: `replaced ${cause.split(' ')[0]}`,
+    misled: '',
+    parts: `${1 + (index % 999)}u 50V`,
+    remember: '',
+    accepted: '',
+    fault: null,
+    money: 1,
+    minutes: 40,
+    outcome: 'returned',
+    closedAt: at,
+  };
+}
 
 /** So many sets are open at once. */
 export const openSets = 60;
@@ -73,26 +98,7 @@ export async function fillTenYears(db: Knex, open: number): Promise<void> {
         50,
       );
       if (index >= ids.jobs - open) continue;
-      const cause = oneOf(causes);
-      await closeJob(work, {
-        job: set.id,
-        sheet: set.sheet,
-        title: `${set.sheet}: ${set.words}`,
-        chassis: set.sheet,
-        symptom: set.words,
-        cause,
-        proof: `${10 + (index % 90)}.${index % 10} V before`,
-        cure: `replaced ${cause.split(' ')[0]}`,
-        misled: '',
-        parts: `${1 + (index % 999)}u 50V`,
-        remember: '',
-        accepted: '',
-        fault: null,
-        money: 1,
-        minutes: 40,
-        outcome: 'returned',
-        closedAt: at,
-      });
+      await closeJob(work, someNote(set, at));
     }
     await work.batchInsert(
       'stock_part',
