@@ -1,4 +1,4 @@
-import { type TracedFact } from './fact';
+import { beepOhms, type TracedFact } from './fact';
 import { contactsOf, isRail, type Spot, spotsOf, type TracedPart } from './part';
 
 /** Spots that are one. */
@@ -18,6 +18,12 @@ export interface Contradiction {
   readonly chain: readonly TracedFact[];
 }
 
+/** A part that beeps by itself with both its ends on one node: a beep that went through it was taken for copper. */
+export interface BeptThrough {
+  readonly ref: string;
+  readonly chain: readonly TracedFact[];
+}
+
 /** What the facts come to. */
 export interface TracedNet {
   readonly parts: ReadonlyMap<string, TracedPart>;
@@ -25,6 +31,7 @@ export interface TracedNet {
   /** The node of each spot. */
   readonly nodeOf: ReadonlyMap<Spot, TracedNode>;
   readonly contradictions: readonly Contradiction[];
+  readonly beptThrough: readonly BeptThrough[];
   /** How often pairs of nodes did not beep, by their names in order of the alphabet. */
   readonly apart: ReadonlyMap<string, number>;
   /** All that was found, and what of it stands: one finding a pair of spots. */
@@ -34,6 +41,10 @@ export interface TracedNet {
 
 /** A pair by its names, in the order of the alphabet. */
 export const pairOf = (a: string, b: string) => (a < b ? `${a}|${b}` : `${b}|${a}`);
+
+/** Does it beep across a part: a coil, a fuse, a resistor of next to nothing? */
+const beeps = ({ kind, value }: TracedPart): boolean =>
+  kind === 'coil' || kind === 'fuse' || (kind === 'resistor' && value !== undefined && value < beepOhms);
 
 /** Of one pair that was beeped several times what was found more often stands, of as often what was found last. */
 function standingFacts(facts: readonly TracedFact[]): TracedFact[] {
@@ -61,7 +72,10 @@ export function netOf(
 ): TracedNet {
   const contacts = plugs === 'open' ? [] : parts.flatMap(contactsOf);
   const facts = [...contacts.map(([a, b]): TracedFact => ({ a, b, found: 'joined' })), ...found];
-  const standing = standingFacts(facts);
+  const low = parts.filter(beeps);
+  // A beep across such a part says that it is whole, and nothing of copper.
+  const across = new Set(low.map(({ ref, pins: [one, other] }) => pairOf(`${ref}.${one}`, `${ref}.${other}`)));
+  const standing = standingFacts(facts).filter((fact) => fact.found === 'apart' || !across.has(pairOf(fact.a, fact.b)));
   const known = new Map(parts.map((part) => [part.ref, part]));
   // Every board has a ground, whether anything was found on it or not.
   const ground = parts.length > 0 ? ['gnd'] : [];
@@ -103,7 +117,11 @@ export function netOf(
     if (first !== undefined && second !== undefined)
       contradictions.push({ apart: { a: first, b: second, found: 'apart' }, chain: chainOf(first, second, standing) });
   }
-  return { parts: known, nodes, nodeOf, contradictions, apart, facts, standing };
+  const beptThrough = low.flatMap(({ ref, pins }): BeptThrough[] => {
+    const [one, other] = pins.map((pin) => `${ref}.${pin}`) as [Spot, Spot];
+    return nodeOf.get(one) === nodeOf.get(other) ? [{ ref, chain: chainOf(one, other, standing) }] : [];
+  });
+  return { parts: known, nodes, nodeOf, contradictions, beptThrough, apart, facts, standing };
 }
 
 /** The fewest beeps that lead from one spot to another. */
@@ -126,12 +144,24 @@ function chainOf(from: Spot, to: Spot, facts: readonly TracedFact[]): TracedFact
   }
 }
 
+/** `Q5.b – R12.1 – R3.2`: the spots of a chain of beeps. */
+const chainText = (from: Spot, chain: readonly TracedFact[]): string =>
+  chain
+    .reduce<Spot[]>(
+      (path, { a, b }) => [...path, path[path.length - 1] === a ? b : path[path.length - 1] === b ? a : b],
+      [from],
+    )
+    .join(' – ');
+
+/** `L1.1 – Q5.c – R3.1 – L1.2 beep, and L1 beeps by itself`, with how to take back the likeliest to have gone through it. */
+export function beptThroughText({ ref, chain }: BeptThrough): string {
+  const isItsPin = (spot: Spot) => spot.startsWith(`${ref}.`);
+  const { a, b } = chain.find((fact) => !isItsPin(fact.a) && !isItsPin(fact.b)) ?? chain[chain.length - 1]!;
+  return `${chainText(`${ref}.1`, chain)} beep, and ${ref} beeps by itself: lift a leg of it and beep again. What went through it is written ${a} not ${b}`;
+}
+
 /** `Q5.b – R12.1 – R3.2 beep, but Q5.b and R3.2 do not`. */
 export function contradictionText({ apart, chain }: Contradiction): string {
-  const spots = chain.reduce<Spot[]>(
-    (path, { a, b }) => [...path, path[path.length - 1] === a ? b : path[path.length - 1] === b ? a : b],
-    [apart.a],
-  );
   const said = isRail(apart.a) && isRail(apart.b) ? 'are two rails' : 'did not beep';
-  return `${spots.join(' – ')} beep, but ${apart.a} and ${apart.b} ${said}: beep the shortest of these again`;
+  return `${chainText(apart.a, chain)} beep, but ${apart.a} and ${apart.b} ${said}: beep the shortest of these again`;
 }

@@ -4,6 +4,7 @@ import { shippedStages } from '@/sheets/stages';
 import { readNetlist, Stage } from '../circuit';
 import { seeded } from '../statistics';
 import {
+  beptThroughText,
   contradictionText,
   netlistOf,
   netOf,
@@ -72,6 +73,26 @@ describe('what was beeped', () => {
     ]);
     const rails = netOf(parts, traceOf([...lines, 'R1.2 R1.1', 'R2.1 gnd']).facts).contradictions;
     expect(rails.map(contradictionText).join()).toMatch(/\+12 and gnd are two rails|gnd and \+12 are two rails/);
+  });
+
+  it('is not made of what a coil, a fuse or next to no ohms let through', () => {
+    const lines = ['L1', 'R1 0.47', 'R2 4k7', 'Q5 npn', 'L1.1 Q5.c', 'L1.2 R2.1', 'L1.1 L1.2', 'R1.1 R1.2 0.5'];
+    const of = (...more: string[]) => {
+      const { parts, facts } = traceOf([...lines, ...more]);
+      return netOf(parts, facts);
+    };
+    // What is beeped across them says that they are whole.
+    expect(of().beptThrough).toEqual([]);
+    expect(of().nodeOf.get('L1.1')).not.toBe(of().nodeOf.get('L1.2'));
+    const through = of('Q5.c R2.1');
+    expect(through.contradictions).toEqual([]);
+    expect(through.beptThrough.map(beptThroughText)).toEqual([
+      'L1.1 – Q5.c – R2.1 – L1.2 beep, and L1 beeps by itself: lift a leg of it and beep again. What went through it is written Q5.c not R2.1',
+    ]);
+    expect(of('Q5.c R2.1', 'Q5.c not R2.1').beptThrough).toEqual([]);
+    // A resistor of some ohms is no such part.
+    const { nodeOf } = of('R2.1 R2.2');
+    expect(nodeOf.get('R2.1')).toBe(nodeOf.get('R2.2'));
   });
 
   it('of one pair stands as it was found more often, and else as it was found last', () => {

@@ -3,6 +3,7 @@ import { followPath, type FollowedPath, followShort, type FollowedShort } from '
 import { attempt, formatQuantity, Refusal, type Unit } from '@/core/quantity';
 import {
   type Believed,
+  beptThroughText,
   byVolts,
   type ByVolts,
   contradictionText,
@@ -106,7 +107,7 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
       .flatMap(({ spots }) => spots.slice(0, 1))
       .filter((spot) => !isRail(spot)),
     beeps: facts.length,
-    contradictions: net.contradictions.map(contradictionText),
+    contradictions: [...net.contradictions.map(contradictionText), ...net.beptThrough.map(beptThroughText)],
     ...namedOf(believed, parts.length),
     next,
     board: boardOf(trace, net, pointed),
