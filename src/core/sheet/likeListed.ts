@@ -1,7 +1,9 @@
 import { deadRatio } from '../measure';
 import { faultRate } from '../parts';
 import { isDamage } from '../picture';
+import { kept } from '../recent';
 import { sumOf } from '../statistics';
+import { type Mirrored, mirroredFaults } from './mirrored';
 import { type Fault, type Part, type Sheet } from './sheet';
 
 /** Stands among what a fault shows for any mark whatever. */
@@ -17,31 +19,37 @@ export interface Effect extends Partial<
   readonly sets?: Iterable<readonly [net: string, ratio: number]>;
 }
 
-/** What listed faults do: another part near them, or the same in another way, may do that as well. */
+const mirrored = new WeakMap<Sheet, readonly Mirrored[]>();
+
+/** What a fault does, as a word: of two that do the same only one is told. */
+const doing = ({ sets, shorts, ripples, opens, signs, shows, appears }: Fault, reads: Fault['reads']): string =>
+  JSON.stringify([[...sets], shorts, ripples, opens, [...signs], shows, appears, [...reads]]);
+
+/**
+ * What listed faults do: another part near them, or the same in another way, may do that as well; and what those of a
+ * sibling do, where nothing that is listed does it here.
+ */
 export function likeListed(sheet: Sheet, share: number, isLike: (part: Part, fault: Fault) => boolean): Effect[] {
-  const found = new Map<string, { readonly first: Fault; weight: number }>();
+  const found = new Map<string, { readonly first: Fault; readonly name: string; weight: number }>();
+  const weightOf = (fault: Fault, part: Part) => fault.weight * faultRate(part, fault.mode);
   for (const fault of sheet.faults.values()) {
     const part = sheet.parts.get(fault.part)!;
     if (!isLike(part, fault) || fault.shows.some(isDamage)) continue;
-    const { sets, shorts, ripples, opens, signs, shows, appears } = fault;
-    const key = JSON.stringify([
-      [...sets],
-      shorts,
-      ripples,
-      opens,
-      [...signs],
-      shows,
-      appears,
-      [...elsewhere(sheet, fault)],
-    ]);
+    const key = doing(fault, elsewhere(sheet, fault));
     const known = found.get(key);
-    const weight = fault.weight * faultRate(part, fault.mode);
+    const weight = weightOf(fault, part);
     if (known) known.weight += weight;
-    else found.set(key, { first: fault, weight });
+    else found.set(key, { first: fault, name: fault.id, weight });
+  }
+  for (const { fault, block, into } of kept(mirrored, sheet, () => mirroredFaults(sheet))) {
+    const part = { ...sheet.parts.get(fault.part)!, block };
+    const key = doing(fault, elsewhere(sheet, fault));
+    if (found.has(key) || !isLike(part, fault) || fault.shows.some(isDamage)) continue;
+    found.set(key, { first: fault, name: `${fault.id}-${into}`, weight: weightOf(fault, part) });
   }
   const all = sumOf(found.values(), ({ weight }) => weight);
-  return [...found.values()].map(({ first, weight }) => ({
-    name: `as-${first.id}`,
+  return [...found.values()].map(({ first, name, weight }) => ({
+    name: `as-${name}`,
     like: first.id,
     title: seenOf(sheet, first),
     share: (share * weight) / all,

@@ -45,13 +45,19 @@ const shares = {
   pullsDown: 0.04,
   shorts: 0.02,
   shows: 0.03,
+  offFrequency: 0.02,
   anything: 0.03,
 };
 
 /** A failing output is taken at one of these shares of its volts, a spent capacitor's at that; how far it really falls is left open. */
 const failing = [0.8, 0.5];
 const rising = [1.15, 1.4];
+/** A rail may be off by so little as well that the set runs on, and shows it. */
+const alittle = { low: 0.92, high: 1.08 };
 const drying = 0.85;
+
+/** An oscillator that runs is off by about so much. */
+const offFrequency = 0.94;
 
 /** A block of which little is listed still has parts: it counts for at least this share of the average block. */
 const leastOfBlock = 0.4;
@@ -270,6 +276,17 @@ function effectsOf(sheet: Sheet, block: Block): Effect[] {
     );
   const alone = makes.length === 1;
   const rails = makes.filter(isRail);
+  /** Each rail at the degrees that rails have, anything else at its own. */
+  const atDegrees = (ofRails: readonly number[], ofOthers: readonly number[], share: number, name: string) => {
+    const others = makes.filter((net) => !isRail(net));
+    const part = (nets: readonly string[]) => (share * nets.length) / makes.length;
+    return [...eachAt(rails, ofRails, part(rails), name), ...eachAt(others, ofOthers, part(others), name)];
+  };
+  const oscillators = [...sheet.points.values()].flatMap(({ id, title, measure, net, expect }) =>
+    measure === 'hertz' && makes.includes(net ?? '') && sheet.nets.get(net!)!.signal !== 'motion' && expect
+      ? [{ id, title, hertz: expect }]
+      : [],
+  );
   const loads = block.needs.filter((net) => isRail(net) && !isMains(net));
   return [
     ...likeListed(sheet, shares.alike, (part) => part.block === block.id),
@@ -282,8 +299,8 @@ function effectsOf(sheet: Sheet, block: Block): Effect[] {
     ...all('low', 'all that comes out is low', shares.allLow, failing),
     ...all('high', 'all that comes out is high', shares.allHigh, rising),
     ...eachAt(makes, [0], shares.dead + (alone ? shares.allDead : 0), 'no'),
-    ...eachAt(makes, failing, shares.low + (alone ? shares.allLow : 0), 'low'),
-    ...eachAt(makes, rising, shares.high + (alone ? shares.allHigh : 0), 'high'),
+    ...atDegrees([alittle.low, ...failing], failing, shares.low + (alone ? shares.allLow : 0), 'low'),
+    ...atDegrees([alittle.high, ...rising], rising, shares.high + (alone ? shares.allHigh : 0), 'high'),
     ...each(rails, shares.dry, (net) => ({
       name: `${net}-dry`,
       title: `low ${titleOf(net)} with ripple`,
@@ -309,6 +326,12 @@ function effectsOf(sheet: Sheet, block: Block): Effect[] {
       name: `shows-${first}`,
       title: 'seen in the picture',
       shows,
+    })),
+    ...each(oscillators, shares.offFrequency, ({ id, title, hertz }) => ({
+      name: `${id}-off`,
+      title: `${title} off its frequency`,
+      reads: new Map([[id, offFrequency * hertz]]),
+      shows: [anyMark],
     })),
     { name: 'anything', title: 'seen in the picture, as nothing listed is', share: shares.anything, shows: [anyMark] },
   ];

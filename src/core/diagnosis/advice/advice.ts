@@ -118,7 +118,7 @@ export function adviseOn(job: Case): Advice {
     next: proving ? (telling ? 'probe' : 'verify') : worthProbing ? 'probe' : untried(job) ? 'verify' : 'act',
     repairNow: plan.repairNow,
     curedChance,
-    switchings: proven && !telling ? switchingsWorth(open) : 0,
+    switchings: proven && !telling ? switchingsWorth(job, open) : 0,
     dormant: bench.context.power === 'live' && posterior.dormant > likelyDormant,
     harmNow: harmOn(bench.context, minuteOn),
   };

@@ -17,8 +17,9 @@ const left = (weights: Readonly<Record<string, number>>, mass: number, fading = 
   fading: new Float64Array(Object.keys(weights).length).fill(fading),
   mass,
 });
+const job = { predictions };
 const chosen = (...by: Parameters<typeof worthSearching> extends [unknown, ...infer Rest] ? Rest : never) =>
-  worthSearching({ predictions }, ...by)?.probe.id;
+  worthSearching(job, ...by)?.probe.id;
 
 describe('looking for what is left in a set that seems cured', () => {
   const cans = { 'V15-C.dry': 0.5, 'VHI-C.dry': 0.5 };
@@ -48,10 +49,14 @@ describe('switching off and on again what seems cured', () => {
   const joint = { 'H-DRV-T.joint': 1 };
 
   it('is worth as many times as what comes and goes is likely to be left, and none for what would stay', () => {
-    expect(switchingsWorth(left(joint, 0.5, 0))).toBe(0);
-    expect(switchingsWorth(left(joint, 0.05, 1))).toBe(0);
-    expect(switchingsWorth(left(joint, 0.1, 1))).toBe(1);
-    expect(switchingsWorth(left(joint, 0.4, 1))).toBe(2);
-    expect(switchingsWorth(left(joint, 1, 1))).toBeLessThanOrEqual(4);
+    expect(switchingsWorth(job, left(joint, 0.5, 0))).toBe(0);
+    expect(switchingsWorth(job, left(joint, 0.05, 1))).toBe(0);
+    expect(switchingsWorth(job, left(joint, 0.1, 1))).toBe(1);
+    expect(switchingsWorth(job, left(joint, 0.4, 1))).toBe(2);
+    expect(switchingsWorth(job, left(joint, 1, 1))).toBeLessThanOrEqual(4);
+  });
+
+  it('is worth nothing for what no picture shows', () => {
+    expect(switchingsWorth(job, left({ 'AMP.dead': 1 }, 0.4, 1))).toBe(0);
   });
 });

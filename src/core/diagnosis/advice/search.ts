@@ -1,4 +1,5 @@
 import { type Case, outcomesOf, showing } from '../belief';
+import { liveCold } from '../../behaviour';
 import { measures } from '../../measure';
 import { type Minutes } from '../../quantity';
 import { sum, sumOf } from '../../statistics';
@@ -51,10 +52,20 @@ const mostSwitchings = 4;
 
 /**
  * How often a set that seems cured is worth switching off and on again before that is believed: what comes and goes and
- * was not dealt with shows at most of them, and is spared its coming back. 0 where none is.
+ * was not dealt with shows at most of them, and is spared its coming back. 0 where none is: what no picture shows is not
+ * found by looking again.
  */
-export function switchingsWorth({ weights, fading, mass }: Pick<OpenFaults, 'weights' | 'fading' | 'mass'>): number {
-  let left = mass * sumOf(weights.keys(), (set) => weights[set]! * fading[set]!);
+export function switchingsWorth(
+  { predictions }: Pick<Case, 'predictions'>,
+  { sets, weights, fading, mass }: OpenFaults,
+): number {
+  const picture = predictions.checks.get('picture')!;
+  const shows = (set: number) => {
+    const seen = predictions.expectationOf(sets[set]!, picture, liveCold);
+    return seen.kind === 'picture' && (!seen.symptoms.has('normal') || seen.sure === 0);
+  };
+  const mayShow = (set: number) => (fading[set]! > 0 && shows(set) ? weights[set]! * fading[set]! : 0);
+  let left = mass * sumOf(weights.keys(), mayShow);
   let switchings = 0;
   while (switchings < mostSwitchings && left * showing * comingBack > lookAgain) {
     left *= 1 - showing;
