@@ -10,18 +10,18 @@ import { notesOf, repairChoices, toGet } from './repairModel';
 import { partOrBoard } from '@/core/kit';
 
 const sheet = shippedSheets().get('pellisar-tc-14')!;
-const predictions = predictionsOf(sheet);
-
 /** A flooded green set, read and perhaps repaired, as its log would have it. */
 function job(
   lines: readonly (string | LogBody)[],
   symptoms: Case['complaint']['symptoms'] = ['flood_green'],
   apart = 0,
+  of = sheet,
 ): Case {
+  const predictions = predictionsOf(of);
   const log = [{ kind: 'power', power: 'live' } as const, ...lines].map((line, index): LogEntry => {
     const at = new Date(Date.parse('2026-03-01T10:00:00Z') + index * apart * 1000).toISOString();
     if (typeof line !== 'string') return { id: `line-${index}`, at, body: line };
-    const entry = readEntry(line, { sheet, checks: predictions.checks });
+    const entry = readEntry(line, { sheet: of, checks: predictions.checks });
     if (entry.kind !== 'reading') throw new Error(`${line} is no reading`);
     return {
       id: `line-${index}`,
@@ -29,7 +29,7 @@ function job(
       body: { kind: 'reading', check: entry.check.id, answer: entry.answer, text: line },
     };
   });
-  const bench = replay(log, [...sheet.stores.keys()]);
+  const bench = replay(log, [...of.stores.keys()]);
   return {
     predictions,
     complaint: { symptoms, signs: {} },
@@ -156,6 +156,21 @@ describe('the proof of a repair', () => {
   it('is a right picture where nothing was read wrong before', () => {
     expect(proofOf(job([repaired], []))).toMatchObject({ done: false, open: [{ check: 'picture' }] });
     expect(proofOf(job([repaired, 'picture normal'], []))).toMatchObject({ done: true, open: [] });
+  });
+
+  it('takes for right what came near to what is only a guess, and not what stayed where it was', () => {
+    const anyMake = shippedSheets().get('generic-crt-colour')!;
+    const proof = (before: string, after: string) =>
+      proofOf(job([before, repaired, after, 'picture normal'], ['flood_blue'], 0, anyMake));
+    expect(proof('kb 61', 'kb 138')).toMatchObject({ done: true, wrong: [] });
+    expect(proof('kb 61', 'kb 138').list.find(({ check }) => check === 'kb-dc')!.afterVerdict).toMatchObject({
+      mark: 'within',
+      words: expect.stringContaining('of what is only a guess') as unknown,
+    });
+    expect(proof('kb 61', 'kb 170')).toMatchObject({ done: false, wrong: [{ check: 'kb-dc' }] });
+    expect(proof('kb 98', 'kb 101')).toMatchObject({ done: false, wrong: [{ check: 'kb-dc' }] });
+    // What a maker’s manual says is no guess.
+    expect(proofOf(job(['kb 61', repaired, 'kb 138', 'picture normal']))).toMatchObject({ done: false });
   });
 
   it('of a set that nobody has repaired asks for nothing', () => {

@@ -1,7 +1,7 @@
 import { type Case } from '../belief';
 import { type TakenReading } from '../../log';
-import { asBuilt, type Check, type Context, contextKey, liveCold } from '../../behaviour';
-import { type Answer, measures } from '../../measure';
+import { asBuilt, type Check, type Context, contextKey, liveCold, type Predictions } from '../../behaviour';
+import { type Answer, mainValue, measures } from '../../measure';
 import { type Symptom } from '../../picture';
 import { replacedParts } from '../../repair';
 import { inconclusive, judgeAnswer, type Judgement } from '../../reading';
@@ -60,7 +60,7 @@ export function verificationOf({ predictions, bench, complaint }: Case): Verific
     const check = predictions.checks.get(reading.check);
     if (!open || !check || reading.afterRepairs !== repairs || !comparable(open.before.context, reading.context))
       continue;
-    const verdict = judgeAnswer(predictions, check, reading.answer, reading.context);
+    const verdict = byWhatIsKnown(predictions, check, open.before.answer, reading);
     // A set that went off after a while proves nothing before that while is over.
     if (verdict.mark === 'within' && secondsOn(reading) < secondsToProve(open.before.answer)) continue;
     wanted.set(reading.check, {
@@ -70,6 +70,26 @@ export function verificationOf({ predictions, bench, complaint }: Case): Verific
     });
   }
   return [...wanted.values()];
+}
+
+/** What is only a guess may be off by so much on a set that is right. */
+const guessed = 0.25;
+
+/**
+ * The verdict on a reading after a repair. Where nobody knows what it should be but by a guess, one that has come at least
+ * half the way, to within what a guess may be off, is right.
+ */
+function byWhatIsKnown(predictions: Predictions, check: Check, before: Answer, after: TakenReading): Judgement {
+  const { answer, context } = after;
+  const verdict = judgeAnswer(predictions, check, answer, context);
+  const net = predictions.model.sheet.nets.get(check.point?.net ?? '');
+  if ((check.point?.source ?? net?.source) !== 'guess' || (verdict.mark !== 'high' && verdict.mark !== 'low'))
+    return verdict;
+  if (answer.kind !== 'number' || before.kind !== 'number') return verdict;
+  const good = mainValue(predictions.expectation(undefined, check, context));
+  const off = (value: number) => Math.abs(value / good - 1);
+  const isRight = off(answer.value) <= guessed && off(answer.value) <= off(before.value) / 2;
+  return isRight ? { ...verdict, mark: 'within', words: `${verdict.words} of what is only a guess` } : verdict;
 }
 
 /** What leaves by itself must be seen to stay for longer than it did, in seconds. */
