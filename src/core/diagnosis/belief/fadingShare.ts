@@ -5,8 +5,8 @@ import { type Fault, isUnlisted } from '../../sheet';
 const usually = 0.08;
 /** Joints, latches and cracks do so more often. */
 const touchy = 0.25;
-/** Much of what no sheet lists is a joint. */
-const unlisted = 0.15;
+/** So does what no sheet lists, as a joint of some part, now and then. */
+const unlisted = 0.05;
 /** What its sheet says comes and goes hardly ever stays. */
 const alwaysFading = 0.9;
 
