@@ -53,7 +53,7 @@ const shares = {
 const failing = [0.8, 0.5];
 const rising = [1.15, 1.4];
 /** A rail may be off by so little as well that the set runs on, and shows it. */
-const alittle = { low: 0.92, high: 1.08 };
+const slightly = { low: 0.92, high: 1.08 };
 const drying = 0.85;
 
 /** An oscillator that runs is off by about so much. */
@@ -299,8 +299,8 @@ function effectsOf(sheet: Sheet, block: Block): Effect[] {
     ...all('low', 'all that comes out is low', shares.allLow, failing),
     ...all('high', 'all that comes out is high', shares.allHigh, rising),
     ...eachAt(makes, [0], shares.dead + (alone ? shares.allDead : 0), 'no'),
-    ...atDegrees([alittle.low, ...failing], failing, shares.low + (alone ? shares.allLow : 0), 'low'),
-    ...atDegrees([alittle.high, ...rising], rising, shares.high + (alone ? shares.allHigh : 0), 'high'),
+    ...atDegrees([slightly.low, ...failing], failing, shares.low + (alone ? shares.allLow : 0), 'low'),
+    ...atDegrees([slightly.high, ...rising], rising, shares.high + (alone ? shares.allHigh : 0), 'high'),
     ...each(rails, shares.dry, (net) => ({
       name: `${net}-dry`,
       title: `low ${titleOf(net)} with ripple`,
