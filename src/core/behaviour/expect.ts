@@ -1,6 +1,6 @@
 import { type Expectation, type MeasuredNet, type MeasuredPart, measures, number, settled } from '../measure';
 import { otherwiseCalled, symptomsOf } from '../picture';
-import { type Point, type Sheet } from '../sheet';
+import { isGuess, type Point, type Sheet } from '../sheet';
 import { type Check } from './checks';
 import { joined } from './model';
 import { type Behaviour } from './simulate';
@@ -46,7 +46,7 @@ export function netAt(behaviour: Behaviour, point: Point): MeasuredNet {
     given: point.expect,
     volts: net.volts,
     tolerance: point.tolerance ?? net.tolerance,
-    guessed: (point.source ?? net.source) === 'guess',
+    guessed: isGuess(point, net),
     turning: net.signal === 'motion',
     state: nets[index]!,
     reached:

@@ -127,6 +127,13 @@ describe('what goes from a pin to another', () => {
     expect(followPath(unplugged, unplugged.path!).ends).toContain('CN9.3');
   });
 
+  it('comes from a rail as well, and from or to one that nothing is on yet leads nowhere', () => {
+    expect(followed('path +180 CN7.1').route.slice(0, 3)).toEqual(['+180', 'R3.2', 'R3.1']);
+    for (const line of ['path +99 CN7.1', 'path IC1.8 +99', 'path +99'])
+      expect([line, followed(line)]).toMatchObject([line, { route: [], suspects: [], next: undefined }]);
+    expect(followed(whole, 'gone +99').beside).toEqual(['+99']);
+  });
+
   it('is the same whatever the order in which it was traced', () => {
     const { suspects } = followed(whole);
     fc.assert(

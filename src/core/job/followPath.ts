@@ -6,6 +6,7 @@ import {
   drives,
   endsOf,
   nearestSource,
+  nodeAt,
   type Passage,
   passagesOf,
   reversed,
@@ -76,7 +77,7 @@ const noOhms = ({ kind }: TracedPart): boolean => kind === 'coil' || kind === 'f
 
 /** All that may stop something on its route. */
 function stopsOn(net: TracedNet, { spots, taken }: Route, passages: readonly Passage[]): Stop[] {
-  const name = (spot: Spot) => net.nodeOf.get(spot)!.name;
+  const name = (spot: Spot) => nodeAt(net, spot);
   const from = (first: number) => (place: number) => place >= first;
   /** Does a passage lie outside a stretch of the route? */
   const outside = (passage: Passage, first: number, last: number) => {
@@ -149,9 +150,8 @@ export function followPath(
   }
   const { spots } = route;
   const placeOf = (spot: Spot) => {
-    const node = net.nodeOf.get(spot)?.name;
     const place = spots.indexOf(spot);
-    return place >= 0 ? place : spots.findIndex((one) => net.nodeOf.get(one)!.name === node);
+    return place >= 0 ? place : spots.findIndex((one) => nodeAt(net, one) === nodeAt(net, spot));
   };
   const found = looks.map((look) => ({ ...look, place: placeOf(look.at) }));
   const onWay = found.filter(({ place }) => place >= 0);

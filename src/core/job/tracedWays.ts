@@ -1,5 +1,8 @@
 import { contactsOf, isBody, isRail, type Spot, type TracedNet, type TracedPart } from '../tracing';
 
+/** The node that a spot is on; a rail that nothing is on yet is one by itself. */
+export const nodeAt = (net: TracedNet, spot: Spot): string => net.nodeOf.get(spot)?.name ?? spot;
+
 /** A way through a part, from one of its pins to another, with how far out of the way that is. */
 export interface Passage {
   readonly part: TracedPart;
@@ -35,13 +38,14 @@ export const drives: Partial<Record<TracedPart['kind'], readonly (readonly [stri
   ],
 };
 
-/** The ways on through a part: along its drive, through its contacts, or between any two of its pins. */
+/** The ways on through a part: along its drive, through its contacts, from anode to cathode, or between any two of its pins. */
 export function passagesOf(part: TracedPart): Passage[] {
   const { ref, kind, pins } = part;
   const contacts = contactsOf(part).flatMap(([near, far]) => [[near, far] as const, [far, near] as const]);
   if (kind === 'plug') return contacts.map(([from, to]) => ({ part, from, to, steps: 1 }));
   const steps = kind === 'chip' ? chipSteps : 1;
-  const ways = drives[kind] ?? pins.flatMap((from) => pins.flatMap((to) => (from === to ? [] : [[from, to] as const])));
+  const among = () => pins.flatMap((from) => pins.flatMap((to) => (from === to ? [] : [[from, to] as const])));
+  const ways = kind === 'diode' ? ([['a', 'k']] as const) : (drives[kind] ?? among());
   return ways.map(([from, to]) => ({ part, from: `${ref}.${from}`, to: `${ref}.${to}`, steps }));
 }
 
@@ -51,7 +55,7 @@ export function waysFrom(
   start: string,
   passages: readonly Passage[],
 ): ReadonlyMap<string, { readonly steps: number; readonly last: Passage | undefined }> {
-  const name = (spot: Spot) => net.nodeOf.get(spot)!.name;
+  const name = (spot: Spot) => nodeAt(net, spot);
   const ways = new Map<string, { steps: number; last: Passage | undefined }>([[start, { steps: 0, last: undefined }]]);
   for (let changed = true; changed;) {
     changed = false;
@@ -73,16 +77,12 @@ export const reversed = (passage: Passage): Passage => ({ ...passage, from: pass
 
 /** Where a path that nobody said the beginning of comes from: the nearest chip that leads there. */
 export function nearestSource(net: TracedNet, to: Spot, passages: readonly Passage[]): Spot | undefined {
-  const back = waysFrom(
-    net,
-    net.nodeOf.get(to)!.name,
-    passages.filter(({ part }) => part.kind !== 'chip').map(reversed),
-  );
+  const back = waysFrom(net, nodeAt(net, to), passages.filter(({ part }) => part.kind !== 'chip').map(reversed));
   let nearest: { readonly spot: Spot; readonly steps: number } | undefined;
   for (const { ref, kind, pins } of net.parts.values())
     for (const pin of kind === 'chip' ? pins : []) {
       const spot = `${ref}.${pin}`;
-      const node = net.nodeOf.get(spot)!.name;
+      const node = nodeAt(net, spot);
       const way = isRail(node) || spot === to ? undefined : back.get(node);
       if (way && way.steps < (nearest?.steps ?? Infinity)) nearest = { spot, steps: way.steps };
     }
@@ -97,7 +97,7 @@ export interface Route {
 
 /** The way from a spot to another, from pin to pin, with the passages between; undefined where nothing leads there. */
 export function routeOf(net: TracedNet, from: Spot, to: Spot, passages: readonly Passage[]): Route | undefined {
-  const name = (spot: Spot) => net.nodeOf.get(spot)!.name;
+  const name = (spot: Spot) => nodeAt(net, spot);
   const ways = waysFrom(net, name(from), passages);
   if (!ways.has(name(to))) return undefined;
   const taken: Passage[] = [];
@@ -113,7 +113,7 @@ export function routeOf(net: TracedNet, from: Spot, to: Spot, passages: readonly
 
 /** Where the ways from a spot end, as far as they are known: a pin of a plug or of a chip, where one is there. */
 export function endsOf(net: TracedNet, from: Spot, passages: readonly Passage[]): Spot[] {
-  const name = (spot: Spot) => net.nodeOf.get(spot)!.name;
+  const name = (spot: Spot) => nodeAt(net, spot);
   const known = passages.filter(({ part }) => part.kind !== 'chip');
   const ways = waysFrom(net, name(from), known);
   const passed = new Set([...ways].flatMap(([to, { last }]) => (last && !isRail(to) ? [name(last.from)] : [])));

@@ -1,7 +1,7 @@
 import { type Check } from '../behaviour';
 import { type LogEntry, standing } from '../log';
 import { toleranceWidth } from '../quantity';
-import { type SetUpStep, setVoltages, type Sheet, voltageAt } from '../sheet';
+import { isGuess, type SetUpStep, setVoltages, type Sheet, voltageAt } from '../sheet';
 import { type ControlTrouble, adviseRails, type Rail, type RailMove, type RailsAdvice, type Touch } from './rails';
 import { isDue, pastLimit, railLimit, type Watch, type Watched, type WatchRead } from './watched';
 
@@ -89,7 +89,7 @@ function watchOf({ watch }: SetUpStep, sheet: Sheet, checks: ReadonlyMap<string,
     check,
     title: net.title,
     limit: Math.abs(volts) + toleranceWidth(point.tolerance ?? net.tolerance, volts),
-    guessed: (point.source ?? net.source) === 'guess',
+    guessed: isGuess(point, net),
   };
 }
 

@@ -14,5 +14,6 @@ export { pathUnderChoices } from './sources';
 export { type KeptTrees, type PackedText } from './tree';
 export { anyMark } from './likeListed';
 export { openSheet } from './openSheet';
+export { isGuess } from './isGuess';
 export { setVoltages, type SetVoltage, voltageAt } from './setVoltages';
 export { isUnread, withLabel } from './withLabel';

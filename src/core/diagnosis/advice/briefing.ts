@@ -1,3 +1,4 @@
+import { isGuess } from '../../sheet';
 import { type Predictions } from '../../behaviour';
 import { changesMade } from '../../log';
 import { answerText, expectedText } from '../../reading';
@@ -85,8 +86,13 @@ export function briefingOf(job: Case): Briefing {
 /** `rail vpos 24.1`: what to type where a rail that the sheet only guesses is so on sets of this chassis. */
 function ownVolts({ model: { sheet } }: Predictions, { check, answer }: Observation): string | undefined {
   const net = sheet.nets.get(check.point?.net ?? '');
-  const guessed = (check.point?.source ?? net?.source) === 'guess';
-  if (!net || !guessed || check.measure !== 'dc' || answer.kind !== 'number' || !Number.isFinite(answer.value))
+  if (
+    !net ||
+    !isGuess(check.point, net) ||
+    check.measure !== 'dc' ||
+    answer.kind !== 'number' ||
+    !Number.isFinite(answer.value)
+  )
     return undefined;
   return Math.abs(answer.value) < halfAlive * Math.abs(net.volts)
     ? undefined

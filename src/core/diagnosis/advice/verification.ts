@@ -4,6 +4,7 @@ import { asBuilt, type Check, type Context, contextKey, liveCold, type Predictio
 import { type Answer, mainValue, measures } from '../../measure';
 import { type Symptom } from '../../picture';
 import { replacedParts } from '../../repair';
+import { isGuess } from '../../sheet';
 import { inconclusive, judgeAnswer, type Judgement } from '../../reading';
 
 /** A reading that was wrong before the repair, and the same one taken after it. */
@@ -83,8 +84,7 @@ function byWhatIsKnown(predictions: Predictions, check: Check, before: Answer, a
   const { answer, context } = after;
   const verdict = judgeAnswer(predictions, check, answer, context);
   const net = predictions.model.sheet.nets.get(check.point?.net ?? '');
-  if ((check.point?.source ?? net?.source) !== 'guess' || (verdict.mark !== 'high' && verdict.mark !== 'low'))
-    return verdict;
+  if (!isGuess(check.point, net) || (verdict.mark !== 'high' && verdict.mark !== 'low')) return verdict;
   if (answer.kind !== 'number' || before.kind !== 'number') return verdict;
   const good = mainValue(predictions.expectation(undefined, check, context));
   const off = (value: number) => Math.abs(value / good - 1);
