@@ -10,6 +10,8 @@ export interface Telling {
   readonly cost: number;
   /** What it is expected to do to the set, reckoned in minutes. */
   readonly harm: number;
+  /** Chance of each outcome, in the order of the test's outcomes. */
+  readonly chances: readonly number[];
 }
 
 /** A test that tells less is not worth naming. */
@@ -42,18 +44,19 @@ function massOfKinds({ kinds, outcomes }: PlanTest, weights: Float64Array): Floa
  * What a test is expected to tell about the hypotheses, in bits: how uncertain its outcome is, less
  * how uncertain it would be if the truth were known (mutual information is symmetric).
  */
-export function bitsOf(test: PlanTest, weights: Float64Array, mass: number): number {
+function tellingOf(test: PlanTest, weights: Float64Array, mass: number): Pick<Telling, 'bits' | 'chances'> {
   const doubt = doubtOf(test);
   const ofKinds = massOfKinds(test, weights);
   let known = 0;
   for (let kind = 0; kind < ofKinds.length; kind += 1) known += ofKinds[kind]! * doubt[kind]!;
-  let outcome = 0;
-  for (const { chances } of test.outcomes) {
+  let uncertain = 0;
+  const chances = test.outcomes.map((outcome) => {
     let chance = 0;
-    for (let kind = 0; kind < ofKinds.length; kind += 1) chance += ofKinds[kind]! * chances[kind]!;
-    if (chance > 0) outcome -= (chance / mass) * Math.log2(chance / mass);
-  }
-  return outcome - known / mass;
+    for (let kind = 0; kind < ofKinds.length; kind += 1) chance += ofKinds[kind]! * outcome.chances[kind]!;
+    if (chance > 0) uncertain -= (chance / mass) * Math.log2(chance / mass);
+    return chance;
+  });
+  return { bits: uncertain - known / mass, chances };
 }
 
 /** The tests not yet run that tell something, the most information for its cost first. */
@@ -62,7 +65,7 @@ export function mostTelling(problem: PlanProblem, at: Situation): Telling[] {
   const found: Telling[] = [];
   for (let index = 0; index < problem.tests.length; index += 1) {
     if (at.run[index] === 1) continue;
-    const bits = bitsOf(problem.tests[index]!, at.weights, mass);
+    const { bits, chances } = tellingOf(problem.tests[index]!, at.weights, mass);
     if (bits <= leastBits) continue;
     const move = { kind: 'test', index } as const;
     found.push({
@@ -70,6 +73,7 @@ export function mostTelling(problem: PlanProblem, at: Situation): Telling[] {
       bits,
       cost: moveCost(problem, at.state, move),
       harm: moveHarm(problem, at, move) / mass,
+      chances,
     });
   }
   return found.sort((a, b) => b.bits / (b.cost + b.harm) - a.bits / (a.cost + a.harm));

@@ -1,3 +1,4 @@
+import { sumOf } from '../statistics';
 import { mostTelling } from './information';
 import { type PlanProblem, type PlanRepair, type PlanTest } from './problem';
 import { repairOrderer } from './repairOrder';
@@ -43,16 +44,15 @@ export function planOneStep(problem: PlanProblem): Plan {
   const now = repairOrder(weights, state);
   const telling = mostTelling(problem, startOf(problem)).filter(({ bits }) => bits > leastBits);
   const posterior = new Float64Array(weights.length);
-  const tests = telling.map(({ test: index, bits, cost, harm }, rank): RankedTest => {
-    const test = problem.tests[index]!;
-    const chances: number[] = [];
-    let after = 0;
-    for (const outcome of test.outcomes) {
+  /** Expected cost of repairing in the best order once the answer is known. */
+  const repairAfter = (test: PlanTest) =>
+    sumOf(test.outcomes, (outcome) => {
       const chance = weighOutcome(test, outcome, weights, posterior);
-      chances.push(chance);
-      if (rank < mostValued && chance > 1e-12) after += chance * repairOrder(posterior, test.state).cost;
-    }
-    return { test, cost, harm, bits, chances, total: cost + harm + (rank < mostValued ? after : now.cost) };
+      return chance > 1e-12 ? chance * repairOrder(posterior, test.state).cost : 0;
+    });
+  const tests = telling.map(({ test: index, bits, cost, harm, chances }, rank): RankedTest => {
+    const test = problem.tests[index]!;
+    return { test, cost, harm, bits, chances, total: cost + harm + (rank < mostValued ? repairAfter(test) : now.cost) };
   });
   // What the last digits of a sum tell apart is the same: then what tells more for its cost comes first.
   const rounded = ({ total }: RankedTest) => Math.round(total * 1e6);

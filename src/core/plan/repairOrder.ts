@@ -6,40 +6,62 @@ export interface RepairOrder {
   readonly first: PlanRepair | undefined;
 }
 
-/** Hypotheses that the same repairs cure: to the order of repairs they are one. */
-interface CureGroups {
-  /** The group of each hypothesis. */
-  readonly of: Int32Array;
-  readonly count: number;
-  /** By repair, the groups it cures. */
-  readonly cures: readonly Int32Array[];
+/** Repairs in arrays, by their place among those that cure anything; hypotheses that the same ones cure are one group. */
+interface Laid {
+  /** The group of each hypothesis, and how many groups there are. */
+  readonly groupOf: Int32Array;
+  readonly groups: number;
+  readonly repairs: readonly PlanRepair[];
+  readonly cost: Float64Array;
+  readonly state: Int32Array;
+  /** The groups that a repair cures: `cured` from `from[repair]` on, up to the `from` of the next. */
+  readonly cured: Int32Array;
+  readonly from: Int32Array;
 }
 
-function cureGroups({ repairs, weights }: PlanProblem): CureGroups {
+function laidOut({ repairs: all, weights }: PlanProblem): Laid {
+  const repairs = all.filter(({ cures }) => cures.length > 0);
   // Repair by repair, each group is split into what the repair cures and what it leaves.
-  const of = new Int32Array(weights.length);
-  let count = 1;
+  const groupOf = new Int32Array(weights.length);
+  let groups = 1;
   for (const { cures } of repairs) {
     const split = new Map<number, number>();
     for (const h of cures) {
-      let cured = split.get(of[h]!);
-      if (cured === undefined) split.set(of[h]!, (cured = count++));
-      of[h] = cured;
+      let own = split.get(groupOf[h]!);
+      if (own === undefined) split.set(groupOf[h]!, (own = groups++));
+      groupOf[h] = own;
     }
   }
-  return { of, count, cures: repairs.map(({ cures }) => Int32Array.from(new Set(cures.map((h) => of[h]!)))) };
+  const cured: number[] = [];
+  const from = new Int32Array(repairs.length + 1);
+  repairs.forEach(({ cures }, r) => {
+    for (const group of new Set(cures.map((h) => groupOf[h]!))) cured.push(group);
+    from[r + 1] = cured.length;
+  });
+  return {
+    groupOf,
+    groups,
+    repairs,
+    cost: Float64Array.from(repairs, ({ cost }) => cost),
+    state: Int32Array.from(repairs, ({ state }) => state),
+    cured: Int32Array.from(cured),
+    from,
+  };
 }
 
-/** Where a repair belongs among the first `count` of an order, the most worth first: after those worth as much. */
-function placeAmong(order: Int32Array, count: number, worth: Float64Array, own: number): number {
-  let low = 0;
-  let high = count;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (worth[order[middle]!]! < own) high = middle;
-    else low = middle + 1;
+/** Sorts places by what they are worth, the most first, then by number: fast where they nearly stand so already. */
+function sortByWorth(order: Int32Array, worth: Float64Array): void {
+  for (let place = 1; place < order.length; place += 1) {
+    const own = order[place]!;
+    const value = worth[own]!;
+    let at = place;
+    for (; at > 0; at -= 1) {
+      const before = order[at - 1]!;
+      if (worth[before]! > value || (worth[before]! === value && before < own)) break;
+      order[at] = before;
+    }
+    order[at] = own;
   }
-  return low;
 }
 
 /**
@@ -51,72 +73,62 @@ function placeAmong(order: Int32Array, count: number, worth: Float64Array, own: 
  * keeps its working arrays, so it allocates nothing but its answer.
  */
 export function repairOrderer(problem: PlanProblem): (weights: Float64Array, state: number) => RepairOrder {
-  const { repairs, switchCost, trialHarm } = problem;
-  const groups = cureGroups(problem);
-  const order = new Int32Array(repairs.length);
+  const { switchCost, trialHarm } = problem;
+  const { groupOf, groups, repairs, cost: costs, state: states, cured, from } = laidOut(problem);
+  // From one call to the next the order changes little.
+  const order = Int32Array.from(repairs.keys());
   const worth = new Float64Array(repairs.length);
   /** What each group weighs, and what trying the set as it is would do under it, times the chance of coming here. */
-  const left = new Float64Array(groups.count);
-  const harmLeft = new Float64Array(groups.count);
+  const left = new Float64Array(groups);
+  const harmLeft = new Float64Array(groups);
 
   return (current, state) => {
     const fromHere = switchCost[state]!;
     left.fill(0);
     harmLeft.fill(0);
-    for (let h = 0; h < current.length; h += 1) {
-      const group = groups.of[h]!;
-      left[group]! += current[h]!;
-      if (trialHarm) harmLeft[group]! += current[h]! * trialHarm[h]!;
-    }
+    for (let h = 0; h < current.length; h += 1) left[groupOf[h]!]! += current[h]!;
+    if (trialHarm) for (let h = 0; h < current.length; h += 1) harmLeft[groupOf[h]!]! += current[h]! * trialHarm[h]!;
     let total = 0;
     let harm = 0;
-    for (let group = 0; group < groups.count; group += 1) {
+    for (let group = 0; group < groups; group += 1) {
       total += left[group]!;
       harm += harmLeft[group]!;
     }
     if (total <= 0) return { cost: 0, first: undefined };
 
-    let count = 0;
     for (let r = 0; r < repairs.length; r += 1) {
-      const { cost, state: at } = repairs[r]!;
-      const cures = groups.cures[r]!;
       let chance = 0;
       let spared = 0;
-      for (let c = 0; c < cures.length; c += 1) {
-        chance += left[cures[c]!]!;
-        spared += harmLeft[cures[c]!]!;
+      for (let c = from[r]!; c < from[r + 1]!; c += 1) {
+        chance += left[cured[c]!]!;
+        spared += harmLeft[cured[c]!]!;
       }
       // What is left out could not move the expected cost by a thousandth of a minute.
-      if (chance <= total * 1e-9) continue;
-      worth[r] = chance / (cost + fromHere[at]! + (harm - spared) / total);
-      // Insertion keeps the short list in order without a sort's allocations.
-      const place = placeAmong(order, count, worth, worth[r]!);
-      order.copyWithin(place + 1, place, count);
-      order[place] = r;
-      count += 1;
+      worth[r] = chance > total * 1e-9 ? chance / (costs[r]! + fromHere[states[r]!]! + (harm - spared) / total) : 0;
     }
+    sortByWorth(order, worth);
 
     let alive = 1;
     let cost = 0;
     let at = state;
     let first: PlanRepair | undefined;
-    for (let place = 0; place < count && alive > 1e-9; place += 1) {
-      const repair = repairs[order[place]!]!;
-      const cures = groups.cures[order[place]!]!;
-      let cured = 0;
-      for (let c = 0; c < cures.length; c += 1) {
-        const group = cures[c]!;
-        cured += left[group]!;
+    for (let place = 0; place < order.length && alive > 1e-9; place += 1) {
+      const r = order[place]!;
+      if (worth[r] === 0) break;
+      let mended = 0;
+      for (let c = from[r]!; c < from[r + 1]!; c += 1) {
+        const group = cured[c]!;
+        mended += left[group]!;
         harm -= harmLeft[group]!;
         left[group] = 0;
         harmLeft[group] = 0;
       }
-      if (cured <= 0) continue;
-      first ??= repair;
-      cost += alive * (repair.cost + switchCost[at]![repair.state]!);
+      if (mended <= 0) continue;
+      first ??= repairs[r]!;
+      cost += alive * (costs[r]! + switchCost[at]![states[r]!]!);
       cost += harm / total;
-      at = repair.state;
-      alive -= cured / total;
+      at = states[r]!;
+      alive -= mended / total;
     }
     return { cost, first };
   };

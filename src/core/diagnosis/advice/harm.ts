@@ -44,15 +44,18 @@ export function harmfulAmong(
   sets: readonly (readonly Fault[])[],
   renewed: ReadonlySet<string>,
 ): HarmfulIn {
-  const found = byContext((context) =>
-    sets.flatMap((faults, set): Harmful[] => {
-      const doing = faults.flatMap((fault) => {
+  const found = byContext((context) => {
+    const harmful: Harmful[] = [];
+    sets.forEach((faults, set) => {
+      const doing: Harmful['faults'][number][] = [];
+      for (const fault of faults) {
         const harms = harmsOf(predictions.behaviour(fault, context), renewed);
-        return harms.length > 0 ? [{ share: shareOf(fault), harms }] : [];
-      });
-      return doing.length > 0 ? [{ set, faults: doing }] : [];
-    }),
-  );
+        if (harms.length > 0) doing.push({ share: shareOf(fault), harms });
+      }
+      if (doing.length > 0) harmful.push({ set, faults: doing });
+    });
+    return harmful;
+  });
   return (context) => (context.power === 'live' ? found(context, 0) : []);
 }
 

@@ -97,34 +97,39 @@ export interface OpenFaults {
 /** Faults less likely than this are left out of the reckoning, and the least likely that weigh so little together. */
 const negligible = 2e-5;
 const negligibleTogether = 0.004;
+/** So many sets of faults are reckoned with at most: where more are open, each of the others hardly counts yet. */
+const mostReckoned = 400;
 
 /** The sets of faults that count, in the order in which they came. */
 function weightiest<T extends { readonly weight: number }>(sets: readonly T[]): T[] {
-  const order = sets.map(({ weight }) => weight).sort((a, b) => b - a);
-  const enough = (1 - negligibleTogether) * sum(order);
+  const ascending = Float64Array.from(sets, ({ weight }) => weight).sort();
+  const spare = negligibleTogether * sum(ascending);
   let together = 0;
-  const least = order.find((weight) => (together += weight) >= enough) ?? 0;
+  const least = Math.max(
+    ascending.at(-mostReckoned) ?? 0,
+    ascending.find((weight) => (together += weight) > spare) ?? 0,
+  );
   return sets.filter(({ weight }) => weight > negligible && weight >= least);
 }
 
 function openFaults({ hypotheses, weights, cured }: Posterior): OpenFaults {
-  const sets = new Map<string, { faults: readonly Fault[]; weight: number; fading: number }>();
+  const sets = new Map<string, { readonly faults: readonly Fault[]; weight: number; fading: number }>();
   hypotheses.forEach((hypothesis, h) => {
     const faults =
       cured.size > 0 && !hypothesis.despite ? hypothesis.faults.filter(({ id }) => !cured.has(id)) : hypothesis.faults;
     if (faults.length === 0) return;
-    const key = faults.map(({ id }) => id).join('+');
-    const { weight, fading } = sets.get(key) ?? { weight: 0, fading: 0 };
-    const own = weights[h]!;
-    sets.set(key, { faults, weight: weight + own, fading: fading + (hypothesis.sometimes ? own : 0) });
+    const key = faults.length === 1 ? faults[0]!.id : faults.map(({ id }) => id).join('+');
+    const set = kept(sets, key, () => ({ faults, weight: 0, fading: 0 }));
+    set.weight += weights[h]!;
+    if (hypothesis.sometimes) set.fading += weights[h]!;
   });
   const all = [...sets.values()];
-  const kept = weightiest(all);
-  const sum = sumOf(kept, ({ weight }) => weight);
+  const counting = weightiest(all);
+  const sum = sumOf(counting, ({ weight }) => weight);
   return {
-    sets: kept.map(({ faults }) => faults),
-    weights: Float64Array.from(kept, ({ weight }) => weight / (sum || 1)),
-    fading: Float64Array.from(kept, ({ weight, fading }) => fading / weight),
+    sets: counting.map(({ faults }) => faults),
+    weights: Float64Array.from(counting, ({ weight }) => weight / (sum || 1)),
+    fading: Float64Array.from(counting, ({ weight, fading }) => fading / weight),
     mass: sumOf(all, ({ weight }) => weight),
   };
 }
@@ -142,6 +147,12 @@ function offered(
   const tried = new Set(done.map(({ repair }) => repair.action));
   const others = actions.filter(({ id }) => !tried.has(id));
   return others.some((action) => chanceOf(action) > worthInstead) ? others : actions;
+}
+
+/** Are there sets of several kinds? */
+function tellsApart(kinds: Int32Array): boolean {
+  for (let set = 1; set < kinds.length; set += 1) if (kinds[set] !== kinds[0]) return true;
+  return false;
 }
 
 /** A case as an abstract decision problem, with what its tests and repairs stand for. */
@@ -165,7 +176,7 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
   const open = openFaults(posterior);
   const setsWith = new Map<string, number[]>();
   open.sets.forEach((faults, index) => {
-    for (const { id } of faults) setsWith.set(id, [...(setsWith.get(id) ?? []), index]);
+    for (const { id } of faults) kept(setsWith, id, () => []).push(index);
   });
   const harmfulIn = harmfulAmong(predictions, open.sets, renewedBy(predictions, posterior.cured));
   const count = open.sets.length;
@@ -179,7 +190,7 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
   const answers = new Map(
     openProbes(job, posterior, isLookedAt(bench) && tripChance(job, posterior) > isolatingFrom)
       .map((probe) => [probe, outcomesOf(predictions, probe.check, probe.context, open.sets)] as const)
-      .filter(([, { kinds }]) => kinds.some((kind) => kind !== kinds[0])),
+      .filter(([, { kinds }]) => tellsApart(kinds)),
   );
   const all = [...answers.keys()];
   const forbidden = byContext((context) => open.mass * forbiddenChance(harmfulIn(context), open.weights));
@@ -194,14 +205,19 @@ export function problemOf(job: Case, posterior: Posterior): CaseProblem {
     ...answers.get(probe)!,
   }));
   const workbench = stateOf(contextFor(asBuilt(bench.context), 'cold'));
-  const chanceOf = ({ cures }: RepairAction) =>
-    sumOf(new Set(cures.flatMap((fault) => setsWith.get(fault) ?? [])), (index) => open.weights[index]!);
+  /** The sets that a repair cures. */
+  const curedBy = ({ cures }: RepairAction) => {
+    const found = new Set<number>();
+    for (const fault of cures) for (const index of setsWith.get(fault) ?? []) found.add(index);
+    return [...found];
+  };
+  const chanceOf = (action: RepairAction) => sumOf(curedBy(action), (index) => open.weights[index]!);
   const actions = new Map(repairActions(sheet).map((action) => [action.id, action]));
   const repairs = offered([...actions.values()], bench.repairs, chanceOf).map((action) => ({
     id: action.id,
     cost: repairCost(action, hourlyRate),
     state: workbench,
-    cures: [...new Set(action.cures.flatMap((fault) => setsWith.get(fault) ?? []))],
+    cures: curedBy(action),
   }));
   const here = stateOf(bench.context);
   const switchCost = contexts.map((from) => contexts.map((to) => changeCost(sheet, from, to)));

@@ -1,5 +1,5 @@
 import { kept } from '../../recent';
-import { bitsOf, sum, sumOf } from '../../statistics';
+import { bitsOf, joined, sum, sumOf } from '../../statistics';
 import { type Expectation, type NumberClass, type NumberStandard, type Standard } from '../../measure';
 import { type Check, type Context, contextKey, type Predictions } from '../../behaviour';
 import { likeness, type Symptom, symptomTitles } from '../../picture';
@@ -244,9 +244,9 @@ export function outcomesOf(
     kinds,
     outcomes: named({
       names: table.names,
-      rows: table.rows.map((row, outcome) => Float64Array.from([...row, ...beside.rows[outcome]!])),
+      rows: table.rows.map((row, outcome) => joined(row, beside.rows[outcome]!)),
     }),
-    doubt: Float64Array.from([...table.doubt, ...beside.doubt]),
+    doubt: joined(table.doubt, beside.doubt),
   };
 }
 

@@ -1,4 +1,4 @@
-import { sum, sumOf } from '../../statistics';
+import { joined, sum, sumOf } from '../../statistics';
 import { alikeTogether, grown, mostTogether, type Thought, type SuspectSet, suspectSets } from './several';
 import { insideEvidence } from '../../inside';
 import { type BenchState } from '../../log';
@@ -14,7 +14,7 @@ import { mannerLogs } from './manner';
 import { type Hypothesis } from './hypothesis';
 import { pairsToTry } from './pairs';
 import { priorOf } from './prior';
-import { singlesOf } from './singles';
+import { priorsOfSingles, singlesOf } from './singles';
 import { soakLogs } from './soaked';
 import { type Weighed, weighObservation } from './weighObservation';
 
@@ -105,34 +105,20 @@ function failedRepairs(sheet: Sheet, { repairs }: BenchState): { readonly fault:
 /** Two faults are looked for when a reading is this likely to be an outlier under every single one. */
 const unexplained = 0.3;
 
-/** Several lists of numbers as one. */
-function joined(...lists: readonly ArrayLike<number>[]): Float64Array<ArrayBuffer> {
-  const all = new Float64Array(sumOf(lists, ({ length }) => length));
-  let at = 0;
-  for (const list of lists) {
-    all.set(list, at);
-    at += list.length;
-  }
-  return all;
-}
-
-/** What the hypotheses come to for each fault with all its degrees, in sheet order: before anything was seen, after it, and as one that a repair failed to reach. */
+/** What the hypotheses come to for each fault with all its degrees, in sheet order: after all that was seen, and of that as one that a repair failed to reach. */
 function byFault(
   predictions: Predictions,
   hypotheses: readonly Hypothesis[],
   weights: Float64Array,
-  prior: ReadonlyMap<string, number>,
-): { readonly before: Float64Array; readonly after: Float64Array; readonly still: Float64Array } {
+): { readonly after: Float64Array; readonly still: Float64Array } {
   const { faults, shownAs } = singlesOf(predictions.model.sheet);
-  const before = new Float64Array(faults.length);
   const after = new Float64Array(faults.length);
   const still = new Float64Array(faults.length);
-  faults.forEach(({ id }, place) => (before[shownAs[place]!]! += prior.get(id)!));
   hypotheses.forEach(({ faults: present, despite }, h) => {
     for (const fault of present) after[shownAs[predictions.placeOf(fault)]!]! += weights[h]!;
     if (despite) still[shownAs[predictions.placeOf(present[0]!)]!]! += weights[h]!;
   });
-  return { before, after, still };
+  return { after, still };
 }
 
 /** From this chance that a repair failed, more faults at once are thought of instead. */
@@ -167,6 +153,7 @@ export function posteriorOf(job: Case): Posterior {
   const observations = observationsOf(job);
   const inside = besideSheet(predictions, insideEvidence(sheet, predictions.checks, bench), observations);
   const prior = priorOf(sheet, closed);
+  const ofSingles = priorsOfSingles(singles, prior);
   const failed = failedRepairs(sheet, bench);
   const despite: Hypothesis[] = failed.map(({ fault }) => ({ faults: [fault], despite: true as const }));
   const constant = [...lasting, ...despite];
@@ -176,11 +163,9 @@ export function posteriorOf(job: Case): Posterior {
   const bad = lent.map(({ hypothesis }) => hypothesis);
   let hypotheses: readonly Hypothesis[] = [...constant, ...fading, ...bad];
   let priors = joined(
-    Float64Array.from(faults, ({ id }, place) => Math.log(prior.get(id)! * (1 - singles.shares[place]!))),
+    ofSingles.lasting,
     Float64Array.from(failed, ({ fault, chance }) => Math.log(prior.get(fault.id)! * chance)),
-    Float64Array.from(singles.fadingPlaces, (place) =>
-      Math.log(prior.get(faults[place]!.id)! * singles.shares[place]!),
-    ),
+    ofSingles.fading,
     lent.map((one) => Math.log(one.prior)),
   );
   const curedBy = curedAfter(predictions, bench);
@@ -220,7 +205,7 @@ export function posteriorOf(job: Case): Posterior {
   };
   const explained = () => ({ hypotheses, priors, weights, logs });
   const untouched = weighed.map((one) => one.untouched);
-  consider(alikeTogether(faults, prior, logs, untouched, sheet));
+  consider(alikeTogether((fault) => predictions.placeOf(fault), prior, logs, untouched, sheet));
   const odd = unexplainedNow();
   if (odd.length > 0 || bench.repairs.length > 0) {
     consider(
@@ -231,14 +216,14 @@ export function posteriorOf(job: Case): Posterior {
     consider(leftovers(predictions, inside, observations, weighed, explained(), prior, cured));
   }
 
-  const { before, after, still } = byFault(predictions, hypotheses, weights, prior);
+  const { after, still } = byFault(predictions, hypotheses, weights);
   const suspects = faults
     .flatMap((fault, place): Suspect[] =>
       singles.shownAs[place] === place
         ? [
             {
               fault,
-              prior: before[place]!,
+              prior: ofSingles.withDegrees[place]!,
               probability: after[place]!,
               cured: cured.has(fault.id) && still[place]! <= after[place]! / 2,
             },

@@ -1,6 +1,6 @@
 import { sum } from '../../statistics';
 import { type Fault, type Sheet } from '../../sheet';
-import { alike, besideOthers } from './beside';
+import { besideOthers, gangs } from './beside';
 import { type Hypothesis, keyOf } from './hypothesis';
 
 /** So many faults at once are thought of where fewer do not explain all that was read. */
@@ -89,23 +89,23 @@ const explains = 1;
  * Parts of one kind that have all gone the same way, where each explains something that a good set does not: the three
  * channels of a picture, the halves of a panel.
  *
+ * @param placeOf a fault's place in the sheet
  * @param logs log-likelihood per observation and hypothesis, single faults first, in sheet order
  * @param untouched log-likelihood of each observation under a good set
  */
 export function alikeTogether(
-  faults: readonly Fault[],
+  placeOf: (fault: Fault) => number,
   prior: ReadonlyMap<string, number>,
   logs: readonly Float64Array[],
   untouched: readonly number[],
   sheet: Sheet,
 ): Thought[] {
-  const ways = new Map<string, Fault[]>();
-  faults.forEach((fault, f) => {
-    const gone = alike(fault, sheet.parts);
-    if (!gone || !logs.some((log, o) => log[f]! > untouched[o]! + explains)) return;
-    ways.set(gone.way, [...(ways.get(gone.way) ?? []), fault]);
-  });
-  return [...ways.values()]
+  const tells = (fault: Fault) => {
+    const f = placeOf(fault);
+    return logs.some((log, o) => log[f]! > untouched[o]! + explains);
+  };
+  return [...gangs(sheet)]
+    .map((gang) => gang.filter(tells))
     .filter(({ length }) => length > 2 && length <= mostTogether)
     .map((together) => ({
       hypothesis: { faults: together },

@@ -37,3 +37,31 @@ function workOut(faults: readonly Fault[]): Singles {
     shownAs: Int32Array.from(faults, ({ id, degreeOf = id }) => places.get(degreeOf)!),
   };
 }
+
+/** What a prior gives the hypotheses of one fault. */
+export interface SinglePriors {
+  /** As logarithms, of each fault while it lasts and of each that may come and go. */
+  readonly lasting: Float64Array;
+  readonly fading: Float64Array;
+  /** Of each fault with all its degrees, in sheet order. */
+  readonly withDegrees: Float64Array;
+}
+
+const knownPriors = new WeakMap<ReadonlyMap<string, number>, SinglePriors>();
+
+/** Worked out once for a prior, which belongs to the sheet of the singles. */
+export function priorsOfSingles(
+  { faults, shares, fadingPlaces, shownAs }: Singles,
+  prior: ReadonlyMap<string, number>,
+): SinglePriors {
+  return kept(knownPriors, prior, () => {
+    const own = Float64Array.from(faults, ({ id }) => prior.get(id)!);
+    const withDegrees = new Float64Array(faults.length);
+    own.forEach((chance, place) => (withDegrees[shownAs[place]!]! += chance));
+    return {
+      lasting: own.map((chance, place) => Math.log(chance * (1 - shares[place]!))),
+      fading: Float64Array.from(fadingPlaces, (place) => Math.log(own[place]! * shares[place]!)),
+      withDegrees,
+    };
+  });
+}
