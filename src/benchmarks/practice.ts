@@ -1,8 +1,26 @@
 // npm run bench -- practice: hunts drawn over all shipped sheets. Is each solved by the planner, how even are the grades,
-// and does what they are made of go with what learners of three skills take? `--times N` draws N hunts.
-import { difficultyOf, drawHunt, grades, hunt as huntOf, plannersHunt, troubleNames } from '@/core/practice';
-import { seeded } from '@/core/statistics';
+// and does what they are made of go with what learners of three skills take? `--times N` draws N hunts. Then drills: how
+// well is an ability found, and how much sooner by those that are chosen than by any?
+import { predictionsOf } from '@/core/behaviour';
+import { Stage } from '@/core/circuit';
+import {
+  abilityOf,
+  type AnsweredDrill,
+  chanceRight,
+  difficultyOf,
+  drawDrills,
+  drawHunt,
+  drillToAsk,
+  grades,
+  guessOf,
+  hunt as huntOf,
+  plannersHunt,
+  skills,
+  troubleNames,
+} from '@/core/practice';
+import { type Random, seeded } from '@/core/statistics';
 import { shippedSheets } from '@/sheets';
+import { shippedStages } from '@/sheets/stages';
 
 const at = process.argv.indexOf('--times');
 const times = at < 0 ? 200 : Number(process.argv[at + 1]);
@@ -81,5 +99,53 @@ for (const trouble of troubleNames) {
   const solved = hunts.filter((one) => one.cured).length / hunts.length;
   console.log(
     `${trouble}: cured by the planner ${(100 * solved).toFixed(1)} % of ${drawnOfEach}, ${minutes.toFixed(0)} min, ${(minutes / alone).toFixed(2)} times one part`,
+  );
+}
+
+// Drills as they are drawn, and learners who answer them by their ability alone.
+const material = {
+  sets: sheets.map(predictionsOf),
+  stages: shippedStages().map(({ title, text }) => ({ title, stage: Stage.open(text) })),
+};
+const draws = 12;
+const learnersOfSkill = 500;
+const mostAnswers = 150;
+const sureEnough = 0.5;
+for (const skill of skills) {
+  const drawnAtOnce = Array.from({ length: draws }, (_, draw) => drawDrills(skill, material, 1000 * draw));
+  const chosenFrom = drawnAtOnce[0]!.length;
+  const pool = drawnAtOnce
+    .flat()
+    .map((drill) => ({ difficulty: drill.difficulty, guess: guessOf(drill), kind: drill.kind }));
+  const any = (random: Random) => pool[Math.floor(random() * pool.length)]!;
+  const chosen = (random: Random, known: readonly AnsweredDrill[]) =>
+    drillToAsk(
+      Array.from({ length: chosenFrom }, () => any(random)),
+      known,
+      (item) => item,
+    )!;
+  const asked = (
+    pick: typeof chosen,
+    ability: number,
+    random: Random,
+    until: (answers: readonly AnsweredDrill[]) => boolean,
+  ) => {
+    const answers: AnsweredDrill[] = [];
+    while (answers.length < mostAnswers && !until(answers)) {
+      const item = pick(random, answers);
+      answers.push({ ...item, right: random() < chanceRight(ability, item) });
+    }
+    return answers;
+  };
+  const abilities = Array.from({ length: learnersOfSkill }, (_, seed) => -2 + 4 * seeded(seed + 1)());
+  const found = abilities.map(
+    (ability, seed) => abilityOf(asked(chosen, ability, seeded(seed), ({ length }) => length >= 40)).mean,
+  );
+  const sure = (answers: readonly AnsweredDrill[]) => answers.length > 4 && abilityOf(answers).sd < sureEnough;
+  const itemsBy = (pick: typeof chosen) =>
+    mean(abilities.slice(0, 200).map((ability, seed) => asked(pick, ability, seeded(seed), sure).length));
+  const [byChoice, byChance] = [itemsBy(chosen), itemsBy(any)];
+  console.log(
+    `${skill}: ability found from 40 answers with r ${correlation(abilities, found).toFixed(2)}; until known to ± ${sureEnough}: ${byChoice.toFixed(0)} drills chosen, ${byChance.toFixed(0)} any, ${(byChoice / byChance).toFixed(2)} of them`,
   );
 }

@@ -1,8 +1,11 @@
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { depict } from '@/core/picture';
-import { type Drill } from '@/core/practice';
+import { type Drill, rightAnswer } from '@/core/practice';
 import { Key, PictureView } from '@/ui';
+import { Blinks } from './Blinks';
+import { DrillOptions } from './DrillOptions';
+import { DrillTyped } from './DrillTyped';
 import styles from './practice.module.css';
 
 interface DrillCardProps {
@@ -12,48 +15,42 @@ interface DrillCardProps {
   onNext(): void;
 }
 
-/** One question with its answers by the keys 1 to 4; then what is right, and why. */
+/** One question, answered by a key or a typed value; then what is right, and why. */
 export function DrillCard({ drill, title, onAnswer, onNext }: DrillCardProps) {
-  const [chosen, setChosen] = useState<number>();
-  const { ask, bands, picture, options, right, why } = drill;
-  const choose = (option: number) => {
-    if (chosen !== undefined || option >= options.length) return;
-    setChosen(option);
-    onAnswer(option === right);
+  const [right, setRight] = useState<boolean>();
+  const { ask, bands, picture, after, blinks, why } = drill;
+  const answered = right !== undefined;
+  const answer = (isRight: boolean) => {
+    setRight(isRight);
+    onAnswer(isRight);
   };
-  useHotkeys(['1', '2', '3', '4'], ({ key }) => choose(Number(key) - 1), [chosen]);
-  useHotkeys('enter', () => chosen !== undefined && onNext(), { preventDefault: true }, [chosen, onNext]);
+  useHotkeys('enter', () => answered && onNext(), { preventDefault: true }, [answered, onNext]);
   return (
     <div className={styles.card}>
       <small>{title}</small>
       <h1>{ask}</h1>
       {bands && <Bands bands={bands} />}
+      {blinks && <Blinks {...blinks} />}
       {picture && (
-        <div className={styles.picture}>
-          <PictureView picture={depict(picture.family, picture.symptoms)} />
+        <div className={styles.pictures}>
+          {[picture, ...(after ? [after] : [])].map((one, index) => (
+            <figure key={index}>
+              <PictureView picture={depict(one.family, one.symptoms)} />
+              {after && <figcaption>{index === 0 ? 'before' : 'after'}</figcaption>}
+            </figure>
+          ))}
         </div>
       )}
-      <ol className={styles.options}>
-        {options.map((option, index) => (
-          <li key={option}>
-            <button
-              type="button"
-              data-verdict={verdictOf(index, right, chosen)}
-              disabled={chosen !== undefined}
-              onClick={() => choose(index)}
-            >
-              <Key>{String(index + 1)}</Key> {option}
-              {chosen !== undefined && index === right && <span> ● right</span>}
-              {chosen === index && index !== right && <span> ◇ not this</span>}
-            </button>
-          </li>
-        ))}
-      </ol>
+      {'options' in drill ? (
+        <DrillOptions options={drill.options} right={drill.right} onAnswer={answer} />
+      ) : (
+        <DrillTyped drill={drill} onAnswer={answer} />
+      )}
       <div role="status" className={styles.why}>
-        {chosen !== undefined && (
+        {answered && (
           <>
             <p>
-              <b>{chosen === right ? 'Right.' : `It is: ${options[right]}.`}</b> {why}
+              <b>{right ? 'Right.' : `It is: ${rightAnswer(drill)}.`}</b> {why}
             </p>
             <button type="button" className="press main" onClick={onNext}>
               Next <Key>⏎</Key>
@@ -63,11 +60,6 @@ export function DrillCard({ drill, title, onAnswer, onNext }: DrillCardProps) {
       </div>
     </div>
   );
-}
-
-function verdictOf(index: number, right: number, chosen: number | undefined): string | undefined {
-  if (chosen === undefined) return undefined;
-  return index === right ? 'right' : index === chosen ? 'wrong' : 'other';
 }
 
 /** A resistor’s bands, each with its name: no colour stands alone. */

@@ -1,10 +1,10 @@
 'use client';
 
 import Link from 'next/link';
-import { useCallback, useState } from 'react';
-import { type Drill, type Skill, skills } from '@/core/practice';
+import { useCallback, useRef, useState } from 'react';
+import { type DrawnDrill, type Skill, skills } from '@/core/practice';
 import { Bar, useDraft } from '@/ui';
-import { drawDrills } from './actions';
+import { drillsOf } from './actions';
 import { DrillCard } from './DrillCard';
 import styles from './practice.module.css';
 import { Sureness } from './Sureness';
@@ -13,6 +13,7 @@ import {
   abilityText,
   chosenOf,
   type Given,
+  givenTo,
   readGiven,
   shareOf,
   skillInTurn,
@@ -23,25 +24,40 @@ const titles: Readonly<Record<Skill, string>> = {
   parts: 'Parts and their marks',
   instruments: 'What a reading proves',
   circuits: 'Volts in a stage',
-  pictures: 'Reading pictures',
-  safety: 'The state a test needs',
+  pictures: 'Reading pictures and lights',
+  isolating: 'What to measure next',
+  safety: 'The state of the set',
 };
 
+/** Drills of a skill, as the server draws them. */
+const drawn = (skill: Skill) =>
+  drillsOf(skill, Math.floor(Math.random() * 2 ** 31)).catch(() => ({
+    refused: 'The server is away: nothing is lost.',
+  }));
+
+/** What will be asked next. */
+interface Ahead {
+  readonly skill: Skill;
+  readonly drills: ReturnType<typeof drawn>;
+}
+
 /** Drills of seconds, made anew each time; what one can is kept in this browser and nowhere in the shop. */
-export function Practice({ first }: { readonly first: Drill }) {
+export function Practice({ first }: { readonly first: DrawnDrill }) {
   const { draft, keep } = useDraft('practice');
   const [own, setOwn] = useState<readonly Given[]>();
   const given = own ?? readGiven(draft);
   const [only, setOnly] = useState<Skill>();
-  const [drill, setDrill] = useState<Drill | undefined>(first);
+  const [drill, setDrill] = useState<DrawnDrill | undefined>(first);
   /** Counts drills: each has a card of its own. */
   const [turn, setTurn] = useState(0);
   const [refused, setRefused] = useState<string>();
+  /** What was drawn while an answer was read. */
+  const ahead = useRef<Ahead>(undefined);
   const next = useCallback(async (wanted: Skill | undefined, known: readonly Given[]) => {
     const skill = wanted ?? skillInTurn(known);
-    const answer = await drawDrills(skill, Math.floor(Math.random() * 2 ** 31)).catch(() => ({
-      refused: 'The server is away: nothing is lost.',
-    }));
+    const drills = ahead.current?.skill === skill ? ahead.current.drills : drawn(skill);
+    ahead.current = undefined;
+    const answer = await drills;
     if ('refused' in answer) return setRefused(answer.refused);
     setRefused(undefined);
     setDrill(chosenOf(answer.done, skill, known));
@@ -49,9 +65,11 @@ export function Practice({ first }: { readonly first: Drill }) {
   }, []);
   const answered = (right: boolean) => {
     if (!drill) return;
-    const now = withGiven(given, { skill: drill.skill, difficulty: drill.difficulty, right, at: Date.now() });
+    const now = withGiven(given, givenTo(drill, right, Date.now()));
     setOwn(now);
     keep(JSON.stringify(now));
+    const skill = only ?? skillInTurn(now);
+    ahead.current = { skill, drills: drawn(skill) };
   };
   const abilities = abilitiesOf(given);
   return (

@@ -1,7 +1,7 @@
 import 'server-only';
 import { predictionsOf } from '@/core/behaviour';
 import { Stage } from '@/core/circuit';
-import { type Drill, drawDrill, type DrillMaterial } from '@/core/practice';
+import { type DrawnDrill, drawDrill, type DrillMaterial } from '@/core/practice';
 import { shippedSheets } from '@/sheets';
 import { shippedStages } from '@/sheets/stages';
 import { database, readSettings } from '@/store';
@@ -17,7 +17,7 @@ export function drillMaterial(): DrillMaterial {
 }
 
 /** The drill a page begins with. */
-export const loadFirstDrill = (): Drill => drawDrill('parts', drillMaterial(), Math.random);
+export const loadFirstDrill = (): DrawnDrill => drawDrill('parts', drillMaterial(), Math.random);
 
 /** The shop’s currency, in which the purse of a hunt is shown. */
 export const loadCurrency = async (): Promise<string> => (await readSettings(await database())).currency;

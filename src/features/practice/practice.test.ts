@@ -1,6 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
 import { skills } from '@/core/practice';
-import { drawDrills } from './actions';
+import { drillsOf } from './actions';
 import { loadFirstDrill } from './load';
 import {
   abilitiesOf,
@@ -29,6 +29,8 @@ describe('answers that were given', () => {
       7,
       { ...kept[0], skill: 'juggling' },
       { ...kept[0], right: 'yes' },
+      { ...kept[0], guess: 2 },
+      { ...kept[0], kind: 7 },
       { ...kept[0], at: null },
     ];
     expect(readGiven(JSON.stringify(mixed))).toEqual(kept);
@@ -68,10 +70,10 @@ describe('what is asked next', () => {
   });
 
   it('is of those drawn the one at the edge of what one can', async () => {
-    const answer = await drawDrills('instruments', 12);
+    const answer = await drillsOf('instruments', 12);
     if ('refused' in answer) throw new Error(answer.refused);
-    expect(answer.done).toHaveLength(5);
-    expect(await drawDrills('instruments', 12)).toEqual(answer);
+    expect(answer.done.length).toBeGreaterThan(5);
+    expect(await drillsOf('instruments', 12)).toEqual(answer);
     const able = Array(30).fill(given('instruments', true, 1)) as Given[];
     const hardest = Math.max(...answer.done.map(({ difficulty }) => difficulty));
     expect(chosenOf(answer.done, 'instruments', able)!.difficulty).toBe(hardest);
@@ -83,7 +85,7 @@ describe('what is asked next', () => {
     ['juggling', 1, /there is no skill "juggling"; there are parts/],
     ['parts', 0.5, /a seed is a whole number/],
   ])('of %s with seed %s is refused', async (skill, seed, message) => {
-    expect(await drawDrills(skill as 'parts', seed)).toEqual({ refused: expect.stringMatching(message) as string });
+    expect(await drillsOf(skill as 'parts', seed)).toEqual({ refused: expect.stringMatching(message) as string });
   });
 
   it('is there when the page comes', () => expect(loadFirstDrill().skill).toBe('parts'));

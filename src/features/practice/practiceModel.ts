@@ -1,7 +1,16 @@
-import { type Ability, abilityOf, type Answered, type Drill, mostTelling, type Skill, skills } from '@/core/practice';
+import {
+  type Ability,
+  abilityOf,
+  type AnsweredDrill,
+  type DrawnDrill,
+  drillToAsk,
+  guessOf,
+  type Skill,
+  skills,
+} from '@/core/practice';
 
 /** An answer that was given, with when. */
-export interface Given extends Answered {
+export interface Given extends AnsweredDrill {
   readonly skill: Skill;
   /** Milliseconds since 1970. */
   readonly at: number;
@@ -21,8 +30,13 @@ export function readGiven(text: string | null): Given[] {
 }
 
 function isGiven(one: unknown): one is Given {
-  const { skill, difficulty, right, at } = (one ?? {}) as Partial<Given>;
-  return skills.includes(skill!) && Number.isFinite(difficulty) && typeof right === 'boolean' && Number.isFinite(at);
+  const { skill, difficulty, guess, kind, right, at } = (one ?? {}) as Partial<Given>;
+  const fair =
+    (guess === undefined || (Number.isFinite(guess) && guess >= 0 && guess < 1)) &&
+    (kind === undefined || typeof kind === 'string');
+  return (
+    skills.includes(skill!) && Number.isFinite(difficulty) && fair && typeof right === 'boolean' && Number.isFinite(at)
+  );
 }
 
 /** The answers as they are kept, with one more. */
@@ -44,9 +58,27 @@ export function skillInTurn(given: readonly Given[]): Skill {
   return [...skills].sort((a, b) => Number(a === last) - Number(b === last) || abilities[b].sd - abilities[a].sd)[0]!;
 }
 
+/** What is remembered of a drill that was answered. */
+export const givenTo = (drill: DrawnDrill, right: boolean, at: number): Given => ({
+  skill: drill.skill,
+  difficulty: drill.difficulty,
+  guess: guessOf(drill),
+  kind: drill.kind,
+  right,
+  at,
+});
+
 /** Of some drills the one at the edge of what can be done; one that was missed may come again in another dress. */
-export const chosenOf = (drills: readonly Drill[], skill: Skill, given: readonly Given[]): Drill | undefined =>
-  mostTelling(drills, abilitiesOf(given)[skill]);
+export const chosenOf = (
+  drills: readonly DrawnDrill[],
+  skill: Skill,
+  given: readonly Given[],
+): DrawnDrill | undefined =>
+  drillToAsk(
+    drills,
+    given.filter((one) => one.skill === skill),
+    (drill) => ({ difficulty: drill.difficulty, guess: guessOf(drill), kind: drill.kind }),
+  );
 
 /** How far an ability is along the bar, from 0 to 1. */
 export const shareOf = ({ mean }: Ability): number => Math.max(0, Math.min(1, (mean + 3) / 6));

@@ -1,8 +1,10 @@
-import { sumOf } from '../../statistics';
+import { sum, sumOf } from '../../statistics';
 
 /** An answer to a drill. */
 export interface Answered {
   readonly difficulty: number;
+  /** How often a guess would have been right; one in four where nothing is said. */
+  readonly guess?: number;
   readonly right: boolean;
 }
 
@@ -13,47 +15,60 @@ export interface Ability {
 }
 
 /** Four options: so often a guess is right. */
-const guessed = 0.25;
+const amongFour = 0.25;
 /** Abilities before an answer: those who begin differ by about so much. */
 const spread = 1.2;
 const grid = Array.from({ length: 81 }, (_, at) => -4 + at / 10);
 
-/** Chance of a right answer (Rasch 1960, with the floor of a guess among four; Birnbaum 1968). */
-export const chanceRight = (ability: number, difficulty: number): number =>
-  guessed + (1 - guessed) / (1 + Math.exp(difficulty - ability));
+/** What matters of a drill to whoever reckons with abilities. */
+export type Item = Pick<Answered, 'difficulty' | 'guess'>;
 
-/** What some answers say of an ability: the posterior over a grid, from a normal prior. */
-export function abilityOf(answers: readonly Answered[]): Ability {
+/** Chance of a right answer (Rasch 1960, with the floor of a guess; Birnbaum 1968). */
+export const chanceRight = (ability: number, { difficulty, guess = amongFour }: Item): number =>
+  guess + (1 - guess) / (1 + Math.exp(difficulty - ability));
+
+/** How likely each ability of the grid is after some answers, from a normal prior; sums to 1. */
+function weightsOf(answers: readonly Answered[]): number[] {
   const words = grid.map((ability) => {
     let word = -0.5 * (ability / spread) ** 2;
-    for (const { difficulty, right } of answers) {
-      const chance = chanceRight(ability, difficulty);
-      word += Math.log(right ? chance : 1 - chance);
+    for (const answer of answers) {
+      const chance = chanceRight(ability, answer);
+      word += Math.log(answer.right ? chance : 1 - chance);
     }
     return word;
   });
   const most = Math.max(...words);
   const weights = words.map((word) => Math.exp(word - most));
-  const all = sumOf(weights, (weight) => weight);
-  const mean = weights.reduce((sum, weight, at) => sum + weight * grid[at]!, 0) / all;
-  const variance = weights.reduce((sum, weight, at) => sum + weight * (grid[at]! - mean) ** 2, 0) / all;
+  const all = sum(weights);
+  return weights.map((weight) => weight / all);
+}
+
+/** What some answers say of an ability. */
+export function abilityOf(answers: readonly Answered[]): Ability {
+  const weights = weightsOf(answers);
+  const mean = sumOf(weights.keys(), (at) => weights[at]! * grid[at]!);
+  const variance = sumOf(weights.keys(), (at) => weights[at]! * (grid[at]! - mean) ** 2);
   return { mean, sd: Math.sqrt(variance) };
 }
 
 /** What an answer to a drill tells of an ability on average: the information of Fisher. */
-export function informationOf(ability: number, difficulty: number): number {
-  const chance = chanceRight(ability, difficulty);
-  const slope = ((chance - guessed) * (1 - chance)) / (1 - guessed);
+export function informationOf(ability: number, item: Item): number {
+  const { guess = amongFour } = item;
+  const chance = chanceRight(ability, item);
+  const slope = ((chance - guess) * (1 - chance)) / (1 - guess);
   return slope ** 2 / (chance * (1 - chance));
 }
 
-/** Of some drills the one that tells most. */
-export function mostTelling<D extends { readonly difficulty: number }>(
+/** Of some drills the one that tells most, over all that the ability may be after some answers. */
+export function mostTelling<D>(
   drills: readonly D[],
-  { mean }: Ability,
+  answers: readonly Answered[],
+  itemOf: (drill: D) => Item,
 ): D | undefined {
-  return drills.reduce<D | undefined>(
-    (best, one) => (!best || informationOf(mean, one.difficulty) > informationOf(mean, best.difficulty) ? one : best),
-    undefined,
-  );
+  const weights = weightsOf(answers);
+  const told = drills.map((drill) => {
+    const item = itemOf(drill);
+    return sumOf(weights.keys(), (at) => weights[at]! * informationOf(grid[at]!, item));
+  });
+  return drills[told.indexOf(Math.max(...told))];
 }

@@ -1,5 +1,5 @@
 import { faultWords, type Stage } from '../../circuit';
-import { formatQuantity } from '../../quantity';
+import { formatQuantity, type Volts } from '../../quantity';
 import { type Random } from '../../statistics';
 import { type Drill, drillOf, oneOf } from './drill';
 
@@ -10,6 +10,24 @@ export interface SolvedStage {
 }
 
 const voltsText = (volts: number) => formatQuantity(Math.abs(volts) < 0.005 ? 0 : volts, 'V', 3);
+
+/** So often the volts are to be typed, not chosen, where they are so many at least; near enough is right. */
+const typed = 0.35;
+const leastTyped: Volts = 1;
+const nearEnough = 0.12;
+/** By so much that is harder. */
+const harderTyped = 0.9;
+
+/** Farther from the part, in a larger stage, and between the rails it is harder: at a rail nothing is to be reckoned. */
+function difficultyOf(
+  stage: Stage,
+  node: string,
+  touches: boolean,
+  { then, least, most }: { readonly then: Volts; readonly least: Volts; readonly most: Volts },
+): number {
+  const fromRail = Math.min(...[least, most, 0].map((rail) => Math.abs(then - rail))) / Math.max(1, most - least);
+  return -1.6 + 0.06 * stage.nodes.length + (touches ? 0 : 0.7) + 6 * Math.min(0.25, fromRail);
+}
 
 /** What a node would read if a part were broken. */
 export function ladderDrill({ title, stage }: SolvedStage, random: Random): Drill | undefined {
@@ -29,17 +47,16 @@ export function ladderDrill({ title, stage }: SolvedStage, random: Random): Dril
       (one) => Math.abs(one - then) > 0.1 * (most - least) && one >= least - 1 && one <= most + 1,
     );
     const words = faultWords(fault);
-    const drill = drillOf(
-      {
-        skill: 'circuits',
-        ask: `${title}: ${node} stands at ${voltsText(now)}. What would it read with ${words}?`,
-        why: `With ${words} the node settles at ${voltsText(then)}.`,
-        difficulty: 0.8 + 0.05 * stage.nodes.length,
-      },
-      voltsText(then),
-      wrong.map(voltsText),
-      random,
-    );
+    const touched = stage.circuit.elements.find(({ label }) => label.toLowerCase() === fault.ref.toLowerCase());
+    const told = {
+      skill: 'circuits' as const,
+      ask: `${title}: ${node} stands at ${voltsText(now)}. What would it read with ${words}?`,
+      why: `With ${words} the node settles at ${voltsText(then)}.`,
+      difficulty: difficultyOf(stage, node, touched?.nodes.some((one) => one === node) ?? false, { then, least, most }),
+    };
+    if (Math.abs(then) > leastTyped && random() < typed)
+      return { ...told, difficulty: told.difficulty + harderTyped, value: then, unit: 'V', within: nearEnough };
+    const drill = drillOf(told, voltsText(then), wrong.map(voltsText), random);
     if (drill) return drill;
   }
   return undefined;

@@ -1,23 +1,63 @@
 import { type Symptom, type Picture } from '../../picture';
+import { formatQuantity, quantityIn, type Seconds, type Unit } from '../../quantity';
 import { type Random } from '../../statistics';
 
 /** What is learnt, each by drills of its own. */
-export const skills = ['parts', 'instruments', 'circuits', 'pictures', 'safety'] as const;
+export const skills = ['parts', 'instruments', 'circuits', 'pictures', 'isolating', 'safety'] as const;
 export type Skill = (typeof skills)[number];
 
-/** A question of seconds with four answers, made from the models. */
-export interface Drill {
+/** A picture that a question is about. */
+export interface AskedPicture {
+  readonly family: Picture['family'];
+  readonly symptoms: readonly Symptom[];
+}
+
+/** A question of seconds, made from the models. */
+interface Asked {
   readonly skill: Skill;
   readonly ask: string;
-  /** Colour bands or a picture that the question is about. */
+  /** What the question is about: colour bands, a picture and another after it, a light that blinks. */
   readonly bands?: readonly string[];
-  readonly picture?: { readonly family: Picture['family']; readonly symptoms: readonly Symptom[] };
+  readonly picture?: AskedPicture;
+  readonly after?: AskedPicture;
+  readonly blinks?: { readonly count: number; readonly each: Seconds };
+  readonly why: string;
+  /** How hard it is, in the units of ability: 0 is what half of those who have begun know. */
+  readonly difficulty: number;
+}
+
+/** Answered by one of a few. */
+export interface ChoiceDrill extends Asked {
   readonly options: readonly string[];
   /** Which of the options is right. */
   readonly right: number;
-  readonly why: string;
-  /** How hard it is, in the units of ability: 0 is what half of those who have begun get right. */
-  readonly difficulty: number;
+}
+
+/** Answered by a value that is typed: nothing is to be guessed from. */
+export interface TypedDrill extends Asked {
+  readonly value: number;
+  readonly unit: Unit;
+  /** So far from it, as a share, is right. */
+  readonly within: number;
+}
+
+export type Drill = ChoiceDrill | TypedDrill;
+
+/** How often a guess is right. */
+export const guessOf = (drill: Drill): number => ('options' in drill ? 1 / drill.options.length : 0);
+
+/** What is right, in words. */
+export const rightAnswer = (drill: Drill): string =>
+  'options' in drill ? drill.options[drill.right]! : formatQuantity(drill.value, drill.unit, 3);
+
+/**
+ * Is a typed answer right?
+ *
+ * @throws Refusal where it is no value, or one in another unit
+ */
+export function isRight({ value, unit, within }: TypedDrill, text: string): boolean {
+  const typed = quantityIn(unit, text, `an answer in ${unit}, like ${formatQuantity(value * 2, unit, 2)}`);
+  return Math.abs(typed - value) <= within * Math.abs(value);
 }
 
 /** One of several. */
@@ -38,12 +78,7 @@ export function shuffled<T>(all: readonly T[], random: Random): T[] {
  *
  * @returns undefined where fewer than two wrong answers are left
  */
-export function drillOf(
-  told: Omit<Drill, 'options' | 'right'>,
-  right: string,
-  wrong: readonly string[],
-  random: Random,
-): Drill | undefined {
+export function drillOf(told: Asked, right: string, wrong: readonly string[], random: Random): ChoiceDrill | undefined {
   const others = [...new Set(wrong)].filter((one) => one !== right).slice(0, 3);
   if (others.length < 2) return undefined;
   const options = shuffled([right, ...others], random);

@@ -1,7 +1,7 @@
 import { bandsOf, codeOf, esrLimit } from '../../parts';
 import { formatQuantity } from '../../quantity';
 import { type Random } from '../../statistics';
-import { type Drill, drillOf, oneOf } from './drill';
+import { type Drill, drillOf, oneOf, type TypedDrill } from './drill';
 
 const series = [10, 12, 15, 18, 22, 27, 33, 39, 47, 56, 68, 82];
 const ohmsText = (ohms: number) => formatQuantity(ohms, 'Ω', 3);
@@ -19,6 +19,24 @@ const swapped = (ohms: number) => {
 /** A factor between two, small steps as often as large ones. */
 const factorBetween = (least: number, most: number, random: Random) => least * (most / least) ** random();
 
+/** So often a value is to be typed, not chosen. */
+const typed = 0.5;
+/** By so much that is harder. */
+const harderTyped = 0.4;
+
+const typedInstead = (
+  { ask, difficulty, ...told }: Pick<TypedDrill, 'skill' | 'ask' | 'bands' | 'why' | 'difficulty'>,
+  value: number,
+  unit: 'Ω' | 'F',
+): TypedDrill => ({
+  ...told,
+  ask,
+  difficulty: difficulty + harderTyped,
+  value,
+  unit,
+  within: 0.01,
+});
+
 /** Bands → ohms. */
 export function bandDrill(random: Random): Drill | undefined {
   const ohms = drawn(random, -1, 5);
@@ -33,6 +51,7 @@ export function bandDrill(random: Random): Drill | undefined {
     // Gold and black as powers are met seldom, thousands daily.
     difficulty: ohms < 10 ? 1.5 : ohms < 100 ? 0.6 : ohms < 1000 || ohms >= 1e6 ? -0.3 : -1,
   };
+  if (random() < typed) return typedInstead(told, ohms, 'Ω');
   return drillOf(told, ohmsText(ohms), [ohms * 10, ohms / 10, swapped(ohms), ohms * 100].map(ohmsText), random);
 }
 
@@ -42,19 +61,15 @@ export function codeDrill(random: Random): Drill | undefined {
   const value = drawn(random, 1, 5);
   const text = (one: number) => (capacitor ? formatQuantity(one * 1e-12, 'F', 3) : ohmsText(one));
   const code = codeOf(value);
-  const why = `Two figures and how many noughts follow, ${capacitor ? 'in picofarads' : 'in ohms'}: ${code} is ${text(value)}.`;
-  return drillOf(
-    {
-      skill: 'parts',
-      ask: `A ${capacitor ? 'capacitor' : 'resistor'} is marked ${code}. What is it?`,
-      why,
-      // Picofarads are turned into larger units in the head, the farther the harder.
-      difficulty: (capacitor ? -0.6 : -1) + 0.35 * Math.abs(Math.floor(Math.log10(value)) - 2),
-    },
-    text(value),
-    [value * 10, value / 10, value * 1000, swapped(value)].map(text),
-    random,
-  );
+  const told = {
+    skill: 'parts' as const,
+    ask: `A ${capacitor ? 'capacitor' : 'resistor'} is marked ${code}. What is it?`,
+    why: `Two figures and how many noughts follow, ${capacitor ? 'in picofarads' : 'in ohms'}: ${code} is ${text(value)}.`,
+    // Picofarads are turned into larger units in the head, the farther the harder.
+    difficulty: (capacitor ? -0.6 : -1) + 0.35 * Math.abs(Math.floor(Math.log10(value)) - 2),
+  };
+  if (random() < typed) return typedInstead(told, capacitor ? value * 1e-12 : value, capacitor ? 'F' : 'Ω');
+  return drillOf(told, text(value), [value * 10, value / 10, value * 1000, swapped(value)].map(text), random);
 }
 
 const verdictsInCircuit = {
