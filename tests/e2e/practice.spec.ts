@@ -118,8 +118,15 @@ test('a hunt with two slips is cured by the keyboard and looked back on; nothing
   await page.locator('input[type=file]').setInputFiles(file);
   await expect(page.getByText(/^A dark set · \d of 5 · one part$/)).toBeVisible();
   await expect(page.getByText('A hint · 1 left')).toBeVisible();
-  // What was suspected stays with the browser, over all its hunts.
+  await expect(record).toHaveAttribute('data-count', '0');
+  count = 0;
+  await type('suspect surge 60');
+  await type('discharge');
+  await type('fit a new surge');
+  await expect(debrief).toBeVisible();
+  // What was suspected stays with the browser, over all its hunts, and what was decided without a hint counts.
   await page.goto(`${demo.address}/practice`);
+  await expect(page.getByText('What you can · 2 answered')).toBeVisible();
   await expect(page.getByTestId('sureness').getByRole('row', { name: /60 % 1 / })).toBeVisible();
   expect(rowsOf(demo.database)).toBe(before);
 });

@@ -70,7 +70,7 @@ export function checksOf(sheet: Sheet): ReadonlyMap<string, Check> {
     measure: 'picture',
     title: 'The picture',
     where: 'the screen',
-    aliases: ['screen'],
+    aliases: ['screen', 'pic'],
   });
   return checks;
 }

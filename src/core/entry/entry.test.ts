@@ -43,6 +43,7 @@ describe('the entry line', () => {
     ['press-scan answers', 'press-scan', { kind: 'choice', choice: 'answers' }],
     ['source same', 'try-source', { kind: 'choice', choice: 'same' }],
     ['picture upper_dark', 'picture', { kind: 'picture', symptoms: ['upper_dark'] }],
+    ['pic ok', 'picture', { kind: 'picture', symptoms: ['normal'] }],
   ] as const)('reads "%s"', (line, check, answer) => {
     expect(read(line)).toMatchObject({ kind: 'reading', check: { id: check }, answer });
   });
@@ -106,6 +107,7 @@ describe('the entry line', () => {
 
   it.each([
     ['abc', /has no point "abc"/],
+    ['pix 3', /has no point "pix"; near it: .*pic/],
     ['12.3', /has no point "12.3"/],
     ['vscan', /needs a value after it, like "vscan/],
     ['vscan 3 ohm', /read in volts, not ohms/],

@@ -136,9 +136,9 @@ function narrow(best: readonly Check[], all: readonly Check[], rest: readonly st
 /** Says that there is no such point, and what is near it. */
 export function unknownPoint(words: readonly string[], { checks, sheet }: EntryScope): Refusal {
   const name = words[0]!.toLowerCase();
+  const isNear = (one: string) => one.toLowerCase().startsWith(name.slice(0, 2));
   const near = [...checks.values()]
-    .map(nameOf)
-    .filter((alias) => alias.toLowerCase().startsWith(name.slice(0, 2)))
+    .flatMap((check) => [nameOf(check), check.id, ...check.aliases].find(isNear) ?? [])
     .slice(0, 4);
   const hint = near.length > 0 ? `; near it: ${near.join(', ')}` : '';
   return new Refusal(`${sheet.title} has no point "${words[0]}"${hint}${newcomerHint(words, sheet)}`);

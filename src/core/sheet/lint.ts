@@ -6,7 +6,7 @@ import { type Protection } from './sections/protection';
 import { type Sheet } from './sheet';
 
 /** Words that begin a line of the bench: ways of measuring, and what every set has. */
-const reserved = new Set([...measureNames.flatMap((name) => measures[name].words), 'picture', 'blinks', 'code']);
+const reserved = new Set([...measureNames.flatMap((name) => measures[name].words), 'picture', 'pic', 'blinks', 'code']);
 
 /** What else a name in small letters stands for at the bench; undefined where it is the point's own. */
 function takenBy({ signs, points }: Sheet, name: string, own: string): string | undefined {

@@ -118,6 +118,7 @@ export function Practice({ first }: { readonly first: DrawnDrill }) {
           </ul>
           <p className="soft">
             Press one to be asked of it alone. Otherwise it is asked what least is known of, as hard as you can just do.
+            A hunt without a hint counts, too.
           </p>
           <Sureness />
         </section>

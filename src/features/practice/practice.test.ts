@@ -11,6 +11,7 @@ import {
   shareOf,
   skillInTurn,
   withGiven,
+  withHunt,
 } from './practiceModel';
 import { readSuspicions, withSuspicions } from './sureness';
 
@@ -51,6 +52,38 @@ describe('answers that were given', () => {
     expect(abilityText(abilities.pictures)).toBe('not asked yet');
     expect(shareOf(abilities.parts)).toBeGreaterThan(shareOf(abilities.safety));
     expect(shareOf({ mean: 9, sd: 1 })).toBe(1);
+  });
+});
+
+describe('a hunt that is over', () => {
+  const row = { title: '', words: '', bits: 1, minutes: 3, slips: 0, luck: 0 };
+  const rows = [0.2, 0, 9].map((loss) => ({ ...row, loss }));
+
+  it('tells of what to measure next by each decision, and of care once; it counts once', () => {
+    const before = [given('isolating', true)];
+    const gaveUp = { ...row, bits: 0, loss: 0 };
+    const after = withHunt(before, 'one', { rows: [...rows, gaveUp], slips: 0 }, 3, 7);
+    expect(after.slice(1).map(({ skill, right }) => `${skill} ${right}`)).toEqual([
+      'isolating true',
+      'isolating true',
+      'isolating false',
+      'safety true',
+    ]);
+    expect(withHunt(after, 'one', { rows: rows.slice(0, 1), slips: 12 }, 3, 8).map(({ right }) => right)).toEqual([
+      true,
+      true,
+      false,
+    ]);
+    expect(withHunt(after, 'two', { rows, slips: 0 }, 3, 8)).toHaveLength(9);
+    expect(withHunt(before, 'one', { rows: [], slips: 0 }, 3, 7)).toEqual(before);
+    expect(readGiven(JSON.stringify(after))).toEqual(after);
+  });
+
+  it('tells of more where it was harder', () => {
+    const good = rows.slice(0, 2);
+    const ability = (grade: 1 | 5) =>
+      abilitiesOf(withHunt([], 'one', { rows: good, slips: 0 }, grade, 7)).isolating.mean;
+    expect(ability(5)).toBeGreaterThan(ability(1) + 0.3);
   });
 });
 

@@ -4,16 +4,20 @@ import {
   type AnsweredDrill,
   type DrawnDrill,
   drillToAsk,
+  type Grade,
   guessOf,
   type Skill,
   skills,
 } from '@/core/practice';
+import { type DebriefView } from './huntView';
 
 /** An answer that was given, with when. */
 export interface Given extends AnsweredDrill {
   readonly skill: Skill;
   /** Milliseconds since 1970. */
   readonly at: number;
+  /** The hunt that it was a decision of, where it was no drill. */
+  readonly hunt?: string;
 }
 
 /** So many answers are remembered. */
@@ -30,10 +34,10 @@ export function readGiven(text: string | null): Given[] {
 }
 
 function isGiven(one: unknown): one is Given {
-  const { skill, difficulty, guess, kind, right, at } = (one ?? {}) as Partial<Given>;
+  const { skill, difficulty, guess, kind, right, at, hunt } = (one ?? {}) as Partial<Given>;
   const fair =
     (guess === undefined || (Number.isFinite(guess) && guess >= 0 && guess < 1)) &&
-    (kind === undefined || typeof kind === 'string');
+    [kind, hunt].every((one) => one === undefined || typeof one === 'string');
   return (
     skills.includes(skill!) && Number.isFinite(difficulty) && fair && typeof right === 'boolean' && Number.isFinite(at)
   );
@@ -41,6 +45,37 @@ function isGiven(one: unknown): one is Given {
 
 /** The answers as they are kept, with one more. */
 export const withGiven = (given: readonly Given[], one: Given): Given[] => [...given, one].slice(-remembered);
+
+/** A decision in a hunt is right where no other was expected to take so many minutes less. */
+const goodEnough = 2;
+/** Among all that can be done a good decision is met by chance so often, and nothing goes wrong so often. */
+const metByChance = 0.15;
+const luckily = 0.4;
+/** By so much a decision is harder with each grade of the hunt, the third being as hard as the middle drill. */
+const perGrade = 0.4;
+
+/**
+ * The answers with what a hunt tells of its hunter, in place of what was kept of it before: each decision of what to
+ * measure or to mend next, and whether anything went wrong.
+ *
+ * @param hunt which it is: each counts once
+ */
+export function withHunt(
+  given: readonly Given[],
+  hunt: string,
+  { rows, slips }: Pick<DebriefView, 'rows' | 'slips'>,
+  grade: Grade,
+  at: number,
+): Given[] {
+  const item = { difficulty: perGrade * (grade - 3), kind: 'hunt', hunt, at };
+  // What told nothing and lost nothing was no decision: giving up.
+  const decided = rows
+    .filter(({ bits, loss }) => bits !== 0 || loss > 0)
+    .map(({ loss }): Given => ({ ...item, skill: 'isolating', guess: metByChance, right: loss < goodEnough }));
+  const unharmed: Given = { ...item, skill: 'safety', guess: luckily, right: slips < goodEnough };
+  const others = given.filter((one) => one.hunt !== hunt);
+  return [...others, ...decided, ...(decided.length > 0 ? [unharmed] : [])].slice(-remembered);
+}
 
 /** What is known of each skill. */
 export const abilitiesOf = (given: readonly Given[]): Record<Skill, Ability & { readonly answers: number }> =>

@@ -3,6 +3,7 @@ import { type Exercise, exerciseFrom, type Grade, type HuntAct, type Trouble } f
 import { useDraft } from '@/ui';
 import { joinRoom } from './roomActions';
 import { drawFrom, hintFor, openExercise, viewHunt } from './huntActions';
+import { readGiven, withHunt } from './practiceModel';
 import { readSuspicions, withSuspicions } from './sureness';
 import { type Aim, type HintLevel, type HuntView } from './huntView';
 
@@ -58,6 +59,7 @@ export function drawnFor(wanted: Wanted) {
 export function useHunt() {
   const { draft, keep } = useDraft('hunt');
   const suspicions = useDraft('suspicions');
+  const drills = useDraft('practice');
   const [own, setOwn] = useState<KeptHunt>();
   const kept = own ?? readHunt(draft);
   const [view, setView] = useState<HuntView>();
@@ -80,9 +82,12 @@ export function useHunt() {
       if (debrief) {
         const told = withSuspicions(readSuspicions(suspicions.draft), JSON.stringify(exercise), debrief.statements);
         suspicions.keep(JSON.stringify(told));
+        // What a hint told was not known.
+        const now = withHunt(readGiven(drills.draft), JSON.stringify(exercise), debrief, next.grade, Date.now());
+        if (next.hints.length === 0) drills.keep(JSON.stringify(now));
       }
     },
-    [keep, suspicions],
+    [drills, keep, suspicions],
   );
   const left = kept !== undefined && view === undefined && refused === undefined;
   useEffect(() => {
