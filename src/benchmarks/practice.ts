@@ -5,7 +5,7 @@ import { predictionsOf } from '@/core/behaviour';
 import { Stage } from '@/core/circuit';
 import {
   abilityOf,
-  type AnsweredDrill,
+  type Answered,
   chanceRight,
   difficultyOf,
   drawDrills,
@@ -118,7 +118,7 @@ for (const skill of skills) {
     .flat()
     .map((drill) => ({ difficulty: drill.difficulty, guess: guessOf(drill), kind: drill.kind }));
   const any = (random: Random) => pool[Math.floor(random() * pool.length)]!;
-  const chosen = (random: Random, known: readonly AnsweredDrill[]) =>
+  const chosen = (random: Random, known: readonly Answered[]) =>
     drillToAsk(
       Array.from({ length: chosenFrom }, () => any(random)),
       known,
@@ -128,9 +128,9 @@ for (const skill of skills) {
     pick: typeof chosen,
     ability: number,
     random: Random,
-    until: (answers: readonly AnsweredDrill[]) => boolean,
+    until: (answers: readonly Answered[]) => boolean,
   ) => {
-    const answers: AnsweredDrill[] = [];
+    const answers: Answered[] = [];
     while (answers.length < mostAnswers && !until(answers)) {
       const item = pick(random, answers);
       answers.push({ ...item, right: random() < chanceRight(ability, item) });
@@ -141,7 +141,7 @@ for (const skill of skills) {
   const found = abilities.map(
     (ability, seed) => abilityOf(asked(chosen, ability, seeded(seed), ({ length }) => length >= 40)).mean,
   );
-  const sure = (answers: readonly AnsweredDrill[]) => answers.length > 4 && abilityOf(answers).sd < sureEnough;
+  const sure = (answers: readonly Answered[]) => answers.length > 4 && abilityOf(answers).sd < sureEnough;
   const itemsBy = (pick: typeof chosen) =>
     mean(abilities.slice(0, 200).map((ability, seed) => asked(pick, ability, seeded(seed), sure).length));
   const [byChoice, byChance] = [itemsBy(chosen), itemsBy(any)];

@@ -38,7 +38,7 @@ export { worldNames, worlds } from './worlds/world';
 export {
   type Ability,
   abilityOf,
-  type AnsweredDrill,
+  type Answered,
   chanceRight,
   type Drill,
   type DrillMaterial,

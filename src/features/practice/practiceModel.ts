@@ -1,7 +1,7 @@
 import {
   type Ability,
   abilityOf,
-  type AnsweredDrill,
+  type Answered,
   type DrawnDrill,
   drillToAsk,
   type Grade,
@@ -12,7 +12,7 @@ import {
 import { type DebriefView } from './huntView';
 
 /** An answer that was given, with when. */
-export interface Given extends AnsweredDrill {
+export interface Given extends Answered {
   readonly skill: Skill;
   /** Milliseconds since 1970. */
   readonly at: number;

@@ -105,7 +105,10 @@ function failedRepairs(sheet: Sheet, { repairs }: BenchState): { readonly fault:
 /** Two faults are looked for when a reading is this likely to be an outlier under every single one. */
 const unexplained = 0.3;
 
-/** What the hypotheses come to for each fault with all its degrees, in sheet order: after all that was seen, and of that as one that a repair failed to reach. */
+/**
+ * What the hypotheses come to for each fault with all its degrees, in sheet order: after all that was seen, and of that
+ * as one that a repair failed to reach.
+ */
 function byFault(
   predictions: Predictions,
   hypotheses: readonly Hypothesis[],

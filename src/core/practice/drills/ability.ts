@@ -5,6 +5,8 @@ export interface Answered {
   readonly difficulty: number;
   /** How often a guess would have been right; one in four where nothing is said. */
   readonly guess?: number;
+  /** What it was a drill of, within its skill. */
+  readonly kind?: string;
   readonly right: boolean;
 }
 
@@ -21,7 +23,7 @@ const spread = 1.2;
 const grid = Array.from({ length: 81 }, (_, at) => -4 + at / 10);
 
 /** What matters of a drill to whoever reckons with abilities. */
-export type Item = Pick<Answered, 'difficulty' | 'guess'>;
+export type Item = Pick<Answered, 'difficulty' | 'guess' | 'kind'>;
 
 /** Chance of a right answer (Rasch 1960, with the floor of a guess; Birnbaum 1968). */
 export const chanceRight = (ability: number, { difficulty, guess = amongFour }: Item): number =>
@@ -71,4 +73,18 @@ export function mostTelling<D>(
     return sumOf(weights.keys(), (at) => weights[at]! * informationOf(grid[at]!, item));
   });
   return drills[told.indexOf(Math.max(...told))];
+}
+
+/**
+ * Of some drills of a skill the one to ask: what tells most, and not of the kind that was asked last, where there is
+ * another.
+ */
+export function drillToAsk<D>(
+  drills: readonly D[],
+  answers: readonly Answered[],
+  itemOf: (drill: D) => Item,
+): D | undefined {
+  const last = answers.at(-1)?.kind;
+  const others = drills.filter((drill) => itemOf(drill).kind !== last);
+  return mostTelling(others.length > 0 ? others : drills, answers, itemOf);
 }

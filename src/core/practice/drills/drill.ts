@@ -43,6 +43,9 @@ export interface TypedDrill extends Asked {
 
 export type Drill = ChoiceDrill | TypedDrill;
 
+/** A drill with what it is a drill of, within its skill. */
+export type DrawnDrill = Drill & { readonly kind: string };
+
 /** How often a guess is right. */
 export const guessOf = (drill: Drill): number => ('options' in drill ? 1 / drill.options.length : 0);
 

@@ -9,7 +9,7 @@ import { depict, type Symptom, symptomsOf, symptomTitles } from '../../picture';
 import { mean, seeded, sumOf } from '../../statistics';
 import {
   abilityOf,
-  type AnsweredDrill,
+  type Answered,
   chanceRight,
   drawDrill,
   type Drill,
@@ -234,14 +234,9 @@ describe('a drill', () => {
 });
 
 describe('an ability', () => {
-  const learner = (
-    ability: number,
-    count: number,
-    pick: (seed: number, known: AnsweredDrill[]) => Item,
-    seed: number,
-  ) => {
+  const learner = (ability: number, count: number, pick: (seed: number, known: Answered[]) => Item, seed: number) => {
     const random = seeded(seed);
-    const answers: AnsweredDrill[] = [];
+    const answers: Answered[] = [];
     for (let at = 0; at < count; at += 1) {
       const item = pick(seed * 1000 + at, answers);
       answers.push({ ...item, right: random() < chanceRight(ability, item) });
@@ -253,7 +248,7 @@ describe('an ability', () => {
     const random = seeded(seed);
     return { difficulty: -2 + 4 * random(), guess: random() < 0.3 ? 0 : 0.25 };
   };
-  const telling = (seed: number, known: AnsweredDrill[]) =>
+  const telling = (seed: number, known: Answered[]) =>
     mostTelling(
       Array.from({ length: 8 }, (_, at) => anyItem(31 * seed + at)),
       known,
