@@ -35,21 +35,4 @@ export { calibrationOf, evaluateIn, type WorldResult } from './worlds/evaluate';
 export { nameIn } from './worlds/openHunt';
 export { simulatedSet } from './worlds/simulatedSet';
 export { worldNames, worlds } from './worlds/world';
-export {
-  type Ability,
-  abilityOf,
-  type Answered,
-  chanceRight,
-  type Drill,
-  type DrillMaterial,
-  drawDrill,
-  drawDrills,
-  type DrawnDrill,
-  drillToAsk,
-  guessOf,
-  isRight,
-  rightAnswer,
-  type Skill,
-  skills,
-  type TypedDrill,
-} from './drills';
+export * from './drills';

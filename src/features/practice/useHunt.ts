@@ -83,8 +83,9 @@ export function useHunt() {
         const told = withSuspicions(readSuspicions(suspicions.draft), JSON.stringify(exercise), debrief.statements);
         suspicions.keep(JSON.stringify(told));
         // What a hint told was not known.
+        if (next.hints.length > 0) return;
         const now = withHunt(readGiven(drills.draft), JSON.stringify(exercise), debrief, next.grade, Date.now());
-        if (next.hints.length === 0) drills.keep(JSON.stringify(now));
+        drills.keep(JSON.stringify(now));
       }
     },
     [drills, keep, suspicions],

@@ -57,7 +57,7 @@ export function drawDrill(skill: Skill, material: DrillMaterial, random: Random)
 
 /** So many are drawn that one may be chosen which tells most; of those that take their time to draw, fewer. */
 const usuallyDrawn = 24;
-const drawnOf: Partial<Readonly<Record<Skill, number>>> = { isolating: 10 };
+const drawnOf: Partial<Readonly<Record<Skill, number>>> = { isolating: 6 };
 
 /** Some drills of a skill, to choose from; the same seed draws the same ones. */
 export const drawDrills = (skill: Skill, material: DrillMaterial, seed: number): DrawnDrill[] =>

@@ -59,7 +59,7 @@ export const rightAnswer = (drill: Drill): string =>
  * @throws Refusal where it is no value, or one in another unit
  */
 export function isRight({ value, unit, within }: TypedDrill, text: string): boolean {
-  const typed = quantityIn(unit, text, `an answer in ${unit}, like ${formatQuantity(value * 2, unit, 2)}`);
+  const typed = quantityIn(unit, text, `the answer is ${unit === '' ? 'a number without a unit' : `in ${unit}`}`);
   return Math.abs(typed - value) <= within * Math.abs(value);
 }
 

@@ -111,7 +111,7 @@ describe('a drill', () => {
     for (const text of ['4k7', '4700', '4.7 kΩ', '4,7k']) expect(isRight(drill, text)).toBe(true);
     for (const text of ['47k', '470', '5k']) expect(isRight(drill, text)).toBe(false);
     expect(() => isRight(drill, 'yellow')).toThrow(/"yellow" is not a value/);
-    expect(() => isRight(drill, '4k7 V')).toThrow(/an answer in Ω/);
+    expect(() => isRight(drill, '4k7 V')).toThrow(/^the answer is in Ω$/);
   });
 
   it('of a part by itself is right by the limits of its kind', () => {

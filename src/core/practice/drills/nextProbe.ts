@@ -1,46 +1,34 @@
 import { type Predictions } from '../../behaviour';
-import { adviseOn, type Case, type Complaint, type ProbeAdvice, transition } from '../../diagnosis';
-import { type LogBody, type LogEntry, replay } from '../../log';
-import { faultRate } from '../../parts';
+import { adviseOn, type Complaint, type ProbeAdvice, transition } from '../../diagnosis';
+import { type LogBody, type LogEntry } from '../../log';
 import { symptomTitles } from '../../picture';
 import { type Minutes } from '../../quantity';
 import { answerText } from '../../reading';
-import { familyOf, isListed } from '../../sheet';
-import { drawn, type Random } from '../../statistics';
+import { familyOf } from '../../sheet';
+import { type Random } from '../../statistics';
 import { answerFrom } from '../answering';
-import { complaintOf } from '../hunt';
+import { caseAfter, drawHunt } from '../hunts';
+import { noise } from '../hunts/noise';
 import { type Drill, drillOf, shuffled } from './drill';
 
+/** Hunts are drawn by seeds below this. */
+const seeds = 2 ** 30;
 /** At most so much was read before it is asked what comes next. */
 const mostRead = 2;
-/** How loosely a meter reads, as a share. */
-const noise = 0.01;
-/** What an hour is reckoned at where no shop is asked. */
-const rate = 20;
 /** Another probe is plainly worse where it saves so much less, and at most this share of what the best one saves. */
 const plainly: Minutes = 1.5;
 const atMost = 0.75;
 
 /** Which of four probes tells most for its minutes, with what is known of a set. */
-export function nextProbeDrill(predictions: Predictions, random: Random): Drill | undefined {
-  const { sheet } = predictions.model;
-  const faults = [...sheet.faults.values()].filter((fault) => isListed(fault) && fault.appears === 'always');
-  const fault = drawn(faults, ({ weight, part, mode }) => weight * faultRate(sheet.parts.get(part)!, mode), random);
-  const complaint = complaintOf(predictions, fault);
-  if (complaint.symptoms.includes('normal')) return undefined;
+export function nextProbeDrill({ model: { sheet } }: Predictions, random: Random): Drill | undefined {
+  const hunt = drawHunt([sheet], Math.floor(random() * seeds));
+  const { predictions, fault, complaint } = hunt;
   const log: LogEntry[] = [];
   const record = (body: LogBody) => log.push({ id: String(log.length), at: '', body });
-  const caseNow = (): Case => ({
-    predictions,
-    complaint,
-    bench: replay(log, [...sheet.stores.keys()]),
-    closed: new Map(),
-    hourlyRate: rate,
-  });
   const told: string[] = [];
   const reads = Math.floor(random() * (mostRead + 1));
   for (let read = 0; read < reads; read += 1) {
-    const job = caseNow();
+    const job = caseAfter(hunt, log);
     const { next, probes } = adviseOn(job);
     if (next !== 'probe') return undefined;
     const { check, context } = probes[0]!.probe;
@@ -49,7 +37,7 @@ export function nextProbeDrill(predictions: Predictions, random: Random): Drill 
     record({ kind: 'reading', check: check.id, answer, text: '' });
     told.push(`${check.title} ${answerText(check, answer)}`);
   }
-  const { next, probes } = adviseOn(caseNow());
+  const { next, probes } = adviseOn(caseAfter(hunt, log));
   const [best, ...others] = probes;
   if (next !== 'probe' || !best) return undefined;
   const worse = others.filter(

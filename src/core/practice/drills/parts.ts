@@ -25,12 +25,11 @@ const typed = 0.5;
 const harderTyped = 0.4;
 
 const typedInstead = (
-  { ask, difficulty, ...told }: Pick<TypedDrill, 'skill' | 'ask' | 'bands' | 'why' | 'difficulty'>,
+  { difficulty, ...told }: Pick<TypedDrill, 'skill' | 'ask' | 'bands' | 'why' | 'difficulty'>,
   value: number,
   unit: 'Ω' | 'F',
 ): TypedDrill => ({
   ...told,
-  ask,
   difficulty: difficulty + harderTyped,
   value,
   unit,

@@ -14,11 +14,11 @@ export function pairDrill(predictions: Predictions, random: Random): Drill | und
   const { sheet } = predictions.model;
   const family = familyOf(sheet.technology);
   const before = random() < 0.3 ? [] : oneOf(tilesOf(predictions), random).symptoms;
-  const plain = (symptoms: readonly Symptom[]) =>
-    symptoms.every((symptom) => !unseen.has(symptom)) && showsAll(symptoms);
-  const showsAll = (symptoms: readonly Symptom[]) => {
+  /** Does a picture of some symptoms show them all, and no others? */
+  const plain = (symptoms: readonly Symptom[]) => {
     const shown = symptomsOf(depict(family, symptoms));
-    return symptoms.every((symptom) => shown.has(symptom)) && shown.size === Math.max(1, symptoms.length);
+    const isPlain = symptoms.every((symptom) => shown.has(symptom) && !unseen.has(symptom));
+    return isPlain && shown.size === Math.max(1, symptoms.length);
   };
   if (!plain(before)) return undefined;
   const candidates = symptomTilesOf(predictions)

@@ -1,9 +1,9 @@
-import { formatQuantity } from '../../quantity';
+import { formatQuantity, type Unit } from '../../quantity';
 import { type Random } from '../../statistics';
 import { oneOf, type TypedDrill } from './drill';
 
 /** Three figures, as they are said. */
-const said = (value: number, unit: 'V' | 'Ω' | 'F' | 's' | 'Hz') => formatQuantity(value, unit, 3);
+const said = (value: number, unit: Unit) => formatQuantity(value, unit, 3);
 
 /** Divisions on a screen → volts, with what the probe divides by. */
 export function scopeDrill(random: Random): TypedDrill {
@@ -13,8 +13,8 @@ export function scopeDrill(random: Random): TypedDrill {
   const value = perDivision * divisions * probe;
   return {
     skill: 'instruments',
-    ask: `On the screen the ripple is ${divisions} divisions high at ${said(perDivision, 'V')} a division; the probe is ×${probe}, the screen knows nothing of it. How high is it?`,
-    why: `${divisions} × ${said(perDivision, 'V')} is ${said(perDivision * divisions, 'V')} at the input${probe === 1 ? '' : `, times ${probe} at the tip`}: ${said(value, 'V')}.`,
+    ask: `On the screen the ripple is ${divisions} divisions high at ${said(perDivision, 'V')} a division; the probe is ×${probe}${probe === 1 ? '' : ', the screen knows nothing of it'}. How high is it?`,
+    why: `${divisions} × ${said(perDivision, 'V')} is ${said(perDivision * divisions, 'V')} at the input${probe === 1 ? '' : `, times ${probe} at the tip: ${said(value, 'V')}`}.`,
     // Halves and fifths are reckoned in the head; a divided probe is forgotten.
     difficulty: -1.4 + (probe === 1 ? 0 : probe === 10 ? 0.7 : 1.1) + (Number.isInteger(divisions) ? 0 : 0.6),
     value,
