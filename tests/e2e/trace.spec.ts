@@ -262,6 +262,7 @@ test('pins are shown on both sides, two pointed at are beeped, and the next set 
     await expect(region).toContainText('Now the same hole on the back');
     await click(back, corner);
   }
+  await expect(region).toContainText(/1[12] holes of both photographs lie 0\.\d+ % of the width apart/);
   await region.getByLabel('back over front, percent').fill('100');
   const pins = surface.locator('[data-spot]');
   const asked = async () =>

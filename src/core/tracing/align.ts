@@ -5,20 +5,31 @@ import { distanceOf, type Point, type PointPair, pairsNeeded, Projection } from 
 export interface Alignment {
   /** From the second photograph onto the first; a back is turned over by it. */
   readonly projection: Projection;
-  /** How far the holes still lie apart, as a share of the board’s width (root mean square); of four holes, nothing. */
+  /** The holes it goes by. */
+  readonly holes: number;
+  /** How far they still lie apart, as a share of the board’s width (root mean square); of four holes, nothing. */
   readonly apart: number | undefined;
+  /** Shown holes that it does not go by, since all others say that they are two. */
+  readonly leftOut: number;
 }
 
-/** The alignment of the two photographs; undefined as long as too few holes were shown on both. */
-export function alignmentOf(holes: readonly PointPair[]): Alignment | undefined {
-  if (holes.length < pairsNeeded) return undefined;
+/**
+ * The alignment of the two photographs; undefined as long as too few holes were shown on both.
+ *
+ * @param found holes that both photographs show, the shown ones that suit them among them; go before those shown alone
+ */
+export function alignmentOf(shown: readonly PointPair[], found: readonly PointPair[] = []): Alignment | undefined {
+  if (shown.length < pairsNeeded) return undefined;
+  const holes = found.length > 0 ? found : shown;
   const projection = Projection.through(holes);
   return {
     projection,
+    holes: holes.length,
     apart:
       holes.length > pairsNeeded
         ? Math.sqrt(mean(holes.map(({ seen, lies }) => distanceOf(projection.at(seen), lies) ** 2)))
         : undefined,
+    leftOut: shown.filter(({ seen }) => holes.every((pair) => distanceOf(pair.seen, seen) > 0)).length,
   };
 }
 

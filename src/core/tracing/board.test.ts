@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { distanceOf, type Point, roundSpotNear } from '../plane';
 import { Refusal } from '../quantity';
-import { gaussian, seeded } from '../statistics';
+import { gaussian, quantile, type Random, seeded } from '../statistics';
 import {
+  type Alignment,
   alignmentOf,
   drawingOf,
   laidLike,
@@ -14,6 +15,7 @@ import {
   pinTable,
   placeLine,
   readTraceFile,
+  sameHoles,
   shownPins,
   traceFile,
   traceOf,
@@ -103,29 +105,60 @@ describe('lines of where things lie', () => {
 });
 
 describe('the back of a board laid on its front', () => {
-  it('lies within half a millimetre on 25 cm, by four clicks that scatter by a millimetre', () => {
-    const random = seeded(5);
-    const holes = [
-      ...[0.06, 0.94].flatMap((x) => [0.06, 0.6].map((y) => ({ x, y }))),
-      ...Array.from({ length: 30 }, (_, i) => ({ x: 0.1 + 0.16 * (i % 6), y: 0.12 + 0.1 * Math.floor(i / 6) })),
-    ];
-    const board: MadeBoard = { high: 0.66, holes, tracks: [[holes[5]!, holes[12]!, holes[20]!]], bodies: [] };
-    const [width, millimetres] = [900, 250];
+  const [width, millimetres] = [600, 250];
+  const holes = [
+    ...[0.06, 0.94].flatMap((x) => [0.06, 0.6].map((y) => ({ x, y }))),
+    ...Array.from({ length: 30 }, (_, i) => ({ x: 0.1 + 0.16 * (i % 6), y: 0.12 + 0.1 * Math.floor(i / 6) })),
+  ];
+  const made: MadeBoard = { high: 0.66, holes, tracks: [[holes[5]!, holes[12]!, holes[20]!]], bodies: [] };
+  /** Both sides photographed; four holes clicked with a millimetre of scatter, in shares of the width. */
+  const photographs = (barrel: number, random: Random) => {
     const [front, back] = (['front', 'back'] as const).map((side) =>
-      photographedBoard(board, side, width, { askew: 18, barrel: 0, noise: 0.02 }, random),
-    );
-    const clicked = ({ picture, at }: NonNullable<typeof front>, hole: Point): Point => {
-      const scatter = distanceOf(at({ x: 0, y: 0.3 }), at({ x: 1, y: 0.3 })) / millimetres;
-      const seen = at(hole);
-      const values = Float32Array.from({ length: width * picture.height }, (_, i) => picture.data[4 * i]! / 255);
-      const click = { x: seen.x + scatter * gaussian(random), y: seen.y + scatter * gaussian(random) };
-      return roundSpotNear({ width, height: picture.height, values }, click, 0.012 * width)!;
+      photographedBoard(made, side, width, { askew: 18, barrel, noise: 0.02 }, random),
+    ) as [Shot, Shot];
+    const share = ({ x, y }: Point): Point => ({ x: x / width, y: y / width });
+    const scale = distanceOf(front.at({ x: 0, y: 0.3 }), front.at({ x: 1, y: 0.3 })) / millimetres;
+    const clicked = ({ at }: Shot, hole: Point) => {
+      const { x, y } = at(hole);
+      return { x: x + scale * gaussian(random), y: y + scale * gaussian(random) };
     };
-    const pairs = holes.slice(0, 4).map((hole) => ({ seen: clicked(back!, hole), lies: clicked(front!, hole) }));
-    const { projection } = alignmentOf(pairs)!;
-    const scale = millimetres / distanceOf(front!.at({ x: 0, y: 0.3 }), front!.at({ x: 1, y: 0.3 }));
-    for (const hole of holes)
-      expect(scale * distanceOf(projection.at(back!.at(hole)), front!.at(hole))).toBeLessThan(0.5);
+    const apart = ({ projection }: Alignment) =>
+      holes.map((hole) => (width / scale) * distanceOf(projection.at(share(back.at(hole))), share(front.at(hole))));
+    return { front, back, share, clicked, apart };
+  };
+  type Shot = ReturnType<typeof photographedBoard>;
+
+  it('lies within half a millimetre on 25 cm, by four clicks that scatter by a millimetre', () => {
+    const { front, back, share, clicked, apart } = photographs(0, seeded(5));
+    const middle = (shot: Shot, hole: Point) => {
+      const { height, data } = shot.picture;
+      const values = Float32Array.from({ length: width * height }, (_, i) => data[4 * i]! / 255);
+      return share(roundSpotNear({ width, height, values }, clicked(shot, hole), 0.012 * width)!);
+    };
+    const shown = holes.slice(0, 4).map((hole) => ({ seen: middle(back, hole), lies: middle(front, hole) }));
+    expect(Math.max(...apart(alignmentOf(shown)!))).toBeLessThan(0.5);
+  });
+
+  it('lies as near through a lens, by all holes that both sides show, and leaves a wrong one out', () => {
+    const { front, back, share, clicked, apart } = photographs(0.02, seeded(7));
+    const shown = holes
+      .slice(0, 4)
+      .map((hole) => ({ seen: share(clicked(back, hole)), lies: share(clicked(front, hole)) }));
+    const wrong = { seen: share(back.at(holes[12]!)), lies: share(front.at(holes[13]!)) };
+    const found = sameHoles(front.picture, back.picture, [...shown, wrong]);
+    expect(found.length).toBeGreaterThan(25);
+    const alignment = alignmentOf([...shown, wrong], found)!;
+    expect(quantile(apart(alignment), 0.95)).toBeLessThan(0.5);
+    expect(alignment.leftOut).toBeGreaterThan(0);
+    expect(found).not.toContainEqual(wrong);
+  });
+
+  it('goes by what was shown where the photographs share nothing', () => {
+    const { front, back, share } = photographs(0, seeded(9));
+    const blank = { ...back.picture, data: back.picture.data.map(() => 90) };
+    const shown = holes.slice(0, 4).map((hole) => ({ seen: share(back.at(hole)), lies: share(front.at(hole)) }));
+    expect(sameHoles(front.picture, blank, shown)).toEqual([]);
+    expect(alignmentOf(shown, [])).toMatchObject({ holes: 4, apart: undefined, leftOut: 0 });
   });
 });
 

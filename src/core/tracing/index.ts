@@ -14,6 +14,7 @@ export { boardSides, holeLine, photoLine, placeLine } from './place';
 export { type MadeBoard, photographedBoard } from './photographedBoard';
 export { type TracedPath } from './path';
 export { pinTable } from './pinTable';
+export { sameHoles } from './sameHoles';
 export { type TracedShort } from './short';
 export { isOfColdSet, type Trace, traceOf, withTraced } from './trace';
 export { readTraceFile, traceFile } from './traceFile';

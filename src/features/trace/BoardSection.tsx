@@ -18,7 +18,9 @@ import { Key } from '@/ui';
 import { type BoardView, pinNear, shownLike, unplacedOf } from './boardModel';
 import styles from './board.module.css';
 import { BoardPlane } from './BoardPlane';
+import { LaidBy } from './LaidBy';
 import { Photograph } from './Photograph';
+import { useAlignment } from './useAlignment';
 import { usePhotoPixels } from './usePhotoPixels';
 
 /** Height of a board without a photograph, as a share of its width. */
@@ -47,6 +49,7 @@ export function BoardSection(props: BoardSectionProps) {
   const [first, second] = trace.board.photos;
   const under = usePhotoPixels(first && photoAddress(first.photo));
   const over = usePhotoPixels(second && photoAddress(second.photo));
+  const alignment = useAlignment(trace.board, photoAddress);
   const [through, setThrough] = useState(0);
   const [shown, setShown] = useState<readonly Point[]>([]);
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
@@ -84,7 +87,7 @@ export function BoardSection(props: BoardSectionProps) {
   };
   /** The middle of the pad that was meant, on the photograph that one looks at. */
   const middleNear = (at: Point): Point => {
-    const { projection } = view.alignment ?? {};
+    const { projection } = alignment ?? {};
     if (!projection || through <= 50) return under.middleNear(at);
     return projection.at(over.middleNear(projection.back().at(at)));
   };
@@ -135,7 +138,7 @@ export function BoardSection(props: BoardSectionProps) {
           )}
         </p>
         {trace.board.photos.length > 0 && <span className={styles.break} />}
-        {view.alignment && !aligning && (
+        {alignment && !aligning && (
           <label>
             {first!.side}
             <input
@@ -150,18 +153,12 @@ export function BoardSection(props: BoardSectionProps) {
           </label>
         )}
         {second && !aligning && (
-          <Button type={view.alignment ? 'default' : 'primary'} onClick={() => setAligning({})}>
-            {view.alignment ? 'One hole more' : `Lay the ${second.side} on the ${first!.side}`}
+          <Button type={alignment ? 'default' : 'primary'} onClick={() => setAligning({})}>
+            {alignment ? 'One hole more' : `Lay the ${second.side} on the ${first!.side}`}
           </Button>
         )}
         {camera}
       </header>
-      {view.alignment?.apart !== undefined && (
-        <p className="soft">
-          The holes lie {(100 * view.alignment.apart).toFixed(2)} % of the width apart on average. Is it much, one of
-          them was another hole: <Key>Alt Z</Key> takes the last one back.
-        </p>
-      )}
       <BoardPlane
         view={view}
         high={high}
@@ -173,15 +170,16 @@ export function BoardSection(props: BoardSectionProps) {
       >
         {first && !alone && <Photograph address={photoAddress(first.photo)} side={first.side} />}
         {second && alone && <Photograph address={photoAddress(second.photo)} side={second.side} />}
-        {second && view.alignment && !aligning && through > 0 && over.high !== undefined && (
+        {second && alignment && !aligning && through > 0 && over.high !== undefined && (
           <Photograph
             address={photoAddress(second.photo)}
             side={second.side}
             opacity={through / 100}
-            onto={{ projection: view.alignment.projection, seenHigh: over.high, high }}
+            onto={{ projection: alignment.projection, seenHigh: over.high, high }}
           />
         )}
       </BoardPlane>
+      {alignment && <LaidBy alignment={alignment} side={second!.side} />}
     </section>
   );
 }

@@ -45,28 +45,32 @@ export function TraceFound({ view, plugs, children }: TraceFoundProps) {
         </details>
       )}
       {live && <ByLiveVolts live={live} />}
-      <h2 className="label">Nodes · {rows.length}</h2>
-      <table className={styles.nodes} data-testid="nodes">
-        <tbody>
-          {rows.map(({ name, spots, volts, read }) => (
-            <tr key={name}>
-              <th scope="row" className="figure">
-                {name}
-              </th>
-              <td>{spots.join('  ')}</td>
-              <td className="figure">{volts ?? ''}</td>
-              {live && <td className="figure">{read === undefined ? '' : `reads ${read}`}</td>}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <p className="soft">
-        {unsolved !== undefined
-          ? `No volts yet: ${unsolved}`
-          : left.length > 0
-            ? 'Volts as far as it is traced: what is not in the circuit yet moves them.'
-            : 'Volts as the traced circuit should stand, from rails, values and roles.'}
-      </p>
+      {rows.length > 0 && (
+        <>
+          <h2 className="label">Nodes · {rows.length}</h2>
+          <table className={styles.nodes} data-testid="nodes">
+            <tbody>
+              {rows.map(({ name, spots, volts, read }) => (
+                <tr key={name}>
+                  <th scope="row" className="figure">
+                    {name}
+                  </th>
+                  <td>{spots.join('  ')}</td>
+                  <td className="figure">{volts ?? ''}</td>
+                  {live && <td className="figure">{read === undefined ? '' : `reads ${read}`}</td>}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="soft">
+            {unsolved !== undefined
+              ? `No volts yet: ${unsolved}`
+              : left.length > 0
+                ? 'Volts as far as it is traced: what is not in the circuit yet moves them.'
+                : 'Volts as the traced circuit should stand, from rails, values and roles.'}
+          </p>
+        </>
+      )}
       {guessed.length > 0 && <p className="soft">Values not read, guessed: {guessed.join(', ')}.</p>}
       {left.length > 0 && <p className="soft">Not in the circuit yet: {left.join(', ')}.</p>}
       {single.length > 0 && (

@@ -1,15 +1,6 @@
 import { distanceOf, type Point, type Projection } from '@/core/plane';
 import { mean } from '@/core/statistics';
-import {
-  type Alignment,
-  alignmentOf,
-  isAlone,
-  pinPlaces,
-  type Spot,
-  type Trace,
-  type TracedNet,
-  type TracedPart,
-} from '@/core/tracing';
+import { isAlone, pinPlaces, type Spot, type Trace, type TracedNet, type TracedPart } from '@/core/tracing';
 
 /** What a pin is drawn as: by what its node turned out to be. */
 export type PinLook = 'ground' | 'rail' | 'node' | 'open';
@@ -29,7 +20,6 @@ export interface BoardView {
   readonly wires: readonly { readonly from: Point; readonly to: Point; readonly look: PinLook }[];
   /** Names stand in the middle of their part, or above it where a pin is there. */
   readonly names: readonly { readonly ref: string; readonly at: Point; readonly above: boolean }[];
-  readonly alignment: Alignment | undefined;
   /** The pins to beep or to look at next, as far as they lie somewhere. */
   readonly next: readonly BoardPin[];
 }
@@ -82,7 +72,6 @@ export function boardOf({ parts, board }: Trace, net: TracedNet, pointed: readon
       at: middleOf([...places.values()]),
       above: places.size % 2 === 1,
     })),
-    alignment: alignmentOf(board.holes),
     next: pins.filter(({ spot }) => pointed.includes(spot)),
   };
 }
