@@ -14,6 +14,7 @@ export { pathUnderChoices } from './sources';
 export { type KeptTrees, type PackedText } from './tree';
 export { anyMark } from './likeListed';
 export { openSheet } from './openSheet';
+export { sheetOfText, sheetText } from './sheetText';
 export { isGuess } from './isGuess';
 export { setVoltages, type SetVoltage, voltageAt } from './setVoltages';
 export { isUnread, withLabel } from './withLabel';

@@ -66,6 +66,7 @@ const leastOfBlock = 0.4;
 const inOwn = 0.5;
 
 const opened = new WeakMap<Sheet, Sheet>();
+const listed = new WeakMap<Sheet, Sheet>();
 
 /**
  * The sheet with, for each block, “something else in here”: a part with the effects that whatever no sheet
@@ -73,8 +74,16 @@ const opened = new WeakMap<Sheet, Sheet>();
  * comes from the sheet’s completeness; an opened sheet leaves nothing out.
  */
 export function openSheet(sheet: Sheet): Sheet {
-  return kept(opened, sheet, () => (sheet.complete >= 1 ? sheet : withUnlisted(sheet)));
+  return kept(opened, sheet, () => {
+    if (sheet.complete >= 1) return sheet;
+    const open = withUnlisted(sheet);
+    listed.set(open, sheet);
+    return open;
+  });
 }
+
+/** An opened sheet as it was before: with what it lists alone. */
+export const asListed = (sheet: Sheet): Sheet => listed.get(sheet) ?? sheet;
 
 function withUnlisted(sheet: Sheet): Sheet {
   const rates = new Map<string, number>();

@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react';
 import { replay } from '@/core/log';
 import { type OfferedStep, stillOut, teardownOf } from '@/core/teardown';
-import { type JobFile, JobFrame, useLog } from '@/workshop/job';
+import { type JobFile, JobFrame, useLog, ofSentJob } from '@/workshop/job';
 import { Away } from './Away';
 import styles from './apart.module.css';
 import { StepList } from './StepList';
@@ -16,7 +16,7 @@ interface ApartProps {
 }
 
 /** How the set comes apart, a line a step; and the way back, from the last step to the first. */
-export function Apart({ file, last }: ApartProps) {
+export const Apart = ofSentJob(function Apart({ file, last }: ApartProps) {
   const log = useLog(file);
   const { sheet } = file;
   const bench = useMemo(() => replay(log.entries, [...sheet.stores.keys()]), [log.entries, sheet]);
@@ -50,4 +50,4 @@ export function Apart({ file, last }: ApartProps) {
       </div>
     </JobFrame>
   );
-}
+});

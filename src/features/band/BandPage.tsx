@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { replay } from '@/core/log';
 import { type Band, partText, placeBand, stepsFor } from '@/core/screen';
-import { type JobFile, JobFrame, useLog } from '@/workshop/job';
+import { type JobFile, JobFrame, useLog, ofSentJob } from '@/workshop/job';
 import { EmptyState, Key, sound, useDraft } from '@/ui';
 import { bandText, countsFrom, type Direction, driversOf, linesOfBand } from './bandModel';
 import { ScreenPointer } from './ScreenPointer';
@@ -21,7 +21,7 @@ const directions: readonly (readonly [Direction, string])[] = [
 ];
 
 /** Where a band lies on the screen, and which board, ribbon and outputs that is. */
-export function BandPage({ file }: { file: JobFile }) {
+export const BandPage = ofSentJob(function BandPage({ file }: { file: JobFile }) {
   const log = useLog(file);
   const { sheet } = file;
   const bench = useMemo(() => replay(log.entries, [...sheet.stores.keys()]), [log.entries, sheet]);
@@ -165,7 +165,7 @@ export function BandPage({ file }: { file: JobFile }) {
       </div>
     </JobFrame>
   );
-}
+});
 
 interface PercentProps {
   readonly label: string;

@@ -9,7 +9,7 @@ import { type ClosedCase, type Usual } from '@/core/reading';
 import { ownAndDonor } from '@/core/job';
 import { familyOf } from '@/core/sheet';
 import { Suspects } from '@/workshop/advice';
-import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob, ofSentJob } from '@/workshop/job';
 import { type Line, LineMap } from '@/workshop/line';
 import { useVoice } from '@/workshop/voice';
 import { BenchKeys } from './BenchKeys';
@@ -64,7 +64,16 @@ interface BenchProps {
 }
 
 /** The bench: readings in, judgement out, next probe named. */
-export function Bench({ file: sent, briefing, line, usual, cases, asked, startsLarge, simulatedMeter }: BenchProps) {
+export const Bench = ofSentJob(function Bench({
+  file: sent,
+  briefing,
+  line,
+  usual,
+  cases,
+  asked,
+  startsLarge,
+  simulatedMeter,
+}: BenchProps) {
   const router = useRouter();
   const { file, take } = useRefinedFile(sent);
   const { log, job } = useJob(file);
@@ -214,4 +223,4 @@ export function Bench({ file: sent, briefing, line, usual, cases, asked, startsL
       />
     </JobFrame>
   );
-}
+});

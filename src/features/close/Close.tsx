@@ -8,7 +8,7 @@ import { countedAs, draftNote } from '@/core/job';
 import { type ReturnsSeen } from '@/core/proof';
 import { Key } from '@/ui';
 import { AmountField, FormRefusal, Labelled, Pair, ParagraphField, useAnsweredForm } from '@/workshop/form';
-import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob, ofSentJob } from '@/workshop/job';
 import { closeWithNote } from './actions';
 import { BackAgain } from './BackAgain';
 import { BeforeItLeaves } from './BeforeItLeaves';
@@ -29,7 +29,7 @@ const paragraphs: readonly { readonly name: keyof Closing; readonly title: strin
 ];
 
 /** The fault note, written from the record and corrected by who did the work; money, time, outcome. */
-export function Close({ file, seen }: { file: JobFile; seen: ReturnsSeen }) {
+export const Close = ofSentJob(function Close({ file, seen }: { file: JobFile; seen: ReturnsSeen }) {
   const router = useRouter();
   const { log, job } = useJob(file);
   const draft = useMemo(
@@ -132,4 +132,4 @@ export function Close({ file, seen }: { file: JobFile; seen: ReturnsSeen }) {
       </FormProvider>
     </JobFrame>
   );
-}
+});

@@ -9,7 +9,7 @@ import { tableReadings } from '@/core/job';
 import { type BenchState, longestTable, replay } from '@/core/log';
 import { answerText, judgeAnswer } from '@/core/reading';
 import { Refusal } from '@/core/quantity';
-import { type JobFile, JobFrame, type JobLog, useLog } from '@/workshop/job';
+import { type JobFile, JobFrame, type JobLog, useLog, ofSentJob } from '@/workshop/job';
 import { AttachPhoto } from '@/workshop/photo';
 import { Key, sound, VerdictMark } from '@/ui';
 import { Comparing, type TableAtHand } from './Comparing';
@@ -17,7 +17,7 @@ import { comparedText, linesOfTable, recordedWith, sizeText } from './compareMod
 import styles from './compare.module.css';
 
 /** Tables of a set on the bench: they stay with the job, and what they say of its points is read as if it were typed. */
-export function JobCompare({ file }: { file: JobFile }) {
+export const JobCompare = ofSentJob(function JobCompare({ file }: { file: JobFile }) {
   const log = useLog(file);
   const { sheet } = file;
   const bench = useMemo(() => replay(log.entries, [...sheet.stores.keys()]), [log.entries, sheet]);
@@ -47,7 +47,7 @@ export function JobCompare({ file }: { file: JobFile }) {
       />
     </JobFrame>
   );
-}
+});
 
 interface KeepProps {
   readonly file: JobFile;

@@ -8,7 +8,7 @@ import { setUpRows } from '@/core/job';
 import { attempt, Refusal } from '@/core/quantity';
 import { Key } from '@/ui';
 import { AmountField, FormRefusal, Pair, ParagraphField, TextField, useAnsweredForm } from '@/workshop/form';
-import { JobFrame, useJob } from '@/workshop/job';
+import { JobFrame, useJob, ofSentJob } from '@/workshop/job';
 import { type Described, describedSchema, LabelFields, labelValues, OptionChoices } from '@/workshop/set';
 import { reviseSet } from './actions';
 import { type SetDetails } from './load';
@@ -19,7 +19,7 @@ const texts = (label: Readonly<Record<string, number>>) =>
   Object.fromEntries(Object.entries(label).map(([field, volts]) => [field, String(volts)]));
 
 /** What a set is: put right what was mistaken when it was taken in, and every verdict follows. */
-export function Details({ file, details }: SetDetails) {
+export const Details = ofSentJob(function Details({ file, details }: SetDetails) {
   const router = useRouter();
   const { log, job } = useJob(file);
   const { sheet, currency } = file;
@@ -85,4 +85,4 @@ export function Details({ file, details }: SetDetails) {
       </div>
     </JobFrame>
   );
-}
+});

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { Key, say, Ways } from '@/ui';
-import { type JobFile, JobFrame, useJob, useTakeBackKey } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob, useTakeBackKey, ofSentJob } from '@/workshop/job';
 import { ByEye } from './ByEye';
 import { ByMeter } from './ByMeter';
 import { greyWords } from './greyWords';
@@ -12,7 +12,7 @@ import styles from './grey.module.css';
 const ways = { eye: 'By eye', meter: 'By a colour meter' } as const;
 
 /** Grey that is grey: a dark and a bright bar looked at or measured, one control named after the other. */
-export function GreyPage({ file }: { file: JobFile }) {
+export const GreyPage = ofSentJob(function GreyPage({ file }: { file: JobFile }) {
   const { log, job } = useJob(file);
   const [way, setWay] = useState<keyof typeof ways>('eye');
   const [aloud, setAloud] = useState(false);
@@ -39,4 +39,4 @@ export function GreyPage({ file }: { file: JobFile }) {
       </div>
     </JobFrame>
   );
-}
+});

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { type KitPlace, kitPolicies, type KitPolicy } from '@/core/kit';
 import { type ReturnsSeen, yearsWanted } from '@/core/proof';
 import { chanceText, EmptyState, Key, minutesText, moneyText, say, spoken } from '@/ui';
-import { type JobFile, JobFrame, useJob, useTakeBackKey } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob, useTakeBackKey, ofSentJob } from '@/workshop/job';
 import { wantPart } from '@/workshop/parts';
 import { Purchases } from './Purchases';
 import styles from './kit.module.css';
@@ -29,7 +29,7 @@ interface KitPageProps {
 }
 
 /** What to replace while the set is open: how much by choice, what to buy for it, and a list to tick while fitting. */
-export function KitPage({ file, house, seen }: KitPageProps) {
+export const KitPage = ofSentJob(function KitPage({ file, house, seen }: KitPageProps) {
   const router = useRouter();
   const { log, job } = useJob(file);
   const { sheet } = file;
@@ -131,7 +131,7 @@ export function KitPage({ file, house, seen }: KitPageProps) {
       </div>
     </JobFrame>
   );
-}
+});
 
 /** `back within 2 years 31 % · saves £22 on average`. */
 function outlookText({ risk, saves }: PolicyOutlook, currency: string): string {

@@ -4,7 +4,7 @@ import { standing, workedBy, type WorkedBy } from '@/core/log';
 import { jointArea } from '@/core/intermittent';
 import { Button, Select } from 'antd';
 import { useMemo, useRef, useState } from 'react';
-import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob, ofSentJob } from '@/workshop/job';
 import { AttachPhoto } from '@/workshop/photo';
 import { Key, timeText } from '@/ui';
 import { likelyCells, placeWords, whyNotLive } from './mapModel';
@@ -16,7 +16,7 @@ const answers = ['nothing', 'a flicker', 'comes and goes', 'every time'] as cons
 const step = 0.02;
 
 /** Where an intermittent answers to stick, knuckle, heat and cold; photographs; the soak. */
-export function BoardMap({ file, simulated }: { file: JobFile; simulated: boolean }) {
+export const BoardMap = ofSentJob(function BoardMap({ file, simulated }: { file: JobFile; simulated: boolean }) {
   const { log, job } = useJob(file);
   const { sheet } = file;
   const { bench } = job;
@@ -191,4 +191,4 @@ export function BoardMap({ file, simulated }: { file: JobFile; simulated: boolea
       </div>
     </JobFrame>
   );
-}
+});

@@ -11,7 +11,7 @@ import { conditionOf, nextOf, overhaulOf } from '@/core/overhaul';
 import { type ReturnsSeen, yearsWanted } from '@/core/proof';
 import { judgeAnswer } from '@/core/reading';
 import { AskedReading } from '@/workshop/asked';
-import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob, ofSentJob } from '@/workshop/job';
 import { useVoice } from '@/workshop/voice';
 import { Key, minutesText, sound } from '@/ui';
 import { Ageing } from './Ageing';
@@ -23,7 +23,13 @@ import styles from './overhaul.module.css';
 const keys = { enableOnFormTags: true, preventDefault: true } as const;
 
 /** A set that nobody complains of: looked over, measured cold, run up in stages, measured live, and judged. */
-export function Overhaul({ file, seen }: { readonly file: JobFile; readonly seen: ReturnsSeen }) {
+export const Overhaul = ofSentJob(function Overhaul({
+  file,
+  seen,
+}: {
+  readonly file: JobFile;
+  readonly seen: ReturnsSeen;
+}) {
   const { log, job } = useJob(file);
   const { predictions, bench } = job;
   const { sheet } = predictions.model;
@@ -119,4 +125,4 @@ export function Overhaul({ file, seen }: { readonly file: JobFile; readonly seen
       </div>
     </JobFrame>
   );
-}
+});

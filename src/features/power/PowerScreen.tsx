@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
 import { deference, powerCaution } from '@/core/safety';
 import { outBeforePower, stepsText, teardownOf } from '@/core/teardown';
-import { type JobFile, JobFrame, useLog } from '@/workshop/job';
+import { type JobFile, JobFrame, useLog, ofSentJob } from '@/workshop/job';
 import { Key, timeText } from '@/ui';
 import { DecayChart } from './DecayChart';
 import { watchedStore } from './decayModel';
@@ -38,7 +38,7 @@ function NotBackYet({ job, entries }: { readonly job: string; readonly entries: 
 }
 
 /** Power on in stages, and dead again store by store. */
-export function PowerScreen({ file }: { file: JobFile }) {
+export const PowerScreen = ofSentJob(function PowerScreen({ file }: { file: JobFile }) {
   const log = useLog(file);
   const { sheet } = file;
   const { entries } = log;
@@ -83,4 +83,4 @@ export function PowerScreen({ file }: { file: JobFile }) {
       </div>
     </JobFrame>
   );
-}
+});

@@ -9,7 +9,7 @@ import { type Briefing, proofOf } from '@/core/diagnosis';
 import { toSet } from '@/core/job';
 import { type BenchState } from '@/core/log';
 import { chanceText, minutesText, moneyText } from '@/ui';
-import { type JobFile, JobFrame, ToSetList, useJob } from '@/workshop/job';
+import { type JobFile, JobFrame, ToSetList, useJob, ofSentJob } from '@/workshop/job';
 import { Suspects, useBriefing } from '@/workshop/advice';
 import { BeforeAndAfter } from './BeforeAndAfter';
 import { PutAside } from './PutAside';
@@ -27,7 +27,7 @@ interface RepairProps {
 }
 
 /** What was done, and whether the readings that were wrong are right since. */
-export function Repair({ file, briefing, hand }: RepairProps) {
+export const Repair = ofSentJob(function Repair({ file, briefing, hand }: RepairProps) {
   const router = useRouter();
   const { log, job } = useJob(file);
   const { bench, predictions } = job;
@@ -104,7 +104,7 @@ export function Repair({ file, briefing, hand }: RepairProps) {
       </div>
     </JobFrame>
   );
-}
+});
 
 function DoneSoFar({ repairs, currency }: Pick<BenchState, 'repairs'> & { readonly currency: string }) {
   return (

@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
-import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob, ofSentJob } from '@/workshop/job';
 import { type Invitation } from './load';
 import styles from './second.module.css';
 
@@ -15,7 +15,7 @@ interface SecondScreenProps {
 }
 
 /** Codes by which a tablet or a telephone joins the job. */
-export function SecondScreen({ file, invitations, minutes }: SecondScreenProps) {
+export const SecondScreen = ofSentJob(function SecondScreen({ file, invitations, minutes }: SecondScreenProps) {
   const router = useRouter();
   const { log, job } = useJob(file);
   return (
@@ -59,4 +59,4 @@ export function SecondScreen({ file, invitations, minutes }: SecondScreenProps) 
       </section>
     </JobFrame>
   );
-}
+});

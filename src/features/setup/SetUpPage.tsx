@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { EmptyState, Key, LineEntry } from '@/ui';
-import { type JobFile, JobFrame, useJob, useTakeBackKey } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob, useTakeBackKey, ofSentJob } from '@/workshop/job';
 import { LiveMeter, MeterChoice } from '@/workshop/meter';
 import { Approach } from './Approach';
 import { Asked, Done } from './Asked';
@@ -18,7 +18,7 @@ interface SetUpPageProps {
 }
 
 /** The rails brought to the label one touch at a time: what to turn, to what reading, and what is to be read after it. */
-export function SetUpPage({ file, simulatedMeter }: SetUpPageProps) {
+export const SetUpPage = ofSentJob(function SetUpPage({ file, simulatedMeter }: SetUpPageProps) {
   const { log, job } = useJob(file);
   const {
     steps,
@@ -131,7 +131,7 @@ export function SetUpPage({ file, simulatedMeter }: SetUpPageProps) {
       </div>
     </JobFrame>
   );
-}
+});
 
 /** What is to be minded before a rail is set. */
 function Cautions({ job, live, unread }: { job: string; live: boolean; unread: boolean }) {

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { attempt, Refusal } from '@/core/quantity';
 import { crosshatchSaid, lengthsSaid, shapeControls, shapeLine, shapeWalk } from '@/core/setup';
-import { type JobFile, JobFrame, useJob } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob, ofSentJob } from '@/workshop/job';
 import { sendPhoto } from '@/workshop/photo';
 import { ByRule, type ByRuleFound } from './ByRule';
 import { Measured } from './Measured';
@@ -19,7 +19,7 @@ import { Unsure } from './Unsure';
 import { usePhotograph } from './usePhotograph';
 
 /** The picture’s shape and colours from a photograph of a crosshatch: how far off, what to turn, and what it came to. */
-export function ShapePage({ file }: { file: JobFile }) {
+export const ShapePage = ofSentJob(function ShapePage({ file }: { file: JobFile }) {
   const { log, job } = useJob(file);
   const walk = useMemo(() => shapeWalk(log.entries, shapeControls(file.sheet)), [log.entries, file.sheet]);
   const [asked, setAsked] = useState<Asked>(usual);
@@ -149,4 +149,4 @@ export function ShapePage({ file }: { file: JobFile }) {
       </div>
     </JobFrame>
   );
-}
+});

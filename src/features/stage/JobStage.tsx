@@ -4,12 +4,20 @@ import { predictionsOf } from '@/core/behaviour';
 import { type LogBody, replay } from '@/core/log';
 import { useMemo } from 'react';
 import { checkOfNode, insideBlock, type StageReading, whyNotInside } from '@/core/inside';
-import { type JobFile, JobFrame, useLog } from '@/workshop/job';
+import { type JobFile, JobFrame, useLog, ofSentJob } from '@/workshop/job';
 import { type ShippedStage } from '@/sheets/stages';
 import { StageScreen } from './StageScreen';
 
 /** Inside a block of a set on the bench: what is read here is recorded on the job. */
-export function JobStage({ file, block, stages }: { file: JobFile; block: string; stages: readonly ShippedStage[] }) {
+export const JobStage = ofSentJob(function JobStage({
+  file,
+  block,
+  stages,
+}: {
+  file: JobFile;
+  block: string;
+  stages: readonly ShippedStage[];
+}) {
   const log = useLog(file);
   const { sheet } = file;
   const { checks } = predictionsOf(sheet);
@@ -41,4 +49,4 @@ export function JobStage({ file, block, stages }: { file: JobFile; block: string
       />
     </JobFrame>
   );
-}
+});

@@ -8,7 +8,7 @@ import { Button } from 'antd';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { type JobFile, JobFrame, useLog } from '@/workshop/job';
+import { type JobFile, JobFrame, useLog, ofSentJob } from '@/workshop/job';
 import { Key, LineEntry, sound, VerdictMark } from '@/ui';
 import { Bands } from './Bands';
 import { linesOfPart } from '@/core/entry';
@@ -17,7 +17,7 @@ import { bandsFor, markWords, partFigures, partWords, recordedFor } from './surv
 import styles from './survey.module.css';
 
 /** Part after part by itself: what is fine, what goes, what must be lifted before it can be judged. */
-export function Survey({ file }: { file: JobFile }) {
+export const Survey = ofSentJob(function Survey({ file }: { file: JobFile }) {
   const log = useLog(file);
   const { sheet } = file;
   const bench = useMemo(() => replay(log.entries, [...sheet.stores.keys()]), [log.entries, sheet]);
@@ -109,7 +109,7 @@ export function Survey({ file }: { file: JobFile }) {
       </div>
     </JobFrame>
   );
-}
+});
 
 function Live({ typed, asked }: { typed: ReturnType<typeof typedPart>; asked: boolean }) {
   if (typed.kind === 'nothing') return <p className="soft">Each part is judged as you type it.</p>;

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { replay, standing } from '@/core/log';
 import { type TracedPattern } from '@/core/tracing';
-import { type JobFile, JobFrame, useLog } from '@/workshop/job';
+import { type JobFile, JobFrame, useLog, ofSentJob } from '@/workshop/job';
 import { OntoChassis } from './OntoChassis';
 import { TakeUp } from './TakeUp';
 import { Trace } from './Trace';
@@ -17,7 +17,7 @@ interface JobTraceProps {
 }
 
 /** A board of a set on the bench, traced; its lines stay with the job. */
-export function JobTrace({ file, patterns, before, simulatedMeter }: JobTraceProps) {
+export const JobTrace = ofSentJob(function JobTrace({ file, patterns, before, simulatedMeter }: JobTraceProps) {
   const log = useLog(file);
   const bench = useMemo(() => replay(log.entries, [...file.sheet.stores.keys()]), [log.entries, file.sheet]);
   const lines = useMemo(() => standing(log.entries, 'traced'), [log.entries]);
@@ -46,4 +46,4 @@ export function JobTrace({ file, patterns, before, simulatedMeter }: JobTracePro
       />
     </JobFrame>
   );
-}
+});

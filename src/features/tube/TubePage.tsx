@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { gunsOf } from '@/core/setup';
 import { EmptyState, Key, Ways } from '@/ui';
-import { type JobFile, JobFrame, useJob, useTakeBackKey } from '@/workshop/job';
+import { type JobFile, JobFrame, useJob, useTakeBackKey, ofSentJob } from '@/workshop/job';
 import { BurnIn } from './BurnIn';
 import { Guns } from './Guns';
 import styles from './tube.module.css';
@@ -11,7 +11,7 @@ import styles from './tube.module.css';
 const ways = { guns: 'Its guns', burnIn: 'Burn-in' } as const;
 
 /** The picture tube: how worn each gun is, driver or tube, and what has burnt into its face. */
-export function TubePage({ file }: { file: JobFile }) {
+export const TubePage = ofSentJob(function TubePage({ file }: { file: JobFile }) {
   const { log, job } = useJob(file);
   const [way, setWay] = useState<keyof typeof ways>('guns');
   const guns = gunsOf(file.sheet);
@@ -34,4 +34,4 @@ export function TubePage({ file }: { file: JobFile }) {
       )}
     </JobFrame>
   );
-}
+});

@@ -1,6 +1,7 @@
-export { caseOf, type Habits, waitingTitles, type JobFile, type WaitingFor } from './jobFile';
+export { caseOf, type Habits, waitingTitles, type JobFile, type SentJob, sentJob, type WaitingFor } from './jobFile';
 export { JobFrame } from './JobFrame';
 export { jobPages } from './jobPages';
+export { ofSentJob } from './ofSentJob';
 export { keepForLog } from './keepForLog';
 export { powerWords } from './powerWords';
 export { ToSetList } from './ToSetList';

@@ -1,7 +1,7 @@
 import { type LogEntry, replay } from '@/core/log';
 import { predictionsOf } from '@/core/behaviour';
 import { type Case } from '@/core/diagnosis';
-import { type Sheet } from '@/core/sheet';
+import { type Sheet, sheetText } from '@/core/sheet';
 
 /** What a set may wait for. */
 export const waitingTitles = {
@@ -20,7 +20,7 @@ export interface Habits {
   readonly tool: string;
 }
 
-/** A job as every page of it needs it; plain enough to be sent to the browser. */
+/** A job as every page of it needs it. */
 export interface JobFile {
   readonly id: string;
   readonly title: string;
@@ -49,6 +49,13 @@ export interface JobFile {
   /** What it was here for before, where it came back. */
   readonly former?: { readonly job: string; readonly cause: string; readonly closedAt: string };
 }
+
+/** A job as a page is sent it: its sheet as text, read there once. */
+export interface SentJob extends Omit<JobFile, 'sheet'> {
+  readonly sheetText: string;
+}
+
+export const sentJob = ({ sheet, ...file }: JobFile): SentJob => ({ ...file, sheetText: sheetText(sheet) });
 
 /** The case a log makes of a job. */
 export function caseOf(

@@ -1,3 +1,4 @@
+import { sentJob } from '@/workshop/job';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Apart } from '@/features/apart';
@@ -15,5 +16,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <Apart key={file.id} file={file} last={await loadLastApart(file.id, file.sheet.id)} />;
+  return <Apart key={file.id} file={sentJob(file)} last={await loadLastApart(file.id, file.sheet.id)} />;
 }

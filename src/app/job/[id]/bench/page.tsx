@@ -1,3 +1,4 @@
+import { sentJob } from '@/workshop/job';
 import { simulatedMeterOffered } from '@/workshop/meter/server';
 import { loadJob } from '@/workshop/job/server';
 import { loadBriefing } from '@/workshop/advice/server';
@@ -25,7 +26,7 @@ export default async function Page({ params, searchParams }: Props) {
   return (
     <Bench
       key={file.id}
-      file={file}
+      file={sentJob(file)}
       briefing={briefing}
       line={line}
       usual={own.usual}

@@ -1,3 +1,4 @@
+import { sentJob } from '@/workshop/job';
 import { loadJob } from '@/workshop/job/server';
 import { simulatedMeterOffered } from '@/workshop/meter/server';
 import { type Metadata } from 'next';
@@ -15,5 +16,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <BoardMap key={file.id} file={file} simulated={simulatedMeterOffered()} />;
+  return <BoardMap key={file.id} file={sentJob(file)} simulated={simulatedMeterOffered()} />;
 }

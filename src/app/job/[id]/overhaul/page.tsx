@@ -1,3 +1,4 @@
+import { sentJob } from '@/workshop/job';
 import { loadJob, loadReturns } from '@/workshop/job/server';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
@@ -14,5 +15,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <Overhaul key={file.id} file={file} seen={await loadReturns()} />;
+  return <Overhaul key={file.id} file={sentJob(file)} seen={await loadReturns()} />;
 }

@@ -1,3 +1,4 @@
+import { sentJob } from '@/workshop/job';
 import { loadBriefing } from '@/workshop/advice/server';
 import { loadJob } from '@/workshop/job/server';
 import { type Metadata } from 'next';
@@ -16,5 +17,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const file = await loadJob((await params).id);
   if (!file) notFound();
-  return <Repair key={file.id} file={file} briefing={await loadBriefing(file)} hand={await loadHand()} />;
+  return <Repair key={file.id} file={sentJob(file)} briefing={await loadBriefing(file)} hand={await loadHand()} />;
 }

@@ -1,3 +1,4 @@
+import { sentJob } from '@/workshop/job';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Details } from '@/features/details';
@@ -14,5 +15,5 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Page({ params }: Props) {
   const details = await loadDetails((await params).id);
   if (!details) notFound();
-  return <Details key={details.file.id} {...details} />;
+  return <Details key={details.file.id} {...details} file={sentJob(details.file)} />;
 }

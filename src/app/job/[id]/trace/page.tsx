@@ -1,3 +1,4 @@
+import { sentJob } from '@/workshop/job';
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { JobTrace } from '@/features/trace';
@@ -19,7 +20,7 @@ export default async function Page({ params }: Props) {
   return (
     <JobTrace
       key={file.id}
-      file={file}
+      file={sentJob(file)}
       patterns={loadPatterns()}
       before={await loadTracedBefore(file.id, file.sheet.id)}
       simulatedMeter={simulatedMeterOffered()}
