@@ -2,13 +2,12 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource/atkinson-hyperlegible-mono/400.css';
 import '@fontsource/atkinson-hyperlegible-mono/700.css';
 import '@/ui/theme/global.css';
-import { AntdRegistry } from '@ant-design/nextjs-registry';
 import { type Metadata, type Viewport } from 'next';
 import { cookies } from 'next/headers';
 import { type ReactNode } from 'react';
 import { ReckonerPanel } from '@/features/reckoner';
 import { Shell } from '@/features/shell';
-import { BenchTheme, paletteStyles, shopZone, type ThemeName } from '@/ui';
+import { BenchTheme, paletteStyles, shopZone, StyleRegistry, type ThemeName } from '@/ui';
 import { admission, passCookie } from '@/workshop/door/server';
 import { faces } from './faces';
 
@@ -31,12 +30,12 @@ export default async function Layout({ children }: { children: ReactNode }) {
         <style>{paletteStyles}</style>
       </head>
       <body>
-        <AntdRegistry>
+        <StyleRegistry>
           <BenchTheme initial={theme} chosen={chosen !== undefined}>
             <Shell isInShop={isInShop}>{children}</Shell>
             <ReckonerPanel />
           </BenchTheme>
-        </AntdRegistry>
+        </StyleRegistry>
       </body>
     </html>
   );

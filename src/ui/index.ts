@@ -26,5 +26,6 @@ export { useDraft } from './useDraft';
 export { useReturnFocus } from './useReturnFocus';
 export { useTypedEarly } from './useTypedEarly';
 export { BenchTheme, useBenchTheme } from './theme/BenchTheme';
+export { StyleRegistry } from './theme/StyleRegistry';
 export { chartLook } from './theme/chartLook';
 export { palettes, paletteStyles, type ThemeName } from './theme/palette';

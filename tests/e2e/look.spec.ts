@@ -149,6 +149,24 @@ test('the theme is kept', async ({ page, demo }) => {
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
 });
 
+test('the server draws both themes, each in its own colours whichever was asked for before', async ({
+  browser,
+  demo,
+}) => {
+  const colours = [];
+  for (const theme of ['light', 'dark', 'light', 'dark']) {
+    const context = await browser.newContext({ javaScriptEnabled: false });
+    await context.addCookies([{ name: 'tovrik-theme', value: theme, url: demo.address }]);
+    const page = await context.newPage();
+    await page.goto(`${demo.address}/settings`);
+    const button = page.locator('.ant-btn-primary').first();
+    colours.push(await button.evaluate((element) => getComputedStyle(element).backgroundColor));
+    await context.close();
+  }
+  expect(colours.slice(2)).toEqual(colours.slice(0, 2));
+  expect(colours[0]).not.toBe(colours[1]);
+});
+
 test('every page of the scenario’s sets opens, whatever step they are at', async ({ request, demo }) => {
   for (let index = 0; index < 12; index += 1) {
     for (const step of ['bench', 'set', 'repair', 'close']) {

@@ -17,6 +17,8 @@ export const useBenchTheme = () => useContext(ThemeContext);
 function tokens(name: ThemeName): ThemeConfig {
   const palette = palettes[name];
   return {
+    // The server keeps the styles of both: each under its own name.
+    cssVar: { key: `bench-${name}` },
     algorithm: name === 'dark' ? antTheme.darkAlgorithm : antTheme.defaultAlgorithm,
     token: {
       colorPrimary: palette.petrol,
