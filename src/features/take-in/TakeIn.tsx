@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState, useTransition } from 'react';
 import { FormProvider, useWatch } from 'react-hook-form';
 import { attempt, Refusal } from '@/core/quantity';
+import { sheetOfText } from '@/core/sheet';
 import { dateText, Key } from '@/ui';
 import { AmountField, FormRefusal, Pair, ParagraphField, TextField, useAnsweredForm } from '@/workshop/form';
 import { GuideStrip } from '@/workshop/guide';
@@ -22,8 +23,9 @@ import styles from './take-in.module.css';
 const untold: Described = { title: '', place: '', owner: '', words: '', value: 80, limit: 30, due: '' };
 
 /** A set is taken in: what it is, what it shows, and whether it is worth the work. */
-export function TakeIn({ cards, done, sheet, tiles, options, closed, former, settings }: TakeInPage) {
+export function TakeIn({ cards, done, sheetText, tiles, options, closed, former, settings }: TakeInPage) {
   const { hourlyRate, currency } = settings;
+  const sheet = sheetOfText(sheetText);
   const router = useRouter();
   const [choosing, startChoosing] = useTransition();
   const [label, setLabel] = useState<Readonly<Record<string, string>>>(former?.label ?? {});

@@ -6,6 +6,7 @@ import { returnRisk, returnsSeen } from '@/core/proof';
 import { addJob, closeJob, database, findJob, leavings, releaseDatabase } from '@/store';
 import { takenIn as stored } from '../../../tests/fixtures/takenIn';
 import { takeIn } from './actions';
+import { sheetOfText } from '@/core/sheet';
 import { loadTakeIn } from './load';
 
 vi.mock('server-only', () => ({}));
@@ -66,7 +67,7 @@ afterAll(async () => {
 describe('a set that comes back', () => {
   it('brings all that is known of it, and what to remember', async () => {
     const page = await loadTakeIn({ former: id(1) });
-    expect(page.sheet.id).toBe('halvane-hp-42');
+    expect(sheetOfText(page.sheetText).id).toBe('halvane-hp-42');
     expect(page.former).toMatchObject({
       id: id(1),
       set: { title: 'Arrivals board', value: 140 },

@@ -2,7 +2,7 @@ import 'server-only';
 import { kinOf, readLibrary, type SheetCard, sheetCards, sheetOf } from '@/workshop/library/server';
 import { predictionsOf } from '@/core/behaviour';
 import { symptomTilesOf, type Tile } from '@/core/diagnosis';
-import { openSheet, type Sheet, SheetError } from '@/core/sheet';
+import { openSheet, type Sheet, SheetError, sheetText } from '@/core/sheet';
 import {
   closedBySheet,
   closedCounts,
@@ -19,7 +19,8 @@ export interface TakeInPage {
   readonly cards: readonly SheetCard[];
   /** Jobs this shop has closed, by sheet. */
   readonly done: ReadonlyMap<string, number>;
-  readonly sheet: Sheet;
+  /** As `sheetOfText` reads it. */
+  readonly sheetText: string;
   /** What a set of this sheet may show, the commonest first. */
   readonly tiles: readonly Tile[];
   readonly options: Readonly<Record<string, string>>;
@@ -68,7 +69,7 @@ export async function loadTakeIn(wanted: Readonly<Record<string, string>>): Prom
   return {
     cards,
     done,
-    sheet,
+    sheetText: sheetText(sheet),
     tiles: symptomTilesOf(predictionsOf(sheet)),
     options,
     closed: await closedCounts(db, kinOf(library, card.id)),

@@ -1,4 +1,4 @@
-export { caseOf, type Habits, waitingTitles, type JobFile, type SentJob, sentJob, type WaitingFor } from './jobFile';
+export { caseOf, type Habits, waitingTitles, type JobFile, sentJob, type WaitingFor } from './jobFile';
 export { JobFrame } from './JobFrame';
 export { jobPages } from './jobPages';
 export { ofSentJob } from './ofSentJob';
