@@ -27,6 +27,6 @@ const { address, ended, door } = await serveForever({
 });
 console.log(`Tovrik demo: ${address}   (Ctrl C ends it; "npm run demo -- --fresh" starts the scenario anew)`);
 tellCode(door);
-lookAhead(address);
+void lookAhead(address);
 await ended;
 suppliers.kill('SIGTERM');

@@ -232,7 +232,18 @@ export async function serveForever(options) {
   return server;
 }
 
-/** Has the pages that take longest the first time be worked out before anybody looks. */
-export function lookAhead(address) {
-  for (const page of ['/', '/take-in']) void fetch(new URL(page, address)).catch(() => undefined);
+/** So many sets of the queue are looked at ahead: the first ones are taken up next. */
+const setsAhead = 6;
+
+/** Has what takes longest the first time be worked out before anybody looks; one after the other, so that who looks meanwhile waits for one at most. */
+export async function lookAhead(address) {
+  const textOf = async (page) => (await fetch(new URL(page, address))).text();
+  try {
+    const queue = await textOf('/');
+    await textOf('/take-in');
+    const benches = new Set(queue.match(/\/job\/[\w-]+\/bench/g));
+    for (const bench of [...benches].slice(0, setsAhead)) await textOf(bench);
+  } catch {
+    // Whoever looks first waits for it instead.
+  }
 }

@@ -15,5 +15,5 @@ const { address, ended, door } = await serveForever({
 });
 console.log(`Tovrik: ${address}   (data in ${path.relative(process.cwd(), database)}; Ctrl C ends it)`);
 tellCode(door);
-lookAhead(address);
+void lookAhead(address);
 await ended;

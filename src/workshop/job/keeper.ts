@@ -1,8 +1,8 @@
 import { Recent } from '@/core/recent';
 import { type JobFile } from './jobFile';
 
-/** So many sets are worked on at about the same time. */
-const most = 24;
+/** So many sets are open at the same time, in a large shop. */
+const most = 100;
 
 /** Keeps what was worked out of each job until one of the things it came from changes. */
 export class Keeper<Worked> {
