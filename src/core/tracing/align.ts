@@ -9,7 +9,7 @@ export interface Alignment {
   readonly holes: number;
   /** How far they still lie apart, as a share of the board’s width (root mean square); of four holes, nothing. */
   readonly apart: number | undefined;
-  /** Shown holes that it does not go by, since all others say that they are two. */
+  /** Shown holes that it does not go by: they lie further apart than all others allow. */
   readonly leftOut: number;
 }
 

@@ -179,7 +179,7 @@ export function BoardSection(props: BoardSectionProps) {
           />
         )}
       </BoardPlane>
-      {alignment && <LaidBy alignment={alignment} side={second!.side} />}
+      {alignment && <LaidBy alignment={alignment} />}
     </section>
   );
 }
