@@ -94,5 +94,5 @@ export {
   wholeShelf,
   type StockRow,
 } from './shelf';
-export { keepStanding, readStandings } from './standings';
 export { workedWithin } from './weeks';
+export { keepWorkedOut, readWorkedOut, type WorkedKind } from './workedOut';

@@ -5,6 +5,7 @@ import { nearestWord, searchQuery, wordsOf } from '@/core/notebook';
 import { type ClosedLog } from '@/core/reading';
 import { lentWeight } from './causes';
 import { readLogs } from './log';
+import { forgetWorkedOut } from './workedOut';
 
 /** How a job can end. */
 export type Outcome = 'returned' | 'sold' | 'kept' | 'stripped';
@@ -56,7 +57,7 @@ export async function closeJob(database: Knex, note: FaultNote): Promise<void> {
     if (closed === 0) throw new AlreadyClosed('this job is closed already, or gone');
     const { closedAt, ...columns } = note;
     await transaction('fault_note').insert({ ...columns, closed_at: closedAt });
-    await transaction('standing').where({ job: note.job }).delete();
+    await forgetWorkedOut(transaction, note.job);
   });
 }
 

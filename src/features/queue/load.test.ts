@@ -3,7 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { setImmediate } from 'node:timers/promises';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { addJob, appendLog, closeJob, database, readStandings, saveSettings, defaultSettings } from '@/store';
+import { addJob, appendLog, closeJob, database, readWorkedOut, saveSettings, defaultSettings } from '@/store';
 import { type LogBody } from '@/core/log';
 import { refineSheet } from '@/workshop/library';
 import { takenIn } from '../../../tests/fixtures/takenIn';
@@ -12,7 +12,7 @@ import * as model from './queueModel';
 
 vi.mock('server-only', () => ({}));
 vi.mock('next/cache', () => ({ revalidatePath: vi.fn() }));
-vi.mock('./build', () => ({ build: 'one' }));
+vi.mock('@/workshop/worked/build', () => ({ build: 'one' }));
 
 const real = model.standingOf;
 const worked = vi.spyOn(model, 'standingOf');
@@ -94,7 +94,7 @@ describe('the queue', () => {
       outcome: 'returned',
       closedAt: '2026-11-24T12:00:00Z',
     });
-    expect((await readStandings(db, ['a'])).size).toBe(0);
+    expect((await readWorkedOut(db, 'standing', ['a'])).size).toBe(0);
     expect((await loadQueue()).rows).toEqual([]);
   });
 
@@ -114,9 +114,9 @@ describe('the queue', () => {
     const db = await database();
     await addJob(db, takenIn('a'));
     await loadQueue();
-    const { causes } = (await readStandings(db, ['a'])).get('a')!;
-    await db('standing').update({ causes: `not ${causes}`, body: '{}' });
+    const { causes } = (await readWorkedOut(db, 'standing', ['a'])).get('a')!;
+    await db('worked_out').update({ causes: `not ${causes}`, body: '{}' });
     expect((await loadQueue()).rows[0]).toMatchObject({ step: 'taken in', family: 'panel' });
-    expect((await readStandings(db, ['a'])).get('a')).toMatchObject({ causes });
+    expect((await readWorkedOut(db, 'standing', ['a'])).get('a')).toMatchObject({ causes });
   });
 });

@@ -1,24 +1,12 @@
 import 'server-only';
-import { createHash } from 'node:crypto';
 import { setTimeout } from 'node:timers/promises';
-import { type Knex } from 'knex';
 import { kinOf, type Library, readLibrary, sheetOf } from '@/workshop/library/server';
 import { caseOf } from '@/workshop/job';
-import {
-  closedCounts,
-  database,
-  type Job,
-  keepStanding,
-  openJobs,
-  readLogs,
-  readSettings,
-  readStandings,
-  type Settings,
-} from '@/store';
+import { fingerprintOf, readWorked, workAndKeep } from '@/workshop/worked/server';
+import { closedCounts, database, type Job, openJobs, readLogs, readSettings, type Settings } from '@/store';
 import { type LogEntry } from '@/core/log';
 import { soakRun } from '@/core/proof';
 import { openSheet } from '@/core/sheet';
-import { build } from './build';
 import { inOrder, type QueueRow, queueRow, type Standing, standingOf } from './queueModel';
 
 /** All open jobs as rows, in the order of the day. */
@@ -27,10 +15,10 @@ export async function loadQueue(): Promise<{ rows: QueueRow[]; currency: string 
   const now = Date.now();
   const jobs = await openJobs(db);
   const ids = jobs.map(({ id }) => id);
-  const [logs, settings, known, library] = await Promise.all([
+  const [logs, settings, kept, library] = await Promise.all([
     readLogs(db, ids),
     readSettings(db),
-    readStandings(db, ids),
+    readWorked<Standing | undefined>('standing', ids),
     readLibrary(),
   ]);
   const sheets = [...new Set(jobs.map(({ sheet }) => sheet))];
@@ -40,10 +28,8 @@ export async function loadQueue(): Promise<{ rows: QueueRow[]; currency: string 
   const rows: QueueRow[] = [];
   for (const job of jobs) {
     const told: Told = { job, entries: logs.get(job.id)!, closed: closed.get(job.sheet)!, settings };
-    const causes = fingerprintOf(told, library);
-    const kept = known.get(job.id);
-    const standing =
-      kept?.causes === causes ? (JSON.parse(kept.body) as Standing) : await workedOut(db, told, library, causes);
+    const causes = causesOf(told, library);
+    const standing = kept(job.id, causes) ?? (await workedOut(told, library, causes));
     if (standing) rows.push(queueRow(job, standing, now, soakRun(told.entries, now)));
   }
   return { rows: inOrder(rows, settings.currency), currency: settings.currency };
@@ -61,11 +47,11 @@ interface Told {
 const underWay = new Map<string, Promise<Standing | undefined>>();
 
 /** Works out where a job stands and keeps it at once. */
-function workedOut(db: Knex, told: Told, library: Library, causes: string): Promise<Standing | undefined> {
+function workedOut(told: Told, library: Library, causes: string): Promise<Standing | undefined> {
   const key = `${told.job.id} ${causes}`;
   let standing = underWay.get(key);
   if (!standing) {
-    standing = workOut(db, told, library, causes).finally(() => underWay.delete(key));
+    standing = workOut(told, library, causes).finally(() => underWay.delete(key));
     underWay.set(key, standing);
   }
   return standing;
@@ -75,25 +61,20 @@ function workedOut(db: Knex, told: Told, library: Library, causes: string): Prom
 const breath = 12;
 
 /** Undefined where there is no such sheet. */
-async function workOut(db: Knex, told: Told, library: Library, causes: string): Promise<Standing | undefined> {
+async function workOut(told: Told, library: Library, causes: string): Promise<Standing | undefined> {
   await setTimeout(breath);
   const { job, entries, closed, settings } = told;
   const sheet = sheetOf(library, job);
   if (!sheet) return undefined;
   const { complaint } = job;
-  const standing = standingOf(
-    caseOf({ sheet: openSheet(sheet), complaint, closed, hourlyRate: settings.hourlyRate }, entries),
+  return workAndKeep('standing', job.id, causes, () =>
+    standingOf(caseOf({ sheet: openSheet(sheet), complaint, closed, hourlyRate: settings.hourlyRate }, entries)),
   );
-  // Another build may judge otherwise, and what could not be kept is worked out again.
-  if (build !== undefined)
-    await keepStanding(db, { job: job.id, causes, body: JSON.stringify(standing) }).catch(() => undefined);
-  return standing;
 }
 
 /** A fingerprint of all that where a job stands comes from: a log only grows, and shipped sheets come with the build. */
-function fingerprintOf({ job, entries, closed, settings }: Told, library: Library): string {
+function causesOf({ job, entries, closed, settings }: Told, library: Library): string {
   const versions = kinOf(library, job.sheet).map((id) => [id, library.own.get(id)?.version]);
   const log = [entries.length, entries.at(-1)?.id];
-  const causes = [build, versions, job.options, job.label, job.complaint, log, [...closed], settings.hourlyRate];
-  return createHash('sha1').update(JSON.stringify(causes)).digest('base64');
+  return fingerprintOf([versions, job.options, job.label, job.complaint, log, [...closed], settings.hourlyRate]);
 }

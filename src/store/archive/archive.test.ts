@@ -184,7 +184,7 @@ describe('the archive of a shop', () => {
     const tables = await within(at('shop.db'), (db) =>
       db('sqlite_master').where({ type: 'table' }).pluck<string[]>('name'),
     );
-    const own = tables.filter((name) => !/^(sqlite_|knex_|standing$)|_search/.test(name));
+    const own = tables.filter((name) => !/^(sqlite_|knex_|worked_out$)|_search/.test(name));
     expect(archivedTables.map(({ name }) => name).sort()).toEqual(own.sort());
     for (const [name, rows] of Object.entries(await contentsOf(at('shop.db'))))
       expect([name, rows.length > 0]).toEqual([name, true]);

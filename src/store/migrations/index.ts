@@ -7,6 +7,7 @@ import { sheetsAndOptions } from './002-sheets-and-options';
 import { returnsAndOtherShops } from './006-returns-and-other-shops';
 import { dueDays } from './007-due-days';
 import { standings } from './008-standings';
+import { workedOut } from './009-worked-out';
 
 interface Migration extends Knex.Migration {
   readonly name: string;
@@ -22,6 +23,7 @@ const all: readonly Migration[] = [
   returnsAndOtherShops,
   dueDays,
   standings,
+  workedOut,
 ];
 
 /** Names of all there are. */

@@ -2,6 +2,7 @@ import 'server-only';
 import ELK, { type ElkExtendedEdge, type ElkNode } from 'elkjs/lib/elk.bundled.js';
 import { kept, Recent } from '@/core/recent';
 import { type Sheet } from '@/core/sheet';
+import { keptWork } from '@/workshop/worked/server';
 import { lineGraph, screenId } from './graph';
 import { type Line, type LineBlock, type LineWire } from './line';
 
@@ -71,8 +72,12 @@ async function arrange(sheet: Sheet): Promise<Line> {
 const keptLines = 60;
 const lines = new Recent<string, Promise<ElkNode>>(keptLines);
 
-function laidOut(root: ElkNode): Promise<ElkNode> {
-  return kept(lines, JSON.stringify(root), () => new ELK().layout(root));
+function laidOut(
+  root: ElkNode,
+  keep: { readonly kind: 'line' | 'spread line'; readonly sheet: string },
+): Promise<ElkNode> {
+  const told = JSON.stringify(root);
+  return kept(lines, told, () => keptWork(keep.kind, keep.sheet, told, () => new ELK().layout(root)));
 }
 
 async function layOut(sheet: Sheet, spacing: Spacing): Promise<Line> {
@@ -96,7 +101,7 @@ async function layOut(sheet: Sheet, spacing: Spacing): Promise<Line> {
       wire.to.map((to): ElkExtendedEdge => ({ id: `${wire.net}>${to}`, sources: [wire.from], targets: [to] })),
     ),
   };
-  const laid = await laidOut(root);
+  const laid = await laidOut(root, { kind: spacing === tightest ? 'line' : 'spread line', sheet: sheet.id });
   const blocks = (laid.children ?? [])
     .filter(({ id }) => id !== screenId)
     .map(({ id, x = 0, y = 0, width = 0, height = 0 }): LineBlock => ({

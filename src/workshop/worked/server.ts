@@ -1,0 +1,1 @@
+export { fingerprintOf, keptWork, readWorked, workAndKeep } from './worked';
