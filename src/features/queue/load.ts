@@ -2,6 +2,7 @@ import 'server-only';
 import { setTimeout } from 'node:timers/promises';
 import { kinOf, type Library, readLibrary, sheetOf } from '@/workshop/library/server';
 import { caseOf } from '@/workshop/job';
+import { loadBriefing } from '@/workshop/advice/server';
 import { fingerprintOf, readWorked, workAndKeep } from '@/workshop/worked/server';
 import { closedCounts, database, type Job, openJobs, readLogs, readSettings, type Settings } from '@/store';
 import { type LogEntry } from '@/core/log';
@@ -66,10 +67,10 @@ async function workOut(told: Told, library: Library, causes: string): Promise<St
   const { job, entries, closed, settings } = told;
   const sheet = sheetOf(library, job);
   if (!sheet) return undefined;
-  const { complaint } = job;
-  return workAndKeep('standing', job.id, causes, () =>
-    standingOf(caseOf({ sheet: openSheet(sheet), complaint, closed, hourlyRate: settings.hourlyRate }, entries)),
-  );
+  const { id, complaint } = job;
+  const file = { id, sheet: openSheet(sheet), complaint, closed, hourlyRate: settings.hourlyRate, entries };
+  const briefing = await loadBriefing(file);
+  return workAndKeep('standing', id, causes, () => standingOf(caseOf(file, entries), briefing));
 }
 
 /** A fingerprint of all that where a job stands comes from: a log only grows, and shipped sheets come with the build. */

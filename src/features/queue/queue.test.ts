@@ -1,7 +1,7 @@
 import { predictionsOf } from '@/core/behaviour';
 import { type LogBody, type LogEntry, replay } from '@/core/log';
 import { describe, expect, it } from 'vitest';
-import { type Case } from '@/core/diagnosis';
+import { briefingOf, type Case } from '@/core/diagnosis';
 import { shippedSheets } from '@/sheets';
 import { inOrder, type QueuedJob, queueRow, standingOf } from './queueModel';
 
@@ -49,7 +49,8 @@ const caseOf = (...bodies: LogBody[]): Case => ({
   closed: new Map(),
   hourlyRate: 18,
 });
-const standing = (...bodies: LogBody[]) => standingOf(caseOf(...bodies));
+const told = (job: Case) => standingOf(job, briefingOf(job));
+const standing = (...bodies: LogBody[]) => told(caseOf(...bodies));
 const now = Date.parse('2026-11-24T12:00:00Z');
 const found = [live, number('vfu-dc', 9.1), off, number('C547-esr', 2.9)];
 
@@ -84,7 +85,7 @@ describe('a row of the queue', () => {
       leader: undefined,
     });
     const done = caseOf(...found, fitted, live, picture('normal'), number('vfu-dc', 15));
-    expect(queueRow(job, standingOf(done), now)).toMatchObject({
+    expect(queueRow(job, told(done), now)).toMatchObject({
       step: 'verified',
       next: 'Close it',
       symptomText: 'Picture right',

@@ -4,13 +4,11 @@ import { type SoakRun, soakWorth } from '@/core/proof';
 import { type JobStep, stepOf } from '@/core/job';
 import { familyOf } from '@/core/sheet';
 import {
-  foundFirst,
-  foundParts,
   type Advice,
-  adviseOn,
+  type Briefing,
   type Case,
-  told,
-  toldChance,
+  followed,
+  foundFirst,
   verificationOf,
   verified,
 } from '@/core/diagnosis';
@@ -92,16 +90,17 @@ export interface Standing {
   readonly repairNow: number;
 }
 
-export function standingOf(file: Case): Standing {
+/** @param briefing what is to be said of the case */
+export function standingOf(file: Case, briefing: Briefing): Standing {
   const { predictions, bench, complaint } = file;
   const { sheet } = predictions.model;
-  const advice = adviseOn(file);
+  const briefed = followed(briefing, predictions);
+  const { next, repairNow, suspects } = briefed;
   const picture = [...bench.readings].reverse().find(({ answer }) => answer.kind === 'picture');
-  const suspects = told(advice.posterior);
   const leader = suspects.find(({ cured, probability }) => !cured && probability > 0.5) ?? suspects[0];
-  const [probe] = advice.probes;
-  const [repair] = advice.repairs;
-  const bad = foundFirst({ ...advice, found: foundParts(file), suspects: advice.posterior.suspects });
+  const [probe] = briefed.probes;
+  const [repair] = briefed.repairs;
+  const bad = foundFirst(briefed);
   return {
     chassis: sheet.title,
     family: familyOf(sheet.technology),
@@ -112,20 +111,20 @@ export function standingOf(file: Case): Standing {
       : {}),
     spent: sumOf(bench.repairs, ({ repair: { money } }) => money),
     live: bench.context.power === 'live',
-    next: advice.next,
+    next,
     ...(probe ? { probe: { title: probe.probe.check.title, minutes: probe.minutes } } : {}),
     ...(repair
       ? {
           repair: {
             title: repair.action.title,
-            chance: toldChance(suspects, repair.action.cures, repair.chance),
+            chance: repair.chance,
             money: repair.action.money,
             minutes: repair.action.minutes,
           },
         }
       : {}),
     ...(bad ? { found: bad.action } : {}),
-    repairNow: advice.repairNow,
+    repairNow,
   };
 }
 

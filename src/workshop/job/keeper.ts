@@ -19,9 +19,11 @@ export class Keeper<Worked> {
   }
 }
 
-/** All that is judged of a job comes from these: a log only grows. */
-export const judgedFrom = ({ sheet, entries, complaint, closed, hourlyRate }: JobFile): readonly unknown[] => [
-  sheet,
+/** What is judged of a job comes from these alone. */
+export type Judged = Pick<JobFile, 'id' | 'sheet' | 'entries' | 'complaint' | 'closed' | 'hourlyRate'>;
+
+/** All that is judged of a job comes from its sheet and these: a log only grows. */
+export const judgedFrom = ({ entries, complaint, closed, hourlyRate }: Judged): readonly unknown[] => [
   entries.length,
   entries.at(-1)?.id,
   JSON.stringify(complaint),

@@ -1,3 +1,3 @@
 export { getLog, postLog } from './handleLog';
-export { judgedFrom, Keeper } from './keeper';
+export { type Judged, judgedFrom, Keeper } from './keeper';
 export { loadJob, loadReturns } from './load';
