@@ -232,10 +232,16 @@ export async function serveForever(options) {
   return server;
 }
 
-/** So many sets of the queue are looked at ahead: the first ones are taken up next. */
-const setsAhead = 6;
+/** So many sets of the queue are looked at ahead: as many as a large shop has open. */
+const setsAhead = 60;
 
-/** Has what takes longest the first time be worked out before anybody looks; one after the other, so that who looks meanwhile waits for one at most. */
+/**
+ * Has what takes longest the first time be worked out before anybody looks; one after the other, so that who looks
+ * meanwhile waits for one at most.
+ *
+ * @param {string} address where it is served
+ * @returns {Promise<void>} fulfilled also where the server is gone or lets nobody in
+ */
 export async function lookAhead(address) {
   const textOf = async (page) => (await fetch(new URL(page, address))).text();
   try {
