@@ -1,5 +1,3 @@
-'use client';
-
 import { useTransition } from 'react';
 import { pinSet } from './actions';
 import styles from './queue.module.css';
