@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { dayRules, drawSets, runMonths } from '@/core/days';
+import { dayRules, drawSets, mostWeekly, runMonths } from '@/core/days';
 import { quantile, seeded, sumOf } from '@/core/statistics';
 import { copiesFolder, examine, exportShop, importShop, makeCopy, openDatabase, searchNotes } from '@/store';
 import { fillTenYears, openSets } from './tenYears';
@@ -27,21 +27,27 @@ const seconds = (ms: number) => `${(ms / 1000).toFixed(1).padStart(7)} s`;
 function days(): void {
   const months = 300;
   const span = 90;
-  console.log(`\nThe order of the day, ${months} simulated shops of ${span} days, worth a week and days to leaving`);
+  console.log(
+    `\nThe order of the day, ${months} simulated shops of ${span} days, worth a week, days to leaving, late of those with a day`,
+  );
   for (const [benches, aDay] of [
     [1, 1.5],
     [1, 2.1],
+    [1, 3],
     [2, 3.6],
   ] as const) {
     const drawn = Array.from({ length: months }, (_, month) => drawSets(span, aDay, seeded(month)));
+    const most = sumOf(drawn, (sets) => mostWeekly(sets, span, benches)) / months;
     for (const rule of dayRules) {
       const runs = drawn.map((sets) => runMonths(sets, span, benches, rule));
       const weekly = sumOf(runs, (run) => run.weekly) / months;
       const stay = sumOf(runs, (run) => run.days) / months;
+      const late = (100 * sumOf(runs, (run) => run.late)) / months;
       console.log(
-        `  ${benches} bench${benches > 1 ? 'es' : ''}, ${aDay} a day  ${rule.padEnd(20)} ${weekly.toFixed(0).padStart(6)} ${stay.toFixed(1).padStart(6)} days`,
+        `  ${benches} bench${benches > 1 ? 'es' : ''}, ${aDay} a day  ${rule.padEnd(20)} ${weekly.toFixed(0).padStart(6)} ${stay.toFixed(1).padStart(6)} days ${late.toFixed(0).padStart(4)} %`,
       );
     }
+    console.log(`  ${' '.repeat(18)} at most, by any rule  ${most.toFixed(0).padStart(6)}`);
   }
 }
 

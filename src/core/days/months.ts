@@ -27,6 +27,8 @@ export interface MonthsOutcome {
   /** Days from taking in to leaving, over what left. */
   readonly days: number;
   readonly left: number;
+  /** Share of the sets wanted back on a day of these months that did not leave by it. */
+  readonly late: number;
 }
 
 const exponential = (mid: number, random: Random) => -mid * Math.log(1 - random());
@@ -54,6 +56,8 @@ export function drawSets(days: number, aDay: number, random: Random): DrawnSet[]
 }
 
 const benchDay = 240;
+/** Days that a set runs before it leaves, in the mean. */
+const usualSoak = 1.1;
 
 /** Works through some months by a rule, each bench doing one stage at a time of the sets that can be worked on. */
 export function runMonths(sets: readonly DrawnSet[], days: number, benches: number, rule: DayRule): MonthsOutcome {
@@ -79,12 +83,30 @@ export function runMonths(sets: readonly DrawnSet[], days: number, benches: numb
     chosen.stage += 1;
     if (chosen.stage === chosen.set.stages.length) chosen.left = bench[which];
   }
+  const wanted = state.filter(({ set: { due } }) => due !== undefined && due <= days);
   const done = state.filter(({ left }) => left !== undefined && left <= days);
   return {
     weekly: (sumOf(done, ({ set }) => set.worth) / days) * 7,
     days: done.length === 0 ? 0 : mean(done.map(({ set, left }) => left! - set.comes)),
     left: done.length,
+    late: wanted.length === 0 ? 0 : mean(wanted.map(({ set, left = Infinity }) => Number(left > set.due!))),
   };
+}
+
+/**
+ * What no rule can exceed: worth a week if nothing ever waited and all that comes were known from the first day.
+ * Filled by worth a minute until no bench has a minute left (fractional knapsack, Dantzig 1957).
+ */
+export function mostWeekly(sets: readonly DrawnSet[], days: number, benches: number): number {
+  const minutesOf = ({ stages }: DrawnSet) => sumOf(stages, ({ minutes }) => minutes);
+  let spare = days * benchDay * benches;
+  let worth = 0;
+  for (const set of [...sets].sort((a, b) => b.worth / minutesOf(b) - a.worth / minutesOf(a))) {
+    const share = Math.min(1, spare / minutesOf(set));
+    worth += share * set.worth;
+    spare -= share * minutesOf(set);
+  }
+  return (worth / days) * 7;
 }
 
 interface InHouse {
@@ -104,6 +126,8 @@ function choose<S extends InHouse>(open: readonly S[], now: number, rule: DayRul
       next: one.set.stages[one.stage]!.minutes,
       remaining: remaining(one),
       opensWait: one.set.stages[one.stage]!.waits,
+      // Of the soak still ahead only its usual length is known.
+      waits: one.set.stages[one.stage]!.waits + (one.stage === 0 ? usualSoak : 0),
       dueIn: one.set.due === undefined ? undefined : one.set.due - now,
     })),
   );

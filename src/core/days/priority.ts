@@ -9,11 +9,13 @@ export interface WorkableSet {
   readonly remaining: number;
   /** Days of waiting, for a part or a soak, that its next step sets going; 0 for none. */
   readonly opensWait: number;
+  /** Days of waiting until it leaves, those that its next step sets going among them. */
+  readonly waits: number;
   /** Days until it is due; undefined where nobody waits for a day. */
   readonly dueIn?: number | undefined;
 }
 
-/** A set in the order of the day, with what it is worth an hour now and the words for it. */
+/** A set in the order of the day, with what puts it there and the words for it. */
 export interface RankedSet {
   readonly id: string;
   /** Money an hour of the bench, urgency and what can wait meanwhile weighed in. */
@@ -30,11 +32,14 @@ const waitWeight = 0.6;
 /** No step is so short that it makes all else wait. */
 const shortest = 10;
 
-/** How much a due day presses: 1 while there is much slack, 3 from the day on which it must be begun. */
-function urgency({ dueIn, remaining }: WorkableSet): number {
+/** So many times is a set worth the bench, on top of once, from the day on which it must be begun. */
+const pressure = 4;
+
+/** How much a due day presses: 1 while there is much slack beside its work and its waits. */
+function urgency({ dueIn, remaining, waits }: WorkableSet): number {
   if (dueIn === undefined) return 1;
-  const slack = dueIn - remaining / benchDay;
-  return 1 + 2 * Math.exp(-Math.max(0, slack) / pressing);
+  const slack = dueIn - waits - remaining / benchDay;
+  return 1 + pressure * Math.exp(-Math.max(0, slack) / pressing);
 }
 
 /**
@@ -50,21 +55,22 @@ export function rankDay(sets: readonly WorkableSet[], money: (amount: number) =>
   return sets
     .map((set) => ({ set, index: indexOf(set) }))
     .sort((a, b) => b.index - a.index)
-    .map(({ set, index }) => ({ id: set.id, index, why: whyOf(set, index, money) }));
+    .map(({ set, index }) => ({ id: set.id, index, why: whyOf(set, money) }));
 }
 
 function indexOf(set: WorkableSet): number {
-  const { worth, next, remaining, opensWait } = set;
-  const perHour = (minutes: number) => (60 * worth) / Math.max(shortest, minutes);
-  const opened = opensWait === 0 ? 0 : waitWeight * Math.min(1, opensWait / 7) * perHour(next);
-  return urgency(set) * (perHour(remaining) + opened);
+  const { next, remaining, opensWait } = set;
+  const opened = opensWait === 0 ? 0 : waitWeight * Math.min(1, opensWait / 7) * perHour(set, next);
+  return urgency(set) * (perHour(set, remaining) + opened);
 }
+
+const perHour = ({ worth }: WorkableSet, minutes: number): number => (60 * worth) / Math.max(shortest, minutes);
 
 /** `a day`, `3 days`. */
 export const dayCount = (days: number): string => (days === 1 ? 'a day' : `${days} days`);
 
-function whyOf(set: WorkableSet, index: number, money: (amount: number) => string): string {
-  const { opensWait, dueIn } = set;
+function whyOf(set: WorkableSet, money: (amount: number) => string): string {
+  const { opensWait, dueIn, remaining } = set;
   const due =
     dueIn === undefined || urgency(set) < 1.3
       ? []
@@ -77,5 +83,5 @@ function whyOf(set: WorkableSet, index: number, money: (amount: number) => strin
         ];
   const waits =
     opensWait > 0 ? [`then it waits ${opensWait < 1 ? 'some hours' : dayCount(Math.round(opensWait))}`] : [];
-  return [`worth ${money(Math.round(index))} an hour`, ...due, ...waits].join(', ');
+  return [`worth ${money(Math.round(perHour(set, remaining)))} an hour`, ...due, ...waits].join(', ');
 }

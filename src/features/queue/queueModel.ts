@@ -65,6 +65,8 @@ export interface QueuedJob {
 const finishing = 30;
 /** A repair that needs a part waits about so many days for it. */
 const partDays = 4;
+/** A repaired set runs about so many days before it is believed. */
+const soakDays = 1;
 
 /** Where a job stands by its log alone, whatever the day and the hour. Plain data, so that it can be kept. */
 export interface Standing {
@@ -152,13 +154,15 @@ function workOf(job: QueuedJob, standing: Standing, step: JobStep, now: number):
   if (job.waiting) return undefined;
   const { probe, repair } = standing;
   const worth = Math.max(0, (job.value ?? job.limit) - (repair?.money ?? 0));
-  const about = { id: job.id, worth, opensWait: 0, dueIn: daysUntil(job.due, now) };
+  const about = { id: job.id, worth, opensWait: 0, waits: 0, dueIn: daysUntil(job.due, now) };
   if (step === 'verified') return { ...about, next: finishing, remaining: finishing };
-  if (standing.next === 'verify') return { ...about, next: 15, remaining: 15 + finishing };
+  if (standing.next === 'verify') return { ...about, next: 15, remaining: 15 + finishing, waits: soakDays };
   const remaining = standing.repairNow + finishing;
+  const forParts = repair?.money === 0 ? 0 : partDays;
+  const waits = forParts + soakDays;
   if (standing.next === 'act' && repair)
-    return { ...about, next: repair.minutes, remaining, opensWait: repair.money > 0 ? partDays : 0 };
-  return { ...about, next: probe?.minutes ?? 10, remaining };
+    return { ...about, next: repair.minutes, remaining, opensWait: forParts, waits };
+  return { ...about, next: probe?.minutes ?? 10, remaining, waits };
 }
 
 /**
