@@ -30,9 +30,9 @@ const spellings: Readonly<Record<string, Unit>> = {
 
 const overload = /^(OL|O\.L|open|inf)$/i;
 const plain = /^([+-]?)(\d+(?:[.,]\d+)?|[.,]\d+)(?:[eE]([+-]?\d+))?\s*(.*)$/;
-const infix = /^([+-]?)(\d+)([GMkKRFHmuµμnp])(\d+)\s*(.*)$/;
+const infix = /^([+-]?)(\d+)([GMkKRFHVmuµμnp])(\d+)\s*(.*)$/;
 /** Letters that stand for the decimal point of their unit. */
-const pointUnits: Readonly<Record<string, Unit>> = { R: 'Ω', F: 'F', H: 'H' };
+const pointUnits: Readonly<Record<string, Unit>> = { R: 'Ω', F: 'F', H: 'H', V: 'V' };
 const thousands = /^[+-]?[1-9]\d{0,2},\d{3}$/;
 
 /** The unit a word spells, if any. */
@@ -57,7 +57,7 @@ function readSuffix(suffix: string): { factor: number; unit?: Unit } | undefined
 /**
  * Reads a quantity in engineering notation.
  *
- * Takes `4k7`, `0R22`, `680u`, `2.2M`, `-168`, `1.2 mV`, a decimal comma, and `OL` for a
+ * Takes `4k7`, `0R22`, `6V2`, `680u`, `2.2M`, `-168`, `1.2 mV`, a decimal comma, and `OL` for a
  * reading beyond the range.
  *
  * @throws Refusal naming the text and a form that would be right

@@ -20,6 +20,7 @@ describe('parseQuantity', () => {
     ['4k7', 4700, undefined],
     ['0R22', 0.22, 'Ω'],
     ['680u', 680e-6, undefined],
+    ['6V2', 6.2, 'V'],
     ['2.2M', 2.2e6, undefined],
     ['-168', -168, undefined],
     ['1.2 mV', 1.2e-3, 'V'],

@@ -64,6 +64,7 @@ const example = 'R12 4k7 · C3 100n · Q5 npn · D2 zener 5.6 · VR1 10k · F1 �
  */
 export function readTracedPart(typed: string): TracedPart {
   const [name = '', ...words] = typed.trim().split(/\s+/);
+  if (isRail(name)) throw new Refusal(`say what lies on the rail: R12.2 ${name}`);
   if (!/^[A-Za-z]{1,4}\d[\w-]*$/.test(name)) throw new Refusal(`"${name}" is no reference: write ${example}`);
   const ref = name.toUpperCase();
   const said = words.find((word) => Object.hasOwn(tracedKinds, word.toLowerCase()))?.toLowerCase();

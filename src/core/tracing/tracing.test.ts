@@ -40,6 +40,7 @@ describe('a part as it is typed', () => {
     ['', /is no reference/],
     ['Q5', /what is Q5\? Say npn/],
     ['R12 red', /"red" is no value of a resistor/],
+    ['+24', /say what lies on the rail: R12.2 \+24/],
     ['C3 4k7Ω', /is no value of a capacitor/],
     ['IC1', /how many pins has IC1/],
     ['R12 4k7 5k', /one part a line/],

@@ -9,11 +9,22 @@ interface BeepNextProps {
   readonly view: TraceView;
   /** The two pins that were pointed at; they come before what is proposed. */
   readonly pair: readonly [Spot, Spot] | undefined;
+  /** Is the set live, so that no beep counts? */
+  readonly isLive: boolean;
 }
 
 /** The one thing to do now on a board that is traced: what to lift, where to look, what to beep, or to type what sits on it. */
-export function BeepNext({ view, pair }: BeepNextProps) {
+export function BeepNext({ view, pair, isLive }: BeepNextProps) {
   const { next } = view;
+  if (isLive && (!view.path || pair))
+    return (
+      <div className={`task ${styles.next}`} role="status">
+        <b>Pull the plug first</b>
+        <span>
+          Live by its record: <Key>Alt P</Key> once it is out. Parts can be typed meanwhile.
+        </span>
+      </div>
+    );
   if (view.short && !pair) return <LiftNext short={view.short} />;
   if (view.path && !pair) return <LookNext path={view.path} />;
   const [a, b] = pair ?? [next?.a, next?.b];

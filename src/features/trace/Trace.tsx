@@ -88,7 +88,7 @@ export function Trace({ patterns, title, lines, set, off, before, further, add, 
   return (
     <div className={styles.page} data-board={onBoard || undefined}>
       <section className={styles.now} aria-label="Beep next">
-        <BeepNext view={view} pair={pair} />
+        <BeepNext view={view} pair={pair} isLive={off !== undefined} />
         <LineEntry
           label="A part or a beep"
           value={line}

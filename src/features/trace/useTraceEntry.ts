@@ -44,7 +44,14 @@ export function useTraceEntry({ trace, view: { next, short, path }, off, add }: 
     /** The pair that a beep is asked for. */
     wanted,
     /** What is to be done next, in words; undefined where nothing is asked for. */
-    toDo: lift ? `lift ${lift.ref}` : look ? `look at ${look.at}` : next && `${next.a} to ${next.b}`,
+    toDo:
+      off !== undefined && !look
+        ? 'pull the plug first'
+        : lift
+          ? `lift ${lift.ref}`
+          : look
+            ? `look at ${look.at}`
+            : next && `${next.a} to ${next.b}`,
     /** Is what is asked for next read with the set live? */
     isLive: look !== undefined && !pair,
     take,
