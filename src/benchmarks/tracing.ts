@@ -14,6 +14,7 @@ import {
   sameHoles,
   traceBoard,
   traceInOrder,
+  variantOf,
 } from '@/core/tracing';
 import { shippedStages } from '@/sheets/stages';
 
@@ -41,6 +42,19 @@ const percent = (part: number) => `${(100 * part).toFixed(1)} %`;
 const all = patterns.length * seeds.length;
 console.log(
   `  all: ${percent(share('found'))} of the beeps of every node, ${percent(share('largest'))} of the largest first; whole ${percent(sumOf(rows, ({ whole }) => whole) / all)}, named early ${percent(sumOf(rows, ({ early }) => early) / all)}`,
+);
+
+// Nobody builds a stage quite as another does.
+const variants = patterns.flatMap((pattern) =>
+  seeds.map((seed) => {
+    const board = variantOf(pattern, seeded(100 + seed));
+    const { beeps, whole, missing, namedAt } = traceBoard(board, library, { wrong: 0.02, random: seeded(seed) });
+    const largest = traceInOrder(board, 'largest first', { wrong: 0, random: seeded(0) }).beeps;
+    return { beeps, whole, missing, largest, named: namedAt !== undefined };
+  }),
+);
+console.log(
+  `  as another maker builds them: ${percent(sumOf(variants, ({ beeps }) => beeps) / sumOf(variants, (one) => one.largest))} of the largest first; whole ${percent(variants.filter(({ whole }) => whole).length / all)}, named ${percent(variants.filter(({ named }) => named).length / all)}, ${(sumOf(variants, ({ missing }) => missing) / all).toFixed(2)} connections missing a board`,
 );
 
 // Each kind of stage in turn taken out of what is known: it should be called none of the others.

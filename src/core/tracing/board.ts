@@ -17,6 +17,8 @@ export interface Traced {
   readonly beeps: number;
   /** Whether every pair of spots is as it is on the board. */
   readonly whole: boolean;
+  /** Connections of the board that were not found. */
+  readonly missing: number;
   /** How many connections were known when the right stage first led for good; undefined where it never did. */
   readonly namedAt: number | undefined;
 }
@@ -45,6 +47,13 @@ class Board {
     return { a, b, found: joined ? 'joined' : 'apart' };
   }
 
+  /** How many connections would make whole what was found. */
+  missingIn({ nodeOf }: TracedNet, spots: readonly Spot[]): number {
+    const found = new Set(spots.map((spot) => nodeOf.get(spot)!));
+    const pieces = new Set([...found].map(({ spots: [first] }) => this.truth.get(first!)));
+    return found.size - pieces.size;
+  }
+
   isWhole({ nodeOf }: TracedNet, spots: readonly Spot[]): boolean {
     return spots.every((a, at) =>
       spots.slice(at + 1).every((b) => (nodeOf.get(a) === nodeOf.get(b)) === this.areOne(a, b)),
@@ -55,13 +64,21 @@ class Board {
 /** The rails of a board: what is marked on it, or was found by its volts. */
 const railsOf = ({ nodes }: TracedPattern): Spot[] => nodes.flatMap((spots) => spots.filter(isRail));
 
-/** An unlikely beep is beeped once more, and so is one against the rest: a third answer decides. */
+/** So many answers that agree settle what is unlikely; more of a beep that hardly can be. */
+const agreeing = { usual: 2, unlikely: 3 };
+
+/** An unlikely beep is beeped again until enough answers agree, and so is one against the rest. */
 function settled(board: Board, a: Spot, b: Spot, chance: number): TracedFact {
   const first = board.beep(a, b);
   const surprising = first.found === 'joined' ? chance < 0.8 : chance > 0.35;
   if (!surprising) return first;
-  const second = board.beep(a, b);
-  return second.found === first.found ? first : board.beep(a, b);
+  const enough = first.found === 'joined' && chance < 0.3 ? agreeing.unlikely : agreeing.usual;
+  const answers = [first];
+  for (;;) {
+    const next = board.beep(a, b);
+    answers.push(next);
+    if (answers.filter(({ found }) => found === next.found).length === enough) return next;
+  }
 }
 
 /** Traces a board by what is said to be beeped next, until nothing is left to ask. */
@@ -85,7 +102,14 @@ export function traceBoard(
     if (lead?.id !== pattern.id) namedAt = undefined;
     else namedAt ??= known;
     const next = nextBeep(net, library, believed);
-    if (!next) return { net, beeps: board.beeps, whole: board.isWhole(net, spots), namedAt };
+    if (!next)
+      return {
+        net,
+        beeps: board.beeps,
+        whole: board.isWhole(net, spots),
+        missing: board.missingIn(net, spots),
+        namedAt,
+      };
     facts.push(settled(board, next.a, next.b, next.chance));
     net = netOf(parts, facts);
     // What cannot all be true is beeped again, each of it once.
@@ -123,5 +147,12 @@ export function traceInOrder(
     else nodes.push([pin]);
   }
   const net = netOf(pattern.parts, facts);
-  return { net, beeps: board.beeps, whole: board.isWhole(net, [...pins, ...rails]), namedAt: undefined };
+  const spots = [...pins, ...rails];
+  return {
+    net,
+    beeps: board.beeps,
+    whole: board.isWhole(net, spots),
+    missing: board.missingIn(net, spots),
+    namedAt: undefined,
+  };
 }

@@ -19,3 +19,4 @@ export { type TracedShort } from './short';
 export { isOfColdSet, type Trace, traceOf, withTraced } from './trace';
 export { readTraceFile, traceFile } from './traceFile';
 export { type TracedPattern } from './tracedPattern';
+export { variantOf } from './variant';

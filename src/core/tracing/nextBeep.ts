@@ -1,4 +1,4 @@
-import { sumOf } from '../statistics';
+import { mean, sumOf } from '../statistics';
 import { isAlone, type TracedNet, type TracedNode } from './net';
 import { classOf, isRail, type Spot } from './part';
 import { type Believed, type PatternLibrary } from './library';
@@ -14,8 +14,14 @@ export interface NextBeep {
 const notWorth = { placed: 0.03, single: 0.006 };
 /** So seldom a beep is missed, or heard where there is none. */
 const misheard = 0.02;
+/** No beep is surer than this. */
+const surely = 0.999;
 /** What did not beep so many times is not asked again. */
 const enough = 3;
+/** A pin may be where no stage has it, whatever the board is: makers differ. */
+const otherwise = 0.1;
+/** Two pins that beeped less likely than this, and with nothing else yet, have no place either. */
+const astray = 0.6;
 /** A pin may lead off the board. */
 const alone = 0.02;
 
@@ -32,11 +38,41 @@ const leadOn = ({ name, spots }: TracedNode): Spot => (isRail(name) ? name : spo
  */
 export function nextBeep(net: TracedNet, library: PatternLibrary, believed: Believed): NextBeep | undefined {
   const known = believed.filter(({ roles, chance }) => roles !== undefined && chance > 0.05);
-  const unknown = believed.find(({ roles }) => roles === undefined)?.chance ?? 0;
+  const unknown = Math.max(otherwise, believed.find(({ roles }) => roles === undefined)?.chance ?? 0);
   const { nodes, parts } = net;
   const count = nodes.length;
   const classes = nodes.map(({ spots }) => spots.map((spot) => classOf(spot, parts)));
   const times = timesApartOf(net);
+  const byRole = byRolesOf(net, known, times);
+  const lifts = new Float64Array(count);
+  let best: NextBeep | undefined;
+  for (let at = 0; at < count; at += 1) {
+    const one = nodes[at]!;
+    // By what stages have in common only pins that have no place yet look for one.
+    const looks = hasNoPlace(one, known);
+    let whole = alone;
+    for (let other = 0; looks && other < count; other += 1) {
+      const tried = times[at * count + other]!;
+      if (other === at || tried >= enough) continue;
+      lifts[other] = mean(classes[at]!.map((own) => likeness(library, own, classes[other]!))) * misheard ** tried;
+      whole += lifts[other]!;
+    }
+    for (let other = 0; other < count; other += 1) {
+      const tried = times[at * count + other]!;
+      if (other === at || tried >= enough) continue;
+      const two = nodes[other]!;
+      const lift = looks ? (unknown * lifts[other]!) / whole : 0;
+      const heard = Math.min(surely, unheard(byRole[at * count + other]!, tried) + lift);
+      const worth = looks || isAlone(two) ? notWorth.single : notWorth.placed;
+      if (heard > worth && (!best || heard > best.chance)) best = { a: leadOn(one), b: leadOn(two), chance: heard };
+    }
+  }
+  return best;
+}
+
+/** The chance by the roles of known stages that two nodes are one, row by row. */
+function byRolesOf({ nodes }: TracedNet, known: Believed, times: Float64Array): Float64Array {
+  const count = nodes.length;
   const byRole = new Float64Array(count * count);
   for (const { roles, chance } of known)
     for (let one = 0; one < count; one += 1)
@@ -46,27 +82,16 @@ export function nextBeep(net: TracedNet, library: PatternLibrary, believed: Beli
         byRole[one * count + two]! += both;
         byRole[two * count + one]! += both;
       }
-  const lifts = new Float64Array(count);
-  let best: NextBeep | undefined;
-  for (let at = 0; at < count; at += 1) {
-    const one = nodes[at]!;
-    // By what stages have in common only pins that have no place yet look for one.
-    const looks = isAlone(one) && !isRail(one.name);
-    let whole = alone;
-    lifts.fill(0);
-    for (let other = 0; looks && other < count; other += 1)
-      if (other !== at && times[at * count + other]! < enough)
-        whole += lifts[other] = likeness(library, classes[at]![0]!, classes[other]!);
-    for (let other = 0; other < count; other += 1) {
-      const tried = times[at * count + other]!;
-      if (other === at || tried >= enough) continue;
-      const two = nodes[other]!;
-      const heard = unheard(byRole[at * count + other]! + (unknown * lifts[other]!) / whole, tried);
-      const worth = looks || isAlone(two) ? notWorth.single : notWorth.placed;
-      if (heard > worth && (!best || heard > best.chance)) best = { a: leadOn(one), b: leadOn(two), chance: heard };
-    }
-  }
-  return best;
+  return byRole;
+}
+
+/** Does a node still look for its place: a pin alone, or two that no stage has together? */
+function hasNoPlace(node: TracedNode, known: Believed): boolean {
+  if (isRail(node.name)) return false;
+  if (isAlone(node)) return true;
+  const [first, second, ...more] = node.spots;
+  if (more.length > 0 || known.length === 0) return false;
+  return sumOf(known, ({ roles, chance }) => chance * roles!.joined(first!, second!)) < astray;
 }
 
 /** How often each two nodes did not beep, row by row; two rails never are one. */
@@ -87,7 +112,7 @@ function timesApartOf({ nodes, apart }: TracedNet): Float64Array {
 /** The chance that two are one although they did not beep so many times. */
 function unheard(chance: number, times: number): number {
   if (times === 0) return chance;
-  const odds = (Math.min(0.999, chance) / (1 - Math.min(0.999, chance))) * (misheard / (1 - misheard)) ** times;
+  const odds = (Math.min(surely, chance) / (1 - Math.min(surely, chance))) * (misheard / (1 - misheard)) ** times;
   return odds / (1 + odds);
 }
 

@@ -15,6 +15,7 @@ import {
   traceBoard,
   traceInOrder,
   traceOf,
+  variantOf,
   withTraced,
 } from '.';
 import { readTracedPart } from './part';
@@ -133,6 +134,13 @@ describe('tracing a board by what is said to be beeped next', () => {
         expect(traced.beeps).toBeLessThan(0.5 * traceInOrder(ofId(id), order, sure).beeps);
     },
   );
+
+  it('finds nearly all stages whole that another maker builds otherwise, and still knows them', () => {
+    const boards = patterns.filter((_, at) => at % 3 === 0).map((one, seed) => variantOf(one, seeded(100 + seed)));
+    const traced = boards.map((board) => traceBoard(board, library, sure));
+    expect(traced.filter(({ whole }) => whole).length).toBeGreaterThanOrEqual(0.85 * boards.length);
+    expect(traced.filter(({ namedAt }) => namedAt !== undefined).length).toBeGreaterThanOrEqual(0.85 * boards.length);
+  });
 
   it('finds nearly all of it where two beeps of a hundred are misheard', () => {
     const random = seeded(7);
