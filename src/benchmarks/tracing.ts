@@ -17,6 +17,7 @@ import {
   variantOf,
 } from '@/core/tracing';
 import { shippedStages } from '@/sheets/stages';
+import { printTracedVolts } from './tracedVolts';
 
 const patterns = shippedStages().map(({ id, text }) => patternOf(id, readNetlist(text)));
 const library = new PatternLibrary(patterns);
@@ -66,6 +67,8 @@ const unknown = patterns.filter((pattern) => {
   return others.believe(netOf(pattern.parts, facts))[0]!.pattern === undefined;
 });
 console.log(`  taken out of the library: ${unknown.length} of ${patterns.length} are called no known stage`);
+
+printTracedVolts(shippedStages(), library);
 
 const took: number[] = [];
 const largest = [...patterns].sort((a, b) => b.parts.length - a.parts.length)[0]!;

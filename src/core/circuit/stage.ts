@@ -1,4 +1,13 @@
-import { type CircuitFault, type Dictionary, dictionaryOf, faultsOf, type OverTime } from './faults';
+import { type Volts } from '../quantity';
+import {
+  type CircuitFault,
+  type Dictionary,
+  dictionaryOf,
+  faultsOf,
+  type Moves,
+  type OverTime,
+  soundSpreads,
+} from './faults';
 import { type Ladder, ladderOf } from './ladder';
 import { checkCircuit, type Circuit, readNetlist, scaled, writeNetlist } from './netlist';
 import { operatingPoint, System } from './solve';
@@ -36,6 +45,15 @@ export class Stage {
   /** Expected volts by node. */
   get volts(): ReadonlyMap<string, number> {
     return (this.known ??= new Map(this.ladder.rungs.map(({ node, volts }) => [node, volts])));
+  }
+
+  /**
+   * How far each node may read from where it stands, a standard deviation in volts.
+   *
+   * @param moves what may be off beside parts within their tolerance
+   */
+  spreads(moves: readonly Moves[]): ReadonlyMap<string, Volts> {
+    return soundSpreads(this.system, this.point, moves);
   }
 
   /** Nodes as the netlist names them; those within parts are left out. */

@@ -2,6 +2,7 @@ import { attempt, Refusal } from '../quantity';
 import {
   type CircuitFault,
   type Dictionary,
+  type Moves,
   type NextReading,
   nextReadings,
   rankFaults,
@@ -14,6 +15,8 @@ import { type Stage } from './stage';
 export interface StageRead {
   readonly volts: ReadonlyMap<string, number>;
   readonly ripple: ReadonlyMap<string, number>;
+  /** What may be off beside parts within their tolerance. */
+  readonly moves?: readonly Moves[];
 }
 
 /** A suspected fault of a stage with the voltages it would bring. */
@@ -59,11 +62,11 @@ export class StageJudge {
   }
 
   /** The faults that explain the readings best, likeliest first, and what to measure next. */
-  rank({ volts, ripple }: StageRead): StageVerdict {
+  rank({ volts, ripple, moves = [] }: StageRead): StageVerdict {
     const { dictionary, ripples } = this;
     const { system, entries } = dictionary;
     const points = new Map(entries.map(({ fault, point }) => [fault, point]));
-    const ranking = rankFaults(dictionary, { volts, ripple, ...(ripples ? { ripples } : {}) });
+    const ranking = rankFaults(dictionary, { volts, ripple, moves, ...(ripples ? { ripples } : {}) });
     return {
       nothing: ranking.nothing,
       unexplained: ranking.unexplained,

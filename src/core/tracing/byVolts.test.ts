@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { Stage } from '../circuit';
-import { byVolts, netlistOf, netOf, PatternLibrary, traceOf } from '.';
+import { byVolts, movesOf, netlistOf, netOf, PatternLibrary, readByNode, traceOf } from '.';
 
 const library = new PatternLibrary([]);
 /** Two dividers of four like resistors: the upper node stands at 4.8 V, the middle of the lower ones at 2.4 V. */
@@ -13,7 +13,10 @@ function judged(...volts: string[]) {
   const { parts, facts, volts: read, refused } = traceOf([...divider, ...volts]);
   expect(refused).toEqual([]);
   const net = netOf(parts, facts);
-  return byVolts(Stage.open(netlistOf(net, library.believe(net), 'divider').text), net, read);
+  const found = readByNode(net, read);
+  const circuit = netlistOf(net, library.believe(net), 'divider', found);
+  const stage = Stage.open(circuit.text);
+  return byVolts(stage, net, found, movesOf(stage, circuit));
 }
 
 describe('volts that were read of the live set', () => {
@@ -54,7 +57,7 @@ describe('volts that were read of the live set', () => {
   it.each([
     ['volts', /a pin and what it reads to ground/],
     ['volts R9.1 4', /there is no "R9.1" here/],
-    ['volts +12 11.9', /has its volts by its name/],
+    ['volts gnd 0', /read to gnd: say what another pin reads/],
     ['volts R1.2 4.8Ω', /"4.8Ω" is no volts/],
   ])('%s is refused with what would be right', (line, message) => {
     const { refused, volts } = traceOf([...divider, line]);

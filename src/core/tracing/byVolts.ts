@@ -1,9 +1,8 @@
-import { partSuspects, type Stage, StageJudge } from '../circuit';
+import { type CircuitFault, type Moves, partSuspects, type Stage, StageJudge } from '../circuit';
 import { type Volts } from '../quantity';
 import { type TracedNet } from './net';
-import { netlistNode, partNamed } from './netlist';
+import { isLoad, netlistNode, partNamed } from './netlist';
 import { isRail, type Spot } from './part';
-import { type SpotVolts } from './volts';
 
 /** One part of a traced circuit that what was read speaks against, as it stands there. */
 export interface SpokenAgainst {
@@ -49,24 +48,35 @@ function wordsOf(ref: string, { words, mode }: { readonly words: string; readonl
   return words;
 }
 
+/** What a rail feeds lies beyond the board. */
+const loadWords = ({ mode, factor = 1 }: CircuitFault): string =>
+  mode.startsWith('short') || factor < 1
+    ? 'What it feeds draws far more than it should: part it from that and read again'
+    : 'What it feeds draws less than was guessed, or is not there';
+
 /**
  * Holds what spots read with the set live against the circuit as it was traced: every part that failed, lies elsewhere
  * or has another value is weighed by what the circuit would read then.
  *
  * @param stage the traced circuit, solved
+ * @param read volts by the name of a node
+ * @param moves what nobody read of it, and how it moves the nodes
  */
-export function byVolts(stage: Stage, net: TracedNet, volts: readonly SpotVolts[]): ByVolts | undefined {
-  const read = new Map(volts.flatMap(({ at, volts: found }) => [[net.nodeOf.get(at)?.name ?? '', found] as const]));
-  read.delete('');
+export function byVolts(
+  stage: Stage,
+  net: TracedNet,
+  read: ReadonlyMap<string, Volts>,
+  moves: readonly Moves[],
+): ByVolts | undefined {
   const known = new Set(stage.nodes);
   const judged = new Map([...read].map(([name, found]) => [netlistNode(name), found]));
   for (const node of judged.keys()) if (!known.has(node)) judged.delete(node);
   if (judged.size === 0) return undefined;
   const judge = new StageJudge(stage, () => undefined);
-  const { suspects, nothing, unexplained: isOdd, next } = judge.rank({ volts: judged, ripple: new Map() });
+  const { suspects, nothing, unexplained: isOdd, next } = judge.rank({ volts: judged, ripple: new Map(), moves });
   const nodes = new Map(net.nodes.map((node) => [netlistNode(node.name), node]));
   const [further] = next.flatMap((one): NonNullable<ByVolts['next']>[] => {
-    if (one.kind === 'cold') return [{ part: partNamed(one.ref) }];
+    if (one.kind === 'cold') return isLoad(one.ref) ? [] : [{ part: partNamed(one.ref) }];
     const spot = nodes.get(one.node)?.spots.find((of) => !isRail(of));
     return spot === undefined ? [] : [{ spot }];
   });
@@ -85,11 +95,10 @@ export function byVolts(stage: Stage, net: TracedNet, volts: readonly SpotVolts[
       .slice(0, mostTold)
       .map(({ words, leading: { fault }, probability }) => {
         const ref = partNamed(fault.ref);
-        return {
-          ref,
-          chance: probability,
-          words: wordsOf(ref, { words: words.replace(fault.ref, ref), mode: fault.mode }),
-        };
+        const said = isLoad(fault.ref)
+          ? loadWords(fault)
+          : wordsOf(ref, { words: words.replace(fault.ref, ref), mode: fault.mode });
+        return { ref, chance: probability, words: said };
       }),
   };
 }

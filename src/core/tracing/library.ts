@@ -78,7 +78,7 @@ export class PatternLibrary {
         return {
           pattern,
           roles,
-          word: ofKinds[at]! + roles.valuesWord() + sumOf(facts, (fact) => roles.word(fact)),
+          word: ofKinds[at]! + roles.valuesWord() + roles.railsWord() + sumOf(facts, (fact) => roles.word(fact)),
         };
       }),
       {

@@ -1,3 +1,6 @@
+import { floatingNodes, readNetlist } from '../circuit';
+import { attempt, Refusal, type Volts } from '../quantity';
+import { madeRails } from './madeRails';
 import { isRail, type Spot, type TracedPart } from './part';
 import { isAlone, type TracedNet } from './net';
 import { type Believed } from './library';
@@ -17,6 +20,8 @@ export interface TracedCircuit {
   readonly guesses: readonly GuessedValue[];
   /** What is on the board and not in the circuit: chips, and parts with a pin that leads nowhere. */
   readonly left: readonly string[];
+  /** Nodes of the netlist that nothing holds anywhere at rest. */
+  readonly floating: ReadonlySet<string>;
 }
 
 /** Values where neither the board nor a role says one. */
@@ -29,12 +34,16 @@ const usual: Readonly<Record<string, number>> = {
 };
 
 const models = {
-  npn: '.model TNPN NPN(IS=1e-14 BF=100 VAF=100)',
-  pnp: '.model TPNP PNP(IS=1e-14 BF=100 VAF=100)',
+  npn: '.model TNPN NPN(IS=1e-14 BF={gain} VAF=100)',
+  pnp: '.model TPNP PNP(IS=1e-14 BF={gain} VAF=100)',
   nfet: '.model TNFET NMOS(VTO=3 KP=0.5)',
   pfet: '.model TPFET PMOS(VTO=-3 KP=0.5)',
   diode: '.model TDIODE D(IS=3e-9 N=1.8)',
 } as const;
+
+/** The parameter that is the current gain of the transistors. */
+export const gainName = 'gain';
+const usualGain = 100;
 
 /** What a stage feeds, where nobody knows it, in watts. */
 const usualLoad = 0.5;
@@ -48,14 +57,38 @@ export interface TracedMaker extends TracedCircuit {
 }
 
 /**
- * Writes what was traced as a netlist that can be solved: rails as sources, values as read, others from the roles.
+ * Writes what was traced as a netlist that can be solved: rails as sources at their volts, values as read, others from the
+ * roles. A rail that the stage makes by itself has no source, but what it feeds.
  *
  * @param title on its first line
+ * @param read what was read of the set, in volts by the name of a node: a rail that feeds it stands there, and so does a
+ *   pin that leads off the board
  */
-export function netlistOf(net: TracedNet, believed: Believed, title: string): TracedCircuit {
-  const { cards, models, rails, guesses, left } = cardsOf(net, believed);
-  const sources = rails.map((rail) => `V${nameOf(rail)} ${nameOf(rail)} 0 ${Number(rail)}`);
-  return { text: textOf(title, [...sources, ...cards, ...models]), guesses, left };
+export function netlistOf(
+  net: TracedNet,
+  believed: Believed,
+  title: string,
+  read: ReadonlyMap<string, Volts> = new Map(),
+): TracedCircuit {
+  const { cards, models, rails, guesses, left, driven } = cardsOf(net, believed, read);
+  const made = madeRails(net, believed);
+  const sources = [...rails, ...driven].map((one) =>
+    made.has(one) ? loadOf(one, made.get(one)) : `V${nameOf(one)} ${nameOf(one)} 0 ${read.get(one) ?? Number(one)}`,
+  );
+  return grounded(title, [...sources, ...cards, ...models], { guesses, left });
+}
+
+/** A circuit of which every node can be solved: what floats is held at ground by as good as nothing. */
+function grounded(
+  title: string,
+  cards: readonly string[],
+  about: Pick<TracedCircuit, 'guesses' | 'left'>,
+): TracedCircuit {
+  const text = textOf(title, cards);
+  const circuit = attempt(() => readNetlist(text));
+  const groups = circuit instanceof Refusal ? [] : floatingNodes(circuit);
+  const held = groups.map(([node], at) => `R${floats}${at + 1} ${node} 0 ${hardlyHeld} ; nothing holds it at rest`);
+  return { ...about, text: textOf(title, [...cards, ...held]), floating: new Set(groups.flat()) };
 }
 
 /**
@@ -66,34 +99,47 @@ export function netlistOf(net: TracedNet, believed: Believed, title: string): Tr
  * @param made what it makes, as it was traced: a rail `+12`, or a spot of the node it drives, `Q5.c`
  */
 export function makerOf(net: TracedNet, believed: Believed, title: string, made: Spot): TracedMaker {
-  const { cards, models, rails, guesses, left } = cardsOf(net, believed);
+  const { cards, models, rails, guesses, left } = cardsOf(net, believed, new Map());
   const node = net.nodeOf.get(made)?.name ?? made;
   const fed = rails.filter((one) => one !== node);
-  const load = isRail(node) ? [loadOf(node)] : [];
-  const text = textOf(title, [
-    ...fed.map((one) => `.param ${nameOf(one)}=${Number(one)}`),
-    ...fed.map((one) => `V${nameOf(one)} ${nameOf(one)} 0 {${nameOf(one)}}`),
-    ...cards,
-    ...load,
-    ...models,
-  ]);
-  return { text, guesses, left, made: nameOf(node), fed: new Map(fed.map((one) => [one, nameOf(one)])) };
+  const load = isRail(node) ? [loadOf(node, madeRails(net, believed).get(node))] : [];
+  const circuit = grounded(
+    title,
+    [
+      ...fed.map((one) => `.param ${nameOf(one)}=${Number(one)}`),
+      ...fed.map((one) => `V${nameOf(one)} ${nameOf(one)} 0 {${nameOf(one)}}`),
+      ...cards,
+      ...load,
+      ...models,
+    ],
+    { guesses, left },
+  );
+  return { ...circuit, made: nameOf(node), fed: new Map(fed.map((one) => [one, nameOf(one)])) };
 }
 
-const loadOf = (rail: string): string =>
-  `RLOAD ${nameOf(rail)} 0 ${Number((Number(rail) ** 2 / usualLoad).toPrecision(3))} ; what it feeds, a guess`;
+const load = 'RLOAD';
+/** What holds a node that floats, in ohms. */
+const [floats, hardlyHeld] = ['FLOAT', 1e9];
+
+const loadOf = (rail: string, ohms = Number((Number(rail) ** 2 / usualLoad).toPrecision(3))): string =>
+  `${load}${nameOf(rail)} ${nameOf(rail)} 0 ${ohms} ; what it feeds, a guess`;
+
+/** Is an element what a rail feeds beyond the board? */
+export const isLoad = (element: string): boolean => element.toUpperCase().startsWith(load);
 
 const textOf = (title: string, cards: readonly string[]): string =>
   [`* ${title}`, ...cards, '.op', '.end', ''].join('\n');
 
 /** What was traced, line by line: elements, their models, and the rails that they hang on. */
-interface Cards extends Omit<TracedCircuit, 'text'> {
+interface Cards extends Omit<TracedCircuit, 'text' | 'floating'> {
   readonly cards: readonly string[];
   readonly models: readonly string[];
   readonly rails: readonly string[];
+  /** Pins that lead off the board, and were read. */
+  readonly driven: readonly string[];
 }
 
-function cardsOf(net: TracedNet, believed: Believed): Cards {
+function cardsOf(net: TracedNet, believed: Believed, read: ReadonlyMap<string, Volts>): Cards {
   const [lead] = believed;
   const roles = new Map(
     lead?.roles && lead.chance > 0.5 ? lead.roles.played().map(({ part, role }) => [part.ref, role]) : [],
@@ -101,12 +147,15 @@ function cardsOf(net: TracedNet, believed: Believed): Cards {
   const guesses: GuessedValue[] = [];
   const left: string[] = [];
   const used = new Set<string>();
+  const driven = new Set<string>();
   const needed = new Set<keyof typeof models>();
   const cards: string[] = [];
   const zeners: string[] = [];
   const node = (part: TracedPart, pin: string) => {
     const found = net.nodeOf.get(`${part.ref}.${pin}`)!;
-    return { name: found.name === 'gnd' ? '0' : nameOf(found.name), alone: isAlone(found) };
+    const isDriven = isAlone(found) && read.has(found.name);
+    if (isDriven) driven.add(found.name);
+    return { name: found.name === 'gnd' ? '0' : nameOf(found.name), alone: isAlone(found) && !isDriven };
   };
   const valueOf = (part: TracedPart): number => {
     if (part.value !== undefined) return part.value;
@@ -164,16 +213,22 @@ function cardsOf(net: TracedNet, believed: Believed): Cards {
   }
   return {
     cards,
-    models: [...[...needed].map((kind) => models[kind]), ...zeners],
+    models: [
+      ...(used.size > 0 && ['npn', 'pnp'].some((kind) => needed.has(kind as keyof typeof models))
+        ? [`.param ${gainName}=${usualGain}`]
+        : []),
+      ...[...needed].map((kind) => models[kind]),
+      ...zeners,
+    ],
     rails: net.nodes.flatMap(({ name }) => (isRail(name) && name !== 'gnd' && used.has(nameOf(name)) ? [name] : [])),
+    driven: [...driven].filter((one) => used.has(nameOf(one))),
     guesses,
     left,
   };
 }
 
-/** `+12` is no name of a node in a netlist: `p12`; what is minus, `m12`. */
-const nameOf = (name: string): string =>
-  isRail(name) ? name.replace(/^\+/, 'p').replace(/^-/, 'm').replace('.', '_') : name;
+/** `+12` is no name of a node in a netlist: `p12`; what is minus, `m12`; a pin by itself, `q5_b`. */
+const nameOf = (name: string): string => name.replace(/^\+/, 'p').replace(/^-/, 'm').replaceAll('.', '_').toLowerCase();
 
 /** An element’s name begins with its letter. */
 const named = (letter: string, ref: string): string =>

@@ -22,6 +22,8 @@ const enough = 3;
 const otherwise = 0.1;
 /** Two pins that beeped less likely than this, and with nothing else yet, have no place either. */
 const astray = 0.6;
+/** A stage is taken for what it is called from here on. */
+const leads = 0.5;
 /** A pin may lead off the board. */
 const alone = 0.02;
 
@@ -90,8 +92,8 @@ function hasNoPlace(node: TracedNode, known: Believed): boolean {
   if (isRail(node.name)) return false;
   if (isAlone(node)) return true;
   const [first, second, ...more] = node.spots;
-  if (more.length > 0 || known.length === 0) return false;
-  return sumOf(known, ({ roles, chance }) => chance * roles!.joined(first!, second!)) < astray;
+  const [lead] = known;
+  return more.length === 0 && lead !== undefined && lead.chance > leads && lead.roles!.joined(first!, second!) < astray;
 }
 
 /** How often each two nodes did not beep, row by row; two rails never are one. */

@@ -68,7 +68,9 @@ export function readTracedPart(typed: string): TracedPart {
   if (!/^[A-Za-z]{1,4}\d[\w-]*$/.test(name)) throw new Refusal(`"${name}" is no reference: write ${example}`);
   const ref = name.toUpperCase();
   const said = words.find((word) => Object.hasOwn(tracedKinds, word.toLowerCase()))?.toLowerCase();
-  const kind = (said as TracedKindName | undefined) ?? kindsByLetter.find(([letter]) => letter.test(ref))?.[1];
+  const byLetter = (said as TracedKindName | undefined) ?? kindsByLetter.find(([letter]) => letter.test(ref))?.[1];
+  // A diode that is marked with volts is a zener.
+  const kind = byLetter === 'diode' && words.some(isVolts) ? 'zener' : byLetter;
   if (!kind) throw new Refusal(`what is ${ref}? Say npn, pnp, nfet, pfet, or another kind: ${example}`);
   const [rest, ...more] = words.filter((word) => word.toLowerCase() !== said);
   if (more.length > 0) throw new Refusal(`one part a line: ${example}`);
@@ -86,6 +88,12 @@ export function readTracedPart(typed: string): TracedPart {
   if (unit === undefined || read instanceof Refusal || !(read.value > 0) || (read.unit && read.unit !== unit))
     throw new Refusal(`"${rest}" is no value of a ${kind}: write ${example}`);
   return { ref, kind, pins, value: read.value };
+}
+
+/** `6V2`, `5.6V`: marked with volts. */
+function isVolts(word: string): boolean {
+  const read = attempt(() => parseQuantity(word));
+  return !(read instanceof Refusal) && read.unit === 'V';
 }
 
 /** The pin of a plug on the other board. */

@@ -14,6 +14,11 @@ const noRole = -7;
 /** A beep between what the roles hold to be one, and between what they hold to be two. */
 const [holds, strays] = [0.97, 0.015];
 const sweeps = 5;
+/** What each rail costs a stage, against a board of no stage that is known; and what one costs that is none of its nodes. */
+const asRail = -2;
+const strange = -3;
+/** How likely a rail is any one node that the stage drives, against one that feeds it at just these volts. */
+const driven = 0.02;
 
 /** A role and which way round it is played; for parts whose pins do the same there are two ways. */
 interface State {
@@ -80,6 +85,8 @@ export class Roles {
   private readonly taken: Float64Array;
   /** What was found about each part. */
   private readonly about: readonly (readonly Held[])[];
+  /** What each rail may be by its volts, and the pins that it was held to. */
+  private readonly rails = new Map<Spot, { readonly prior: Spread; readonly held: Omit<Held, 'pin'>[] }>();
 
   /** @param states of these parts in this stage */
   constructor(
@@ -101,10 +108,15 @@ export class Roles {
       const joined = found === 'joined';
       if (one) about[one.part]!.push({ pin: one.pin, other: this.placeOf(b), joined });
       if (two) about[two.part]!.push({ pin: two.pin, other: this.placeOf(a), joined });
+      this.rails.get(a)?.held.push({ other: this.placeOf(b), joined });
+      this.rails.get(b)?.held.push({ other: this.placeOf(a), joined });
     }
     this.about = about;
     for (const at of parts.keys()) this.settle(at, true);
-    for (let sweep = 0; sweep < sweeps; sweep += 1) for (const at of parts.keys()) this.settle(at, false);
+    for (let sweep = 0; sweep < sweeps; sweep += 1) {
+      for (const at of parts.keys()) this.settle(at, false);
+      for (const rail of this.rails.keys()) this.settleRail(rail);
+    }
   }
 
   /** Where the spread of a spot stands; a new one may be nothing yet, a rail what its volts say. */
@@ -113,7 +125,9 @@ export class Roles {
     if (place === undefined) {
       place = this.spreads.length;
       this.places.set(spot, place);
-      this.spreads.push(isRail(spot) ? this.railSpread(spot) : new Float64Array(this.size));
+      const prior = isRail(spot) ? this.railPrior(spot) : new Float64Array(this.size);
+      if (isRail(spot) && spot !== 'gnd') this.rails.set(spot, { prior, held: [] });
+      this.spreads.push(shares(prior));
     }
     return place;
   }
@@ -132,6 +146,15 @@ export class Roles {
     let both = 0;
     for (let node = 0; node < this.size; node += 1) both += a[node]! * b[node]!;
     return both;
+  }
+
+  /** The nodes of the stage that some pins beeped together may be, likeliest first. */
+  nodesOf(pins: readonly Spot[]): readonly { readonly spots: readonly Spot[]; readonly chance: number }[] {
+    if (pins.length === 0) return [];
+    return [...this.together(pins)]
+      .map((chance, node) => ({ spots: this.pattern.nodes[node]!, chance }))
+      .filter(({ chance }) => chance > 0)
+      .sort((one, two) => two.chance - one.chance);
   }
 
   /** What spots that are one may be: the mean of their spreads. */
@@ -168,6 +191,21 @@ export class Roles {
     });
   }
 
+  /** How well the volts of the rails are those of what they are in the stage, as a logarithm. */
+  railsWord(): number {
+    return sumOf([...this.rails], ([rail, { prior }]) => {
+      const spread = this.spreadOf(rail);
+      let word = 0;
+      let placed = 0;
+      for (let node = 0; node < this.size; node += 1) {
+        if (spread[node]! === 0) continue;
+        word += spread[node]! * Math.log(prior[node]!);
+        placed += spread[node]!;
+      }
+      return word + (1 - placed) * strange + asRail;
+    });
+  }
+
   /** The role each part plays, with its chance; parts that play none are left out. */
   played(): { readonly part: TracedPart; readonly role: TracedPart; readonly chance: number }[] {
     return this.parts.flatMap((part, at) => {
@@ -185,17 +223,35 @@ export class Roles {
     return this.spreads[this.placeOf(spot)]!;
   }
 
-  private railSpread(rail: Spot): Spread {
+  /** What a rail may be: one that feeds the stage at such volts, or a node that the stage drives by itself. */
+  private railPrior(rail: Spot): Spread {
     const spread = new Float64Array(this.size);
     this.pattern.nodes.forEach((spots, node) => {
       const own = spots.find(isRail);
-      if (own === undefined) return;
       if (rail === 'gnd' || own === 'gnd') spread[node] = Number(rail === own);
+      else if (own === undefined) spread[node] = driven;
       else if (Number(rail) * Number(own) > 0)
         spread[node] = Math.exp(-0.5 * (Math.log(Number(rail) / Number(own)) / 0.3) ** 2);
     });
-    const all = sumOf([...spread], (one) => one);
-    return all > 0 ? spread.map((one) => one / Math.max(1, all)) : spread;
+    return spread;
+  }
+
+  /** Brings a rail to agree with the pins it was held to. */
+  private settleRail(rail: Spot): void {
+    const { prior, held } = this.rails.get(rail)!;
+    const words = new Float64Array(this.size);
+    let none = 0;
+    for (let node = 0; node < this.size; node += 1)
+      for (const { other, joined } of held) {
+        const chance = strays + (holds - strays) * this.spreads[other]![node]!;
+        words[node]! += Math.log(joined ? chance : 1 - chance);
+      }
+    for (const { joined } of held) none += Math.log(joined ? strays : 1 - strays);
+    // What is none of its nodes has a share as well.
+    const most = Math.max(none, ...words);
+    let all = Math.exp(none - most);
+    for (let node = 0; node < this.size; node += 1) all += words[node] = prior[node]! * Math.exp(words[node]! - most);
+    this.spreads[this.placeOf(rail)]!.set(words.map((one) => one / all));
   }
 
   /** Brings one part to agree with all others. */
@@ -237,6 +293,12 @@ export class Roles {
         if (nodes[pin]! >= 0) this.spreads[start + pin]![nodes[pin]!]! += chance;
     }
   }
+}
+
+/** Weights as shares; what comes to less than one in all stays so. */
+function shares(weights: Spread): Spread {
+  const all = sumOf([...weights], (one) => one);
+  return weights.map((one) => one / Math.max(1, all));
 }
 
 function valueWord(own: number | undefined, role: number | undefined): number {

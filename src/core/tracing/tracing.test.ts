@@ -27,6 +27,7 @@ const ofId = (id: string) => patterns.find((one) => one.id === id)!;
 describe('a part as it is typed', () => {
   it.each([
     ['R12 4k7', { ref: 'R12', kind: 'resistor', value: 4700, pins: ['1', '2'] }],
+    ['D9 6V2', { ref: 'D9', kind: 'zener', value: 6.2 }],
     ['c3 100n', { ref: 'C3', kind: 'capacitor', value: 1e-7 }],
     ['Q5 npn', { ref: 'Q5', kind: 'npn', value: undefined, pins: ['b', 'c', 'e'] }],
     ['D2 zener 5.6', { ref: 'D2', kind: 'zener', value: 5.6 }],

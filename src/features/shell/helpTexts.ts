@@ -141,7 +141,7 @@ export const helpSections: readonly HelpSection[] = [
       ['R12.1 not gnd', 'no beep'],
       ['R12.1 Q5.c 4k7', 'ohms between two pins'],
       ['at R12 0.31 0.42 0.35 0.42', 'where its pins lie, in shares of the board’s width; a click does it'],
-      ['volts Q5.c 4.2', 'what a pin reads with the set live; volts Q5.c off'],
+      ['volts Q5.c 4.2', 'what a pin, or a rail, reads with the set live; volts Q5.c off'],
       ['CN9 plug 4', 'a plug to another board: CN9.3 here, CN9.3f there'],
       ['path R12.1 Q5.c', 'follow what does not arrive, pin by pin: there R12.2, gone Q5.b; path off'],
       ['short +12 0.8', 'follow a rail that reads like a short; short off'],

@@ -1,6 +1,6 @@
 import { Stage } from '@/core/circuit';
 import { followPath, type FollowedPath, followShort, type FollowedShort } from '@/core/job';
-import { attempt, formatQuantity, Refusal, type Unit } from '@/core/quantity';
+import { attempt, formatQuantity, Refusal, type Unit, type Volts } from '@/core/quantity';
 import {
   type Believed,
   beptThroughText,
@@ -9,12 +9,14 @@ import {
   contradictionText,
   isAlone,
   isRail,
+  movesOf,
   netlistNode,
   netlistOf,
   netOf,
   type NextBeep,
   nextBeep,
   type PatternLibrary,
+  readByNode,
   traceOf,
   type TracedNet,
   type TracedPart,
@@ -23,7 +25,7 @@ import {
 } from '@/core/tracing';
 import { boardOf, type BoardView } from './boardModel';
 
-/** A node as it is listed: its pins, and the volts it should stand at. */
+/** A node as it is listed: its pins, and the volts it should stand at with how far they may be off. */
 export interface NodeRow {
   readonly name: string;
   readonly spots: readonly string[];
@@ -76,30 +78,48 @@ export const valueText = ({ kind, value }: TracedPart): string =>
 /** A stage is named from here on. */
 const leads = 0.5;
 
+/** Nine of ten lie within so many standard deviations. */
+const nineOfTen = 1.645;
+/** Volts are said without how far they may be off where that is less than this share of them, or these volts. */
+const plain = { share: 0.05, volts: 0.1 };
+
+/** Where a node should stand, and within what nine of ten like it would. */
+function standsText(volts: Volts, spread: Volts): string {
+  const within = nineOfTen * spread;
+  const stands = formatQuantity(volts, 'V');
+  return within < plain.share * Math.abs(volts) + plain.volts
+    ? stands
+    : `${stands} ± ${formatQuantity(within, 'V', 2)}`;
+}
+
 /** What some lines of a trace come to. */
 export function viewOf(lines: readonly string[], library: PatternLibrary, title: string): TraceView {
   const trace = traceOf(lines);
   const { parts, facts, short, path } = trace;
   const net = netOf(parts, facts);
   const believed = library.believe(net);
-  const { text, guesses, left } = netlistOf(net, believed, title);
+  const read = readByNode(net, trace.volts);
+  const circuit = netlistOf(net, believed, title, read);
+  const { text, guesses, left, floating } = circuit;
   const solved = attempt(() => Stage.open(text));
-  const volts = solved instanceof Refusal ? undefined : solved.volts;
+  const moves = solved instanceof Refusal ? [] : movesOf(solved, circuit);
+  const expected = solved instanceof Refusal ? undefined : { volts: solved.volts, spreads: solved.spreads(moves) };
   const next = net.contradictions.length > 0 ? undefined : nextBeep(net, library, believed);
-  const live = solved instanceof Refusal ? undefined : byVolts(solved, net, trace.volts);
+  const live = solved instanceof Refusal ? undefined : byVolts(solved, net, read, moves);
   const followed = path && { ...followPath(trace, path), ...path };
   const pointed = followed?.next ? [followed.next.at] : next && !followed && !short ? [next.a, next.b] : [];
   const placed = net.nodes.filter((node) => !isAlone(node));
   return {
     parts,
     rows: placed.map(({ name, spots }) => {
-      const stands = volts?.get(netlistNode(name));
-      const read = live?.read.get(name);
+      const node = netlistNode(name);
+      const stands = floating.has(node) ? undefined : expected?.volts.get(node);
+      const found = read.get(name);
       return {
         name,
         spots: spots.filter((spot) => spot !== name),
-        volts: stands === undefined ? undefined : formatQuantity(stands, 'V'),
-        read: read === undefined ? undefined : formatQuantity(read, 'V'),
+        volts: stands === undefined ? undefined : standsText(stands, expected!.spreads.get(node) ?? 0),
+        read: found === undefined ? undefined : formatQuantity(found, 'V'),
       };
     }),
     single: net.nodes

@@ -1,5 +1,5 @@
 import { sum, sumOf } from '../../statistics';
-import { evenSpread, instruments } from '../../quantity';
+import { evenSpread, instruments, type Volts } from '../../quantity';
 import { type Change, type System } from '../solve';
 import { type Dictionary, type DictionaryEntry } from './dictionary';
 import { type CircuitFault, unchanged } from './faults';
@@ -57,6 +57,9 @@ export interface Ranking {
 /** A stage that is looked into is broken about as often as not. */
 const brokenAsOften = 1;
 
+/** By how many volts something moves nodes. */
+export type Moves = ReadonlyMap<string, Volts>;
+
 /** What was read of a stage, in volts by node. */
 export interface StageReadings {
   readonly volts: ReadonlyMap<string, number>;
@@ -64,6 +67,8 @@ export interface StageReadings {
   readonly sources?: ReadonlyMap<string, number>;
   /** Standard deviation in volts of what lies between base and emitter of a transistor; none where absent. */
   readonly junctions?: number;
+  /** What else may be off than parts within their tolerance: for each, by how many volts a standard deviation of it moves nodes. */
+  readonly moves?: readonly Moves[];
   /** Peak to peak. */
   readonly ripple?: ReadonlyMap<string, number>;
   /** How the nodes move, of a stage that is run through time: its means stand for the operating point. */
@@ -149,13 +154,13 @@ function logLikelihood(
   dictionary: Dictionary,
   state: State,
   read: readonly Read[],
-  { ripples, sources, junctions }: StageReadings,
+  { ripples, sources, junctions, moves }: StageReadings,
 ): number {
   const covariance = covarianceAt(
     dictionary,
     state,
     read.map(({ at }) => at),
-    { sources, junctions },
+    { sources, junctions, moves },
   );
   const off = Float64Array.from(read, ({ node, at, volts }) => {
     const own = ripples?.get(state.fault)?.get(node);
@@ -196,12 +201,15 @@ function leftOut(off: Float64Array, covariance: Float64Array, out: number): [Flo
   ];
 }
 
+/** What of readings goes into how far they may be off. */
+type Spreading = Pick<StageReadings, 'sources' | 'junctions' | 'moves'>;
+
 /** Covariance of readings under a fault, row by row, in volts squared. */
 export function covarianceAt(
   { system, reduced, healthy }: Dictionary,
   { fault, point, change }: State,
   read: readonly number[],
-  { sources = new Map(), junctions = 0 }: Pick<StageReadings, 'sources' | 'junctions'> = {},
+  { sources = new Map(), junctions = 0, moves = [] }: Spreading = {},
 ): Float64Array {
   const broken = fault && fault.mode !== 'short' ? fault.ref.toLowerCase() : undefined;
   const n = read.length;
@@ -238,7 +246,25 @@ export function covarianceAt(
     for (let i = 0; i < n; i += 1) moved[i] = spread * rows[i]![branch]!;
     for (let i = 0; i < n; i += 1) for (let j = 0; j < n; j += 1) covariance[i * n + j]! += moved[i]! * moved[j]!;
   }
+  // Known of the sound circuit: what stands at a share of its volts moves by that share.
+  const shares = read.map((at) => Math.min(1, Math.abs(point[at]! / (healthy[at]! || Infinity))));
+  for (const move of moves) {
+    for (let i = 0; i < n; i += 1) moved[i] = (move.get(system.nodes[read[i]!]!) ?? 0) * shares[i]!;
+    for (let i = 0; i < n; i += 1) for (let j = 0; j < n; j += 1) covariance[i * n + j]! += moved[i]! * moved[j]!;
+  }
   return covariance;
+}
+
+/** How far each node of a sound circuit may read from where it stands, a standard deviation in volts: parts within their tolerance, the meter, and what else may be off. */
+export function soundSpreads(
+  system: System,
+  healthy: Float64Array,
+  moves: readonly Moves[],
+): ReadonlyMap<string, Volts> {
+  const state = { change: unchanged(system), point: healthy };
+  const places = system.nodes.flatMap((node, at) => (node.includes(':') ? [] : [at]));
+  const covariance = covarianceAt({ system, reduced: undefined, healthy, entries: [] }, state, places, { moves });
+  return new Map(places.map((at, i) => [system.nodes[at]!, Math.sqrt(covariance[i * places.length + i]!)]));
 }
 
 /** As `Reduced.transfers`, from the whole equations. */

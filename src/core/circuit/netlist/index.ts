@@ -1,4 +1,4 @@
-export { checkCircuit } from './checkCircuit';
+export { checkCircuit, floatingNodes } from './checkCircuit';
 export { type Analysis, type Circuit } from './circuit';
 export { readNetlist } from './readNetlist';
 export { dried, scaled, turnable } from './variation';
