@@ -1,4 +1,4 @@
-import { type Spot } from '@/core/tracing';
+import { type ByVolts, type Spot } from '@/core/tracing';
 import { chanceText, Key } from '@/ui';
 import { LookNext } from './PathFollowed';
 import { LiftNext } from './ShortFollowed';
@@ -15,7 +15,8 @@ interface BeepNextProps {
 
 /** The one thing to do now on a board that is traced: what to lift, where to look, what to beep, or to type what sits on it. */
 export function BeepNext({ view, pair, isLive }: BeepNextProps) {
-  const { next } = view;
+  const { next, live } = view;
+  if (live?.next && !live.stands && !pair && !('part' in live.next && isLive)) return <TellsMost next={live.next} />;
   if (isLive && (!view.path || pair))
     return (
       <div className={`task ${styles.next}`} role="status">
@@ -35,7 +36,9 @@ export function BeepNext({ view, pair, isLive }: BeepNextProps) {
         <span>
           {view.parts.length < 2
             ? 'Type the parts, then beep: what to beep next is named here.'
-            : 'Type another part, or a beep of your own.'}
+            : live?.stands
+              ? 'It stands as it was traced, as far as its volts were read.'
+              : 'Type another part, a beep of your own, or what a pin reads live: volts Q5.c 4.2.'}
         </span>
       </div>
     );
@@ -48,6 +51,29 @@ export function BeepNext({ view, pair, isLive }: BeepNextProps) {
       <span>
         <Key>⏎</Key> it beeps · <Key>n</Key> <Key>⏎</Key> it does not · or type what you beeped
       </span>
+    </div>
+  );
+}
+
+/** What tells most between the parts that the volts speak against. */
+function TellsMost({ next }: { readonly next: NonNullable<ByVolts['next']> }) {
+  return (
+    <div className={`task ${styles.next}`} role="status">
+      <small>next · tells most between what the volts speak against</small>
+      {'part' in next ? (
+        <>
+          <b className="figure">{next.part} by itself</b>
+          <span>With the set off and its stores down: lift an end, measure it, look at its joints.</span>
+        </>
+      ) : (
+        <>
+          <b className="figure">volts {next.spot}</b>
+          <span>
+            Set live, to ground, with the cautions of the bench: type{' '}
+            <span className="figure">volts {next.spot} 4.2</span>
+          </span>
+        </>
+      )}
     </div>
   );
 }

@@ -30,6 +30,7 @@ export function TraceFound({ view, plugs, children }: TraceFoundProps) {
           <b>{stage.title}</b> <span className="figure">{chanceText(stage.chance)}</span>
           {roles.length > 0 && (
             <p className="soft">
+              {stage.like && `As in “${stage.like}”: `}
               {roles
                 .slice(0, 12)
                 .map(({ ref, role }) => `${ref} is its ${role}`)

@@ -59,7 +59,7 @@ describe('what the page of a trace shows', () => {
       ...pattern.nodes.flatMap(([first, ...more]) => more.map((spot) => `${printed(first!)} ${printed(spot)}`)),
     ];
     const { stage, roles, single } = view(...lines);
-    expect(stage).toMatchObject({ title: pattern.title });
+    expect(stage).toMatchObject({ like: pattern.title });
     expect(stage!.chance).toBeGreaterThan(0.9);
     expect(roles.filter(({ ref, role }) => ref === printed(role)).length).toBeGreaterThan(0.8 * pattern.parts.length);
     expect(single.length).toBeLessThan(4);

@@ -17,6 +17,7 @@ import {
   nextBeep,
   type PatternLibrary,
   readByNode,
+  stageKindOf,
   traceOf,
   type TracedNet,
   type TracedPart,
@@ -44,7 +45,9 @@ export interface TraceView {
   readonly beeps: number;
   readonly contradictions: readonly string[];
   /** What it is, with the chance; undefined as long as nothing leads. */
-  readonly stage: { readonly title: string; readonly chance: number } | undefined;
+  readonly stage:
+    | { readonly title: string; readonly chance: number; /** The very one that is known. */ readonly like?: string }
+    | undefined;
   readonly roles: readonly { readonly ref: string; readonly role: string; readonly chance: number }[];
   readonly next: NextBeep | undefined;
   readonly netlist: string;
@@ -151,7 +154,7 @@ function namedOf([lead]: Believed, parts: number): Pick<TraceView, 'stage' | 'ro
   if (!lead.pattern || lead.chance < leads)
     return { stage: lead.pattern ? undefined : { title: 'No stage that is known', chance: lead.chance }, roles: [] };
   return {
-    stage: { title: lead.pattern.title, chance: lead.chance },
+    stage: { title: stageKindOf(lead.pattern), chance: lead.chance, like: lead.pattern.title },
     roles: lead.roles!.played().map(({ part, role, chance }) => ({ ref: part.ref, role: role.ref, chance })),
   };
 }
