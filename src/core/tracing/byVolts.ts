@@ -1,7 +1,7 @@
 import { type CircuitFault, type Moves, partSuspects, type Stage, StageJudge } from '../circuit';
 import { type Volts } from '../quantity';
 import { type TracedNet } from './net';
-import { isLoad, netlistNode, partNamed } from './netlist';
+import { isHold, isLoad, netlistNode, partNamed } from './netlist';
 import { isRail, type Spot } from './part';
 
 /** One part of a traced circuit that what was read speaks against, as it stands there. */
@@ -23,6 +23,8 @@ export interface ByVolts {
   readonly against: readonly SpokenAgainst[];
   /** What would tell most next: the volts of another pin, or a part by itself with the set off; undefined where nothing would. */
   readonly next: { readonly spot: Spot } | { readonly part: string } | undefined;
+  /** Rails that feed it and read far less than they are named: what makes them comes first. */
+  readonly starved: readonly { readonly rail: string; readonly read: Volts }[];
   /** What was read, by the name of its node. */
   readonly read: ReadonlyMap<string, Volts>;
 }
@@ -35,6 +37,13 @@ const leastTold = 0.01;
 
 /** A node stands as traced within this share of its volts, and this many volts. */
 const near = { share: 0.15, volts: 0.2 };
+
+/** A rail that feeds a stage and reads less of what it is named is what is wrong first. */
+const leastFed = 0.7;
+
+/** Is a rail given to a stage, and not made by it? */
+const feeds = ({ circuit }: Stage, rail: string): boolean =>
+  circuit.elements.some(({ kind, nodes }) => kind === 'v' && nodes[0] === netlistNode(rail));
 
 /** By how much what was read is farther off than the values of parts scatter. */
 const farOff = (read: Volts, stands: Volts): Volts =>
@@ -89,9 +98,12 @@ export function byVolts(
     asTraced: nothing,
     unexplained,
     read,
+    starved: [...read].flatMap(([rail, found]) =>
+      isRail(rail) && feeds(stage, rail) && found / Number(rail) < leastFed ? [{ rail, read: found }] : [],
+    ),
     next: further,
     against: partSuspects(suspects, nothing, stage.circuit)
-      .filter(({ probability }) => probability >= leastTold)
+      .filter(({ probability, leading: { fault } }) => probability >= leastTold && !isHold(fault.ref))
       .slice(0, mostTold)
       .map(({ words, leading: { fault }, probability }) => {
         const ref = partNamed(fault.ref);

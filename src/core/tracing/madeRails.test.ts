@@ -39,6 +39,12 @@ describe('a rail that a traced stage makes by itself', () => {
     expect(judged('volts Q7.e 18.3', 'volts +30 29.6', 'volts Q8.e 6.2').live).toMatchObject({ stands: true });
   });
 
+  it('is not what is wrong first where what feeds it is dead', () => {
+    const { live } = judged('volts +30 0.6', 'volts Q7.e 0.05', 'volts Q7.b 0.3');
+    expect(live).toMatchObject({ starved: [{ rail: '+30', read: 0.6 }] });
+    expect(judged('volts +30 29', 'volts Q7.e 0.3').live!.starved).toEqual([]);
+  });
+
   it('speaks against the part that leaves it dead', () => {
     const { live } = judged('volts Q7.e 0.3', 'volts Q7.c 30.4', 'volts Q7.b 0.2', 'volts Q8.e 0.05');
     expect(live).toMatchObject({ stands: false, unexplained: undefined });

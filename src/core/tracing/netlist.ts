@@ -124,6 +124,9 @@ const [floats, hardlyHeld] = ['FLOAT', 1e9];
 const loadOf = (rail: string, ohms = Number((Number(rail) ** 2 / usualLoad).toPrecision(3))): string =>
   `${load}${nameOf(rail)} ${nameOf(rail)} 0 ${ohms} ; what it feeds, a guess`;
 
+/** Is an element there only to hold a node that floats? */
+export const isHold = (element: string): boolean => element.toUpperCase().startsWith(`R${floats}`);
+
 /** Is an element what a rail feeds beyond the board? */
 export const isLoad = (element: string): boolean => element.toUpperCase().startsWith(load);
 
@@ -214,9 +217,7 @@ function cardsOf(net: TracedNet, believed: Believed, read: ReadonlyMap<string, V
   return {
     cards,
     models: [
-      ...(used.size > 0 && ['npn', 'pnp'].some((kind) => needed.has(kind as keyof typeof models))
-        ? [`.param ${gainName}=${usualGain}`]
-        : []),
+      ...(needed.has('npn') || needed.has('pnp') ? [`.param ${gainName}=${usualGain}`] : []),
       ...[...needed].map((kind) => models[kind]),
       ...zeners,
     ],

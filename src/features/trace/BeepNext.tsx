@@ -1,3 +1,4 @@
+import { formatQuantity } from '@/core/quantity';
 import { type ByVolts, type Spot } from '@/core/tracing';
 import { chanceText, Key } from '@/ui';
 import { LookNext } from './PathFollowed';
@@ -16,6 +17,18 @@ interface BeepNextProps {
 /** The one thing to do now on a board that is traced: what to lift, where to look, what to beep, or to type what sits on it. */
 export function BeepNext({ view, pair, isLive }: BeepNextProps) {
   const { next, live } = view;
+  const [starved] = live?.starved ?? [];
+  if (starved && !pair)
+    return (
+      <div className={`task ${styles.next}`} role="status">
+        <small>next · what feeds this stage is low</small>
+        <b>What makes {starved.rail}?</b>
+        <span>
+          It reads {formatQuantity(starved.read, 'V')}: it is missing, or something pulls it down. Part this stage from
+          it, set off, and read it again.
+        </span>
+      </div>
+    );
   if (live?.next && !live.stands && !pair && !('part' in live.next && isLive)) return <TellsMost next={live.next} />;
   if (isLive && (!view.path || pair))
     return (

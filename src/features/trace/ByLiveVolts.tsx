@@ -1,9 +1,26 @@
+import { formatQuantity } from '@/core/quantity';
 import { type ByVolts } from '@/core/tracing';
 import { chanceText } from '@/ui';
 import styles from './trace.module.css';
 
 /** What the live set says of a traced circuit: that it stands, or which part does not fit. */
-export function ByLiveVolts({ live: { stands, asTraced, unexplained, against, next } }: { readonly live: ByVolts }) {
+export function ByLiveVolts({
+  live: { stands, asTraced, unexplained, against, next, starved },
+}: {
+  readonly live: ByVolts;
+}) {
+  if (starved.length > 0)
+    return (
+      <div className={styles.stage} role="note" aria-label="By the volts that were read">
+        <small>By the volts that were read</small>
+        {starved.map(({ rail, read }) => (
+          <b key={rail}>
+            {rail} reads {formatQuantity(read, 'V')}
+          </b>
+        ))}
+        <p className="soft">What feeds this stage is low: until it is there nothing is said of the stage itself.</p>
+      </div>
+    );
   const [first, ...others] = against;
   return (
     <div className={styles.stage} role="note" aria-label="By the volts that were read">
