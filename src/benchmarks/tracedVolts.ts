@@ -8,6 +8,7 @@ import {
   netlistNode,
   netlistOf,
   netOf,
+  nineOfTen,
   type PatternLibrary,
   patternOf,
   type Spot,
@@ -16,7 +17,6 @@ import {
 const pinNames: Readonly<Record<string, readonly string[]>> = { q: ['c', 'b', 'e'], m: ['d', 'g', 's'], d: ['a', 'k'] };
 /** How far a maker’s value lies from that of the stage that is known, as a spread of its logarithm. */
 const otherMaker = 0.35;
-const nineOfTen = 1.645;
 
 /** Nodes of a traced stage: how many stand within 2 % of where they do in truth, and within what is said of them. */
 interface Held {

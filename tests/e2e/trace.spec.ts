@@ -71,6 +71,12 @@ test('a regulator is traced from nothing to its volts by what is said to be beep
   await type(`volts ${pin} 0.2`);
   await expect(inner).toContainText('reads 0.2 V');
   await expect(heard).toContainText(/No one part explains them|is open, or does not lie where it was traced|drifted/);
+  // The card asks for what tells most, and no beep is answered that it does not show.
+  await expect(next).toContainText(/by itself|volts \S+|Nothing is worth a beep/);
+  const found = page.getByText(/^\d+ found/);
+  const before = await found.innerText();
+  await line.press('Enter');
+  await expect(found).toHaveText(before);
   await type(`volts ${pin} off`);
   await expect(heard).toHaveCount(0);
 });

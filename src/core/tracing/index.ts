@@ -4,7 +4,7 @@ export { traceBoard, traceInOrder } from './board';
 export { type Drawing, drawingOf, type DrawnPart, type DrawnPin } from './drawing';
 export { beepOhms } from './fact';
 export { laidLike, pinPlaces, shownPins, turnedQuarter } from './footprint';
-export { movesOf } from './moves';
+export { movesOf, nineOfTen } from './moves';
 export { beptThroughText, contradictionText, isAlone, netOf, type TracedNet } from './net';
 export { makerOf, netlistNode, netlistOf, partNamed } from './netlist';
 export { nextBeep, type NextBeep } from './nextBeep';

@@ -1,15 +1,21 @@
 import { type Moves, type Stage } from '../circuit';
 import { attempt, Refusal } from '../quantity';
-import { gainName, isLoad, type TracedCircuit } from './netlist';
+import { gainName, isLoad, partNamed, type TracedCircuit } from './netlist';
 
-/** Standard deviations of logarithms: of a value from the role of its part, of a usual one, of the gain of transistors, of where a wiper stands, and of what a rail feeds. */
+/**
+ * Standard deviations of logarithms: of a value from the role of its part, of a usual one, of the gain of transistors, of
+ * where a wiper stands, and of what a rail feeds.
+ */
 const spread = { role: 0.35, usual: 1.5, gain: 0.6, wiper: 0.5, load: 0.7 };
+
+/** Nine of ten lie within so many standard deviations. */
+export const nineOfTen = 1.645;
 
 /** What of a traced circuit nobody read, and by how much each of it moves the nodes, a standard deviation in volts. */
 export function movesOf(stage: Stage, { guesses }: TracedCircuit): readonly Moves[] {
   const names = stage.circuit.elements.map(({ name }) => name);
   const values = guesses.flatMap(({ ref, from }) => {
-    const own = names.filter((name) => partOf(name) === ref.toLowerCase());
+    const own = names.filter((name) => partNamed(name) === ref);
     return own.length > 0 ? [new Map(own.map((name) => [name, from === undefined ? spread.usual : spread.role]))] : [];
   });
   const wipers = names.flatMap((name) =>
@@ -24,9 +30,6 @@ export function movesOf(stage: Stage, { guesses }: TracedCircuit): readonly Move
     ? turned
     : [...turned, moved(stage, new Map(), new Map([[gainName, { value: gain, log: spread.gain }]]))];
 }
-
-/** The part that an element is, or is half of. */
-const partOf = (name: string): string => name.replace(/^[a-z]_/, '').replace(/_[12]$/, '');
 
 /** Half of what lies between a standard deviation more and one less. */
 function moved(

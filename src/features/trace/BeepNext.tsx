@@ -1,5 +1,5 @@
 import { formatQuantity } from '@/core/quantity';
-import { type ByVolts, type Spot } from '@/core/tracing';
+import { type Spot } from '@/core/tracing';
 import { chanceText, Key } from '@/ui';
 import { LookNext } from './PathFollowed';
 import { LiftNext } from './ShortFollowed';
@@ -16,20 +16,8 @@ interface BeepNextProps {
 
 /** The one thing to do now on a board that is traced: what to lift, where to look, what to beep, or to type what sits on it. */
 export function BeepNext({ view, pair, isLive }: BeepNextProps) {
-  const { next, live } = view;
-  const [starved] = live?.starved ?? [];
-  if (starved && !pair)
-    return (
-      <div className={`task ${styles.next}`} role="status">
-        <small>next · what feeds this stage is low</small>
-        <b>What makes {starved.rail}?</b>
-        <span>
-          It reads {formatQuantity(starved.read, 'V')}: it is missing, or something pulls it down. Part this stage from
-          it, set off, and read it again.
-        </span>
-      </div>
-    );
-  if (live?.next && !live.stands && !pair && !('part' in live.next && isLive)) return <TellsMost next={live.next} />;
+  const { next, live, asks } = view;
+  if (asks && !pair && !('part' in asks && isLive)) return <AskedByVolts asks={asks} />;
   if (isLive && (!view.path || pair))
     return (
       <div className={`task ${styles.next}`} role="status">
@@ -68,22 +56,34 @@ export function BeepNext({ view, pair, isLive }: BeepNextProps) {
   );
 }
 
-/** What tells most between the parts that the volts speak against. */
-function TellsMost({ next }: { readonly next: NonNullable<ByVolts['next']> }) {
+/** What the volts that were read ask for. */
+function AskedByVolts({ asks }: { readonly asks: NonNullable<TraceView['asks']> }) {
   return (
     <div className={`task ${styles.next}`} role="status">
-      <small>next · tells most between what the volts speak against</small>
-      {'part' in next ? (
+      <small>
+        {'feed' in asks
+          ? 'next · what feeds this stage is low'
+          : 'next · tells most between what the volts speak against'}
+      </small>
+      {'feed' in asks ? (
         <>
-          <b className="figure">{next.part} by itself</b>
+          <b>What makes {asks.feed.rail}?</b>
+          <span>
+            It reads {formatQuantity(asks.feed.read, 'V')}: it is missing, or something pulls it down. Part this stage
+            from it, set off, and read it again.
+          </span>
+        </>
+      ) : 'part' in asks ? (
+        <>
+          <b className="figure">{asks.part} by itself</b>
           <span>With the set off and its stores down: lift an end, measure it, look at its joints.</span>
         </>
       ) : (
         <>
-          <b className="figure">volts {next.spot}</b>
+          <b className="figure">volts {asks.spot}</b>
           <span>
             Set live, to ground, with the cautions of the bench: type{' '}
-            <span className="figure">volts {next.spot} 4.2</span>
+            <span className="figure">volts {asks.spot} 4.2</span>
           </span>
         </>
       )}

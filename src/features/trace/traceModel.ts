@@ -13,6 +13,7 @@ import {
   netlistNode,
   netlistOf,
   netOf,
+  nineOfTen,
   type NextBeep,
   nextBeep,
   type PatternLibrary,
@@ -50,6 +51,8 @@ export interface TraceView {
     | undefined;
   readonly roles: readonly { readonly ref: string; readonly role: string; readonly chance: number }[];
   readonly next: NextBeep | undefined;
+  /** What the volts ask for, once no beep is left to ask: a rail that feeds it, a pin to read, or a part by itself. */
+  readonly asks: { readonly feed: ByVolts['starved'][number] } | ByVolts['next'];
   readonly netlist: string;
   readonly net: TracedNet;
   readonly believed: Believed;
@@ -81,8 +84,6 @@ export const valueText = ({ kind, value }: TracedPart): string =>
 /** A stage is named from here on. */
 const leads = 0.5;
 
-/** Nine of ten lie within so many standard deviations. */
-const nineOfTen = 1.645;
 /** Volts are said without how far they may be off where that is less than this share of them, or these volts. */
 const plain = { share: 0.05, volts: 0.1 };
 
@@ -109,6 +110,7 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
   const expected = solved instanceof Refusal ? undefined : { volts: solved.volts, spreads: solved.spreads(moves) };
   const next = net.contradictions.length > 0 ? undefined : nextBeep(net, library, believed);
   const live = solved instanceof Refusal ? undefined : byVolts(solved, net, read, moves);
+  const asksByVolts = !next && !short && !path && net.contradictions.length === 0 ? live : undefined;
   const followed = path && { ...followPath(trace, path), ...path };
   const pointed = followed?.next ? [followed.next.at] : next && !followed && !short ? [next.a, next.b] : [];
   const placed = net.nodes.filter((node) => !isAlone(node));
@@ -133,6 +135,7 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
     contradictions: [...net.contradictions.map(contradictionText), ...net.beptThrough.map(beptThroughText)],
     ...namedOf(believed, parts.length),
     next,
+    asks: asksByVolts && askedOf(asksByVolts),
     board: boardOf(trace, net, pointed),
     netlist: text,
     net,
@@ -147,6 +150,11 @@ export function viewOf(lines: readonly string[], library: PatternLibrary, title:
     short: short && { ...followShort(trace, short), ...short },
     path: followed,
   };
+}
+
+function askedOf({ starved: [feed], stands, next }: ByVolts): TraceView['asks'] {
+  if (feed) return { feed };
+  return stands ? undefined : next;
 }
 
 function namedOf([lead]: Believed, parts: number): Pick<TraceView, 'stage' | 'roles'> {

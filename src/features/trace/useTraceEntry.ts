@@ -12,7 +12,7 @@ interface Tracing {
 }
 
 /** What is typed and pointed at while a board is traced: a line, a pair of pins, or an answer to what is asked. */
-export function useTraceEntry({ trace, view: { next, short, path }, off, add }: Tracing) {
+export function useTraceEntry({ trace, view: { next, short, path, asks }, off, add }: Tracing) {
   const [line, setLine] = useState('');
   const [message, setMessage] = useState<string>();
   const [picked, setPicked] = useState<readonly Spot[]>([]);
@@ -35,6 +35,14 @@ export function useTraceEntry({ trace, view: { next, short, path }, off, add }: 
   const answer = (joined: boolean) => wanted && take(`${wanted[0]} ${joined ? '' : 'not '}${wanted[1]}`);
   const lift = short?.next;
   const look = path?.next;
+  const toDo = (): string | undefined => {
+    if (asks && 'feed' in asks) return `what makes ${asks.feed.rail}?`;
+    if (asks && 'spot' in asks) return `volts at ${asks.spot}`;
+    if (off !== undefined && !look) return 'pull the plug first';
+    if (asks) return `${asks.part} by itself`;
+    if (lift) return `lift ${lift.ref}`;
+    return look ? `look at ${look.at}` : next && `${next.a} to ${next.b}`;
+  };
   return {
     line,
     message,
@@ -44,16 +52,9 @@ export function useTraceEntry({ trace, view: { next, short, path }, off, add }: 
     /** The pair that a beep is asked for. */
     wanted,
     /** What is to be done next, in words; undefined where nothing is asked for. */
-    toDo:
-      off !== undefined && !look
-        ? 'pull the plug first'
-        : lift
-          ? `lift ${lift.ref}`
-          : look
-            ? `look at ${look.at}`
-            : next && `${next.a} to ${next.b}`,
+    toDo: toDo(),
     /** Is what is asked for next read with the set live? */
-    isLive: look !== undefined && !pair,
+    isLive: (look !== undefined || (asks !== undefined && 'spot' in asks)) && !pair,
     take,
     type: (text: string) => {
       setLine(text);

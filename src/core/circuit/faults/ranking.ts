@@ -255,7 +255,10 @@ export function covarianceAt(
   return covariance;
 }
 
-/** How far each node of a sound circuit may read from where it stands, a standard deviation in volts: parts within their tolerance, the meter, and what else may be off. */
+/**
+ * How far each node of a sound circuit may read from where it stands, a standard deviation in volts: parts within their
+ * tolerance, the meter, and what else may be off.
+ */
 export function soundSpreads(
   system: System,
   healthy: Float64Array,
